@@ -1,0 +1,104 @@
+/** A placed figure as plain shapes, for templates, drill pictures and the simulated picture alike. */
+import { add, between, distance, rotate, scale, subtract, type Point } from '../geometry.js';
+import type { Body } from './anthropometry.js';
+import type { FigurePoints } from './figure.js';
+import type { Camera, SimulatedPicture } from './simulate.js';
+
+export type Tone = 'far' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
+
+/** A limb as a tapered capsule (two radii) in the same unit as its points. */
+export interface Shape {
+  tone: Tone;
+  path: string;
+}
+
+const f = (n: number): string => n.toFixed(1);
+
+/** Outline of a capsule with radius `ra` at `a` and `rb` at `b`, as an SVG path. */
+export function capsulePath(a: Point, b: Point, ra: number, rb: number): string {
+  const d = distance(a, b);
+  if (d < 1e-6) return circlePath(a, Math.max(ra, rb));
+  const along = scale(subtract(b, a), 1 / d);
+  const side = rotate(along, 90);
+  const [p1, p2] = [add(a, scale(side, ra)), add(b, scale(side, rb))];
+  const [p3, p4] = [add(b, scale(side, -rb)), add(a, scale(side, -ra))];
+  return `M${f(p1[0])} ${f(p1[1])}L${f(p2[0])} ${f(p2[1])}A${f(rb)} ${f(rb)} 0 0 0 ${f(p3[0])} ${f(p3[1])}L${f(p4[0])} ${f(p4[1])}A${f(ra)} ${f(ra)} 0 0 0 ${f(p1[0])} ${f(p1[1])}Z`;
+}
+
+const circlePath = (c: Point, r: number): string => `M${f(c[0] - r)} ${f(c[1])}a${f(r)} ${f(r)} 0 1 0 ${f(2 * r)} 0a${f(r)} ${f(r)} 0 1 0 ${f(-2 * r)} 0Z`;
+
+/** Half widths of the limbs, share of stature. For looks only. */
+const R = { upperArm: 0.026, elbow: 0.021, wrist: 0.016, hand: 0.014, hip: 0.052, knee: 0.032, ankle: 0.02, foot: 0.017, toe: 0.011, chest: 0.06, waist: 0.05, pelvis: 0.056, head: 0.058, neck: 0.03 };
+
+/**
+ * Shapes of a figure, far limbs first.
+ * @param project metres to drawing units
+ * @param unit drawing units per metre
+ */
+export function figureShapes(
+  figure: FigurePoints,
+  body: Body,
+  project: (p: Point, depth: -1 | 0 | 1, width: number) => Point,
+  unit: number,
+): Shape[] {
+  const r = (key: keyof typeof R): number => R[key] * body.stature * unit;
+  const arm = (p: FigurePoints | FigurePoints['far'], depth: -1 | 1, tone: Tone): Shape[] => {
+    const at = (q: Point): Point => project(q, depth, body.shoulderWidth);
+    return [
+      { tone, path: capsulePath(at(p.shoulder), at(p.elbow), r('upperArm'), r('elbow')) },
+      { tone, path: capsulePath(at(p.elbow), at(p.wrist), r('elbow'), r('wrist')) },
+      { tone, path: capsulePath(at(p.wrist), at(between(p.wrist, p.fingertip, 0.8)), r('wrist'), r('hand')) },
+    ];
+  };
+  const leg = (p: FigurePoints | FigurePoints['far'], depth: -1 | 1, skin: Tone, shorts: Tone, shoe: Tone): Shape[] => {
+    const at = (q: Point): Point => project(q, depth, body.hipWidth);
+    return [
+      { tone: skin, path: capsulePath(at(p.knee), at(p.ankle), r('knee'), r('ankle')) },
+      { tone: shoe, path: capsulePath(at(p.heel), at(p.toe), r('foot'), r('toe')) },
+      { tone: skin, path: capsulePath(at(p.hip), at(p.knee), r('hip'), r('knee')) },
+      { tone: shorts, path: capsulePath(at(p.hip), at(between(p.hip, p.knee, 0.55)), r('hip') * 1.04, r('knee') * 1.35) },
+    ];
+  };
+  const mid = (q: Point): Point => project(q, 0, 0);
+  const headCentre = between(figure.ear, figure.vertex, 0.25);
+  return [
+    ...arm(figure.far, 1, 'far'),
+    ...leg(figure.far, 1, 'far', 'far', 'far'),
+    { tone: 'skin', path: capsulePath(mid(figure.shoulder), mid(between(figure.shoulder, figure.ear, 0.8)), r('neck'), r('neck')) },
+    { tone: 'hair', path: circlePath(mid(headCentre), r('head') * 1.05) },
+    { tone: 'skin', path: circlePath(mid(between(headCentre, figure.nose, 0.28)), r('head') * 0.9) },
+    { tone: 'shirt', path: capsulePath(mid(figure.thorax), mid(figure.lumbar), r('chest'), r('waist')) },
+    { tone: 'shirt', path: capsulePath(mid(between(figure.shoulder, figure.thorax, 0.2)), mid(figure.thorax), r('chest') * 0.85, r('chest')) },
+    { tone: 'shorts', path: capsulePath(mid(figure.lumbar), mid(figure.hip), r('waist'), r('pelvis')) },
+    ...leg(figure, -1, 'skin', 'shorts', 'shoe'),
+    ...arm(figure, -1, 'skin'),
+  ];
+}
+
+const PAINT: Record<Tone, string> = { far: '#6d7a80', skin: '#c58f6b', shirt: '#2f6f73', shorts: '#28323a', shoe: '#e9e4d8', hair: '#4a3527' };
+
+/** The simulated picture as an SVG document: the hall's wall and floor, a mat, the person. */
+export function simulatedSvg(shot: SimulatedPicture, body: Body, camera: Camera): string {
+  const { width, height } = shot.picture;
+  const far = 4;
+  const corner = (x: number, y: number): string => {
+    const p = shot.project([x, y], 0, 0);
+    return `${f(p[0])},${f(p[1])}`;
+  };
+  const xs = [shot.figure.vertex[0], shot.figure.toe[0], shot.figure.wrist[0]];
+  const [left, right] = [Math.min(...xs) - 0.2, Math.max(...xs) + 0.2];
+  const shapes = figureShapes(shot.figure, body, shot.project, camera.pixelsPerMetre);
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`,
+    `<rect width="${width}" height="${height}" fill="#d9dcd6"/>`,
+    `<polygon points="${corner(-far, 0)} ${corner(far, 0)} ${corner(far, -far)} ${corner(-far, -far)}" fill="#a88f72"/>`,
+    `<polygon points="${corner(-far, 0.1)} ${corner(far, 0.1)} ${corner(far, 0)} ${corner(-far, 0)}" fill="#8b959a"/>`,
+    `<polygon points="${corner(left, 0)} ${corner(right, 0)} ${corner(right, -0.05)} ${corner(left, -0.05)}" fill="#37556b"/>`,
+    ...shot.boxes.map(({ at, height }) => {
+      const [x0, x1] = [at[0] - 0.12, at[0] + 0.32];
+      return `<polygon points="${corner(x0, 0)} ${corner(x1, 0)} ${corner(x1, height)} ${corner(x0, height)}" fill="#c9a36a" stroke="#8a6a3a"/>`;
+    }),
+    ...shapes.map((shape) => `<path d="${shape.path}" fill="${PAINT[shape.tone]}" stroke="#20303a" stroke-opacity="0.25"/>`),
+    '</svg>',
+  ].join('');
+}

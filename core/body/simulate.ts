@@ -1,0 +1,106 @@
+/**
+ * The simulated picture: a person in a position with chosen faults before a chosen camera, with the true angles known.
+ * The camera's parameters are kept apart from the drawing (`draw.ts`), so that another camera can take them.
+ */
+import { add, radians, rotate, type Degrees, type Metres, type Pixels, type Point } from '../geometry.js';
+import type { FloorLine } from '../measure/frame.js';
+import { EXTRA_LANDMARKS, SIDE_LANDMARKS, type BaseLandmark, type LandmarkName, type Landmarks } from '../measure/landmarks.js';
+import { gaussian, type Random } from '../statistics.js';
+import type { Body } from './anthropometry.js';
+import { hipForLine, placeFigure, type FigurePoints } from './figure.js';
+import type { Pose } from './pose.js';
+
+export interface Camera {
+  width: Pixels;
+  height: Pixels;
+  pixelsPerMetre: number;
+  /** Where the body's middle stands from the picture's middle, metres. */
+  offset: readonly [right: Metres, up: Metres];
+  /** Turn of the camera about its own axis, positive counter-clockwise. */
+  roll: Degrees;
+  /** Turn of the camera about the body's upright, 0 = square from the side. */
+  offSquare: Degrees;
+}
+
+export const DEFAULT_CAMERA: Camera = { width: 1280, height: 720, pixelsPerMetre: 480, offset: [0, 0], roll: 0, offSquare: 0 };
+
+/** Chosen departures from a good pose; degrees unless the name says otherwise. */
+export interface PoseFaults {
+  /** Body line: positive sags, negative pikes. */
+  hipLine?: Degrees;
+  /** Knee angle, 180 = straight. */
+  knee?: Degrees;
+  neck?: Degrees;
+  pelvicTilt?: Degrees;
+  /** Mid back's height over the shoulder–hip line, % of trunk. */
+  bladePush?: number;
+  /** Support ahead of the shoulder, metres. */
+  ahead?: Metres;
+  /** Arch of the low back in a supine pose: extension between lower and middle trunk. */
+  arch?: Degrees;
+  /** Shoulder angle, 180 = overhead. */
+  shoulder?: Degrees;
+}
+
+/** The pose with the faults put in. */
+export function withFaults(pose: Pose, faults: PoseFaults, body: Body): Pose {
+  const knee = faults.knee === undefined ? pose.knee : 180 - faults.knee;
+  return {
+    ...pose,
+    knee,
+    hip: faults.hipLine !== undefined ? hipForLine(faults.hipLine, pose.contacts.some((c) => c.at === 'knee') ? 0 : knee, body) : pose.hip,
+    neck: faults.neck ?? pose.neck,
+    pelvicTilt: faults.pelvicTilt ?? pose.pelvicTilt,
+    bladePush: faults.bladePush ?? pose.bladePush,
+    lumbar: pose.lumbar - (faults.arch ?? 0),
+    shoulder: faults.shoulder ?? pose.shoulder,
+    support: pose.support && faults.ahead !== undefined ? { ...pose.support, ahead: faults.ahead } : pose.support,
+    contacts: faults.arch ? pose.contacts.map((c) => (c.at === 'lowback' ? { at: 'hip' as const } : c)) : pose.contacts,
+  };
+}
+
+export interface SimulatedPicture {
+  picture: { width: Pixels; height: Pixels };
+  /** What a perfect finger would place, with noise when asked for. */
+  points: Landmarks;
+  floor: FloorLine;
+  pixelsPerMetre: number;
+  figure: FigurePoints;
+  /** Raised things under contacts, metres. */
+  boxes: { at: Point; height: Metres }[];
+  /** Metres to pixels for the near side (`depth` −1), the middle (0) and the far side (1). */
+  project: (p: Point, depth: -1 | 0 | 1, width?: Metres) => Point;
+}
+
+const WIDTH_OF: Partial<Record<BaseLandmark, 'shoulderWidth' | 'hipWidth' | 'none'>> = {
+  ear: 'none', nose: 'none', midback: 'none', lowback: 'none', ribs: 'none', shoulder: 'shoulderWidth', elbow: 'shoulderWidth', wrist: 'shoulderWidth', fingertip: 'shoulderWidth',
+};
+
+/**
+ * Takes a picture of a pose: an orthographic camera, so that lines stay lines; off-square shortens what lies level and parts near and far.
+ * @param noise landmark error, 1 SD in px
+ * @param random needed when `noise` is above 0
+ */
+export function simulatePicture(pose: Pose, body: Body, camera: Camera = DEFAULT_CAMERA, noise: Pixels = 0, random?: Random): SimulatedPicture {
+  const figure = placeFigure(pose, body);
+  const ends = [figure.vertex, figure.toe, figure.wrist, figure.knee, figure.far.wrist];
+  const middle = (axis: 0 | 1): number => (Math.min(...ends.map((p) => p[axis])) + Math.max(...ends.map((p) => p[axis]))) / 2;
+  const centre: Point = [middle(0), Math.max(middle(1), 0.2 * body.stature)];
+  const project = (p: Point, depth: -1 | 0 | 1, width: Metres = 0): Point => {
+    const across = (p[0] - centre[0]) * Math.cos(radians(camera.offSquare)) + depth * (width / 2) * Math.sin(radians(camera.offSquare)) + camera.offset[0];
+    const turned = rotate([across, p[1] - centre[1] + camera.offset[1]], -camera.roll);
+    return [camera.width / 2 + turned[0] * camera.pixelsPerMetre, camera.height / 2 - turned[1] * camera.pixelsPerMetre];
+  };
+  const jitter = (p: Point): Point => (noise > 0 && random ? add(p, [gaussian(random) * noise, gaussian(random) * noise]) : p);
+  const names: BaseLandmark[] = [...SIDE_LANDMARKS, ...EXTRA_LANDMARKS];
+  const points: Partial<Record<LandmarkName, Point>> = {};
+  for (const name of names) {
+    const width = WIDTH_OF[name] === 'none' ? 0 : body[(WIDTH_OF[name] as 'shoulderWidth') ?? 'hipWidth'];
+    points[name] = jitter(project(figure[name], -1, width));
+  }
+  points['shoulder-l'] = jitter(project(figure.far.shoulder, 1, body.shoulderWidth));
+  points['hip-l'] = jitter(project(figure.far.hip, 1, body.hipWidth));
+  const floor: FloorLine = [jitter(project([centre[0] - 1.2, 0], 0)), jitter(project([centre[0] + 1.2, 0], 0))];
+  const boxes = pose.contacts.flatMap((c) => (c.height ? [{ at: figure[c.at], height: c.height }] : []));
+  return { picture: { width: camera.width, height: camera.height }, points, floor, pixelsPerMetre: camera.pixelsPerMetre, figure, boxes, project };
+}

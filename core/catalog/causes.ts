@@ -1,0 +1,31 @@
+import type { CauseId } from '../formats/catalog.js';
+
+/** Why a fault happens, in the words a coach reads. */
+export const causeNames: Readonly<Record<CauseId, string>> = {
+  pattern: 'does not know the position yet',
+  lever: 'lever too long for today',
+  'abs-endurance': 'front of the trunk tires',
+  'flexor-takeover': 'hip flexors do the trunk’s work',
+  'flexor-short': 'hip flexors short',
+  'glute-quiet': 'seat not working',
+  'hamstring-short': 'hamstrings short',
+  'quad-weak-short-range': 'thigh cannot lift the straight leg high',
+  'shoulder-closed': 'shoulders do not open overhead',
+  'serratus-weak': 'blades not held',
+  'shoulder-strength': 'shoulders and arms give out first',
+  'rotation-limited': 'turning range short, rib cage stiff',
+  'flexion-limited': 'shoulder or hip does not reach 90°',
+  'neck-weak': 'deep neck muscles tire',
+  wrist: 'wrist does not like bending back',
+  'over-effort': 'too much effort, held breath',
+  breath: 'cannot breathe and hold together',
+  'obliques-side': 'side of the trunk weak',
+  'ankle-stiff': 'ankle stiff',
+  'calf-short': 'calf short',
+  'adductor-short': 'inner thigh short',
+  'glute-med-weak': 'outer hip weak',
+  'set-up': 'base, kit or version wrong',
+  'fatigue-today': 'simply tired today',
+  'lat-pull-weak': 'the pull of the arms gives out',
+  pain: 'pain changes the movement',
+};

@@ -1,0 +1,47 @@
+/** The shipped catalogue in one object, as every computation takes it. */
+import type { Caution, Dose, Drill, Family, Fault, Method, Rung, Tolerance } from '../formats/catalog.js';
+import { frontDrills } from './drills/front.js';
+import { linkDrills } from './drills/links.js';
+import { families } from './families.js';
+import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
+import { cautions, doses, methods } from './methods.js';
+import { rungs } from './rungs.js';
+import { tolerances } from './tolerances.js';
+
+export interface Catalog {
+  families: readonly Family[];
+  rungs: readonly Rung[];
+  tolerances: readonly Tolerance[];
+  faults: readonly Fault[];
+  drills: readonly Drill[];
+  methods: readonly Method[];
+  cautions: readonly Caution[];
+  doses: Readonly<Record<string, Dose>>;
+}
+
+export const catalog: Catalog = {
+  families,
+  rungs,
+  tolerances,
+  faults: [...plankAndHollowFaults],
+  drills: [...frontDrills, ...linkDrills],
+  methods,
+  cautions,
+  doses,
+};
+
+/** The record with this id. @throws RangeError naming the id when there is none */
+export function record<T extends { id: string }>(records: readonly T[], id: string): T {
+  const found = records.find((entry) => entry.id === id);
+  if (!found) throw new RangeError(`the catalogue has no ${id}`);
+  return found;
+}
+
+/** Rungs of a family, easiest first. */
+export const rungsOf = (source: Catalog, family: string): Rung[] => source.rungs.filter((rung) => rung.family === family);
+
+/** A rung of a family; its base rung when `id` is not given. @throws RangeError for unknown ids */
+export function rungOf(source: Catalog, family: string, id?: string): Rung {
+  const wanted = id ?? record(source.families, family).baseRung;
+  return record(rungsOf(source, family), wanted);
+}

@@ -1,0 +1,194 @@
+/** Schemas of the catalogue's records. Shipped data and a studio's own entries are checked by the same ones. */
+import { z } from 'zod';
+
+const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case words joined by hyphens');
+const text = z.string().min(3).max(600);
+
+export const VIEWS = ['side', 'front', 'rear', 'above'] as const;
+export const METHOD_IDS = ['straight', 'hollow', 'quiet', 'short'] as const;
+export type MethodId = (typeof METHOD_IDS)[number];
+export const SEVERITIES = ['slight', 'clear', 'gross'] as const;
+export type Severity = (typeof SEVERITIES)[number];
+export const MEND_KINDS = ['cue', 'set-up', 'touch', 'prop', 'lever', 'uneven', 'substitute'] as const;
+export type MendKind = (typeof MEND_KINDS)[number];
+export const FELT_SITES = [
+  'belly', 'front-of-hip', 'front-of-thigh', 'low-back', 'seat', 'hamstrings', 'shoulders', 'arms', 'wrists', 'neck', 'calves', 'ribs-side', 'nowhere',
+] as const;
+export const CAUSE_IDS = [
+  'pattern', 'lever', 'abs-endurance', 'flexor-takeover', 'flexor-short', 'glute-quiet', 'hamstring-short', 'quad-weak-short-range',
+  'shoulder-closed', 'serratus-weak', 'shoulder-strength', 'rotation-limited', 'flexion-limited', 'neck-weak', 'wrist', 'over-effort',
+  'breath', 'obliques-side', 'ankle-stiff', 'calf-short', 'adductor-short', 'glute-med-weak', 'set-up', 'fatigue-today', 'lat-pull-weak', 'pain',
+] as const;
+export type CauseId = (typeof CAUSE_IDS)[number];
+export const CAUTION_IDS = [
+  'low-back', 'neck', 'shoulder', 'wrist', 'elbow', 'hip', 'knee', 'abdominal-wall', 'pregnancy', 'blood-pressure', 'eye-pressure',
+  'hypermobility', 'osteoporosis', 'under-16', 'recent-illness', 'heavier-or-beginner',
+] as const;
+export type CautionId = (typeof CAUTION_IDS)[number];
+
+const degrees = z.number().min(-180).max(180);
+const limb = { shoulder: degrees, elbow: degrees, hip: degrees, knee: degrees, ankle: degrees };
+
+export const poseSchema = z.strictObject({
+  orientation: z.enum(['prone', 'supine', 'upright']),
+  trunk: degrees,
+  lumbar: degrees,
+  thoracic: degrees,
+  neck: degrees,
+  pelvicTilt: degrees,
+  bladePush: z.number().min(-20).max(40),
+  ...limb,
+  far: z.strictObject(limb).partial().optional(),
+  contacts: z.array(z.strictObject({ at: z.enum(['elbow', 'wrist', 'knee', 'toe', 'heel', 'lowback', 'hip']), height: z.number().optional() })).max(2),
+  support: z.strictObject({ joint: z.enum(['elbow', 'wrist']), ahead: z.number() }).optional(),
+});
+
+export const familySchema = z.strictObject({
+  id,
+  name: text,
+  orientation: z.enum(['prone', 'supine', 'upright']),
+  views: z.array(z.enum(VIEWS)).min(1),
+  baseRung: id,
+  /** What a good one looks like, from the ground up. */
+  good: z.array(text).min(3),
+  /** Fault pads, likeliest first. */
+  pads: z.array(id).min(4),
+  /** Where the family is normally felt. */
+  normalSites: z.array(z.enum(FELT_SITES)),
+  defaultMethod: z.enum(METHOD_IDS),
+  cautions: z.array(z.enum(CAUTION_IDS)),
+});
+export type Family = z.infer<typeof familySchema>;
+
+export const rungSchema = z.strictObject({
+  id,
+  family: id,
+  name: text,
+  how: text,
+  /** Where the body line ends; `knee` on the knees and with bent knees, where the knee angle is not judged either. */
+  chordEnd: z.enum(['ankle', 'knee']),
+  support: z.enum(['elbow', 'wrist']),
+  /** `trunk` on raised surfaces: the arm stands square to the trunk instead of plumb. */
+  stack: z.enum(['floor', 'trunk']),
+  /** Metres ahead of the shoulder when nothing was declared. */
+  ahead: z.number(),
+  overhead: z.boolean(),
+  bladesClear: z.boolean(),
+  /** The shape that this rung trains, whatever the method says. */
+  spine: z.enum(['straight', 'hollow']).optional(),
+  /** Seconds proposed as the target. */
+  target: z.number().int().positive(),
+  excludedBy: z.array(z.enum(CAUTION_IDS)),
+  pose: poseSchema,
+});
+export type Rung = z.infer<typeof rungSchema>;
+
+const limits = z.tuple([z.number(), z.number(), z.number()]);
+export type Limits = z.infer<typeof limits>;
+
+export const toleranceSchema = z.strictObject({
+  id,
+  family: id,
+  measure: id,
+  fault: id,
+  side: z.enum(['above', 'below']),
+  /** The method's axis it depends on; null: the same in every method. */
+  axis: z.enum(['spine', 'blades', 'head']).nullable(),
+  /** slight, clear, gross by the axis' option, or `any`; null: not judged. */
+  limits: z.record(z.string(), limits.nullable()),
+  /** Judged only on rungs with this property. */
+  when: z.enum(['straight-knees', 'overhead', 'blades-clear']).optional(),
+  /** Limits are counted from the declared distance of the support ahead of the shoulder. */
+  fromDeclared: z.boolean().optional(),
+});
+export type Tolerance = z.infer<typeof toleranceSchema>;
+
+export const mendSchema = z.strictObject({ kind: z.enum(MEND_KINDS), say: text });
+export type Mend = z.infer<typeof mendSchema>;
+
+export const faultSchema = z.strictObject({
+  id,
+  name: text,
+  /** Two words for a pad. */
+  pad: z.string().min(2).max(22),
+  families: z.array(id).min(1),
+  seen: text,
+  risk: text,
+  /** One step at a time, in the order of {@link MEND_KINDS}. */
+  mends: z.array(mendSchema).min(3),
+  /** Causes it points to, likeliest first. */
+  causes: z.array(z.enum(CAUSE_IDS)).min(1),
+});
+export type Fault = z.infer<typeof faultSchema>;
+
+export const DOSE_ROLES = [
+  'teach', 'slow-reach', 'ease', 'lengthen', 'wake', 'short-holds', 'moderate-holds', 'maximal-holds', 'strength-reps', 'class-reps', 'newly-loaded', 'carry', 'partner',
+] as const;
+export const doseSchema = z.strictObject({
+  sets: z.string(),
+  work: z.string(),
+  tempo: z.string(),
+  rest: z.string(),
+  days: z.string(),
+});
+export type Dose = z.infer<typeof doseSchema>;
+
+export const drillSchema = z.strictObject({
+  id,
+  name: text,
+  families: z.array(id).min(1),
+  phase: z.enum(['teach', 'ease', 'lengthen', 'wake', 'use']),
+  role: z.enum(DOSE_ROLES),
+  causes: z.partialRecord(z.enum(CAUSE_IDS), z.union([z.literal(1), z.literal(2), z.literal(3)])).refine((c) => Object.keys(c).length > 0, 'must serve a cause'),
+  kit: z.array(id),
+  excludedBy: z.array(z.enum(CAUTION_IDS)),
+  changedBy: z.partialRecord(z.enum(CAUTION_IDS), text),
+  kind: z.enum(['fold', 'hold', 'shape-change', 'brace-and-breathe', 'pull', 'turn', 'lengthen']),
+  place: z.enum(['warm-up', 'with-main-lift', 'between-sets', 'end', 'after']),
+  how: z.array(text).min(2),
+  breath: text,
+  selfCheck: text,
+  watch: z.array(id),
+  easier: id.optional(),
+  harder: id.optional(),
+  minutes: z.number().positive().max(20),
+  /** Replaces the role's default dose. */
+  dose: doseSchema.partial().optional(),
+});
+export type Drill = z.infer<typeof drillSchema>;
+
+export const methodSchema = z.strictObject({
+  id,
+  name: text,
+  summary: text,
+  axes: z.strictObject({
+    spine: z.enum(['straight', 'hollow']),
+    effort: z.enum(['brace', 'draw-in', 'unbraced']),
+    floorBack: z.enum(['pressed-flat', 'just-flat', 'natural', 'unforced']),
+    breath: z.enum(['out-as-limb-goes', 'out-as-limb-returns', 'out-both-ways', 'quiet-in-long-out', 'hard-blow-at-peak']),
+    bending: z.enum(['used', 'avoided']),
+    curlPelvis: z.enum(['quiet', 'tucked']),
+    lean: z.enum(['elbows-plumb', 'shoulders-ahead']),
+    blades: z.enum(['apart', 'set-back']),
+    head: z.enum(['long', 'chin-in', 'supported']),
+    hold: z.enum(['short', 'moderate', 'low-load', 'endurance']),
+    base: z.enum(['together', 'hip-width']),
+    correcting: z.enum(['four-phases', 'position-first']),
+    endOfSet: z.enum(['first-break', 'failure-with-spotter']),
+    pelvisCue: z.enum(['strong-tuck', 'slight-tuck', 'none']),
+    order: z.enum(['hold-first', 'reps-with-pauses']),
+  }),
+  /** Hold longer than this is not lengthened, seconds. */
+  cap: z.number().positive(),
+  /** Cue wording that replaces the fault's own first cue. */
+  cues: z.record(z.string(), text),
+});
+export type Method = z.infer<typeof methodSchema>;
+
+export const cautionSchema = z.strictObject({
+  id: z.enum(CAUTION_IDS),
+  name: text,
+  /** What changes, in the coach's words. */
+  effect: text,
+});
+export type Caution = z.infer<typeof cautionSchema>;

@@ -1,0 +1,96 @@
+/** A hold: settle, breaks, clean seconds, total, the first thing to go, drift and why it ended. */
+import type { Seconds } from '../geometry.js';
+import type { EndReason, ObservationEvent } from '../formats/observation.js';
+import type { AppliedLimit } from '../judge/judge.js';
+import { theilSen } from '../statistics.js';
+import { breaksClean, measuredBreaks, settleTime, smoothed, tapStretches, type Break, type Sample, type Series, type Tap } from './breaks.js';
+
+export interface Drift {
+  measure: string;
+  /** Units of the measure per second, Theil–Sen. */
+  perSecond: number;
+  /** 10th and 90th percentile of the pairwise slopes. */
+  band: readonly [number, number];
+  /** Second at which the clear limit would have been crossed had it gone on; null when the drift is too small or leads away. */
+  crossesAt: Seconds | null;
+}
+
+export interface Hold {
+  total: Seconds;
+  /** From settle to the first lasting break. */
+  clean: Seconds;
+  /** Start of the hold proper; null when it never settled. */
+  settled: Seconds | null;
+  firstToGo: { fault: string; t: Seconds } | null;
+  breaks: Break[];
+  drift: Drift[];
+  endedBy: EndReason | null;
+}
+
+export interface HoldInput {
+  samples: readonly Sample[];
+  events: readonly ObservationEvent[];
+  limits: readonly AppliedLimit[];
+  ended?: { t: Seconds; reason: EndReason };
+}
+
+export interface HoldAnalysis {
+  hold: Hold;
+  series: ReadonlyMap<string, Series>;
+  taps: Tap[];
+}
+
+/**
+ * Analyses a hold from taps, a series of measured frames (two or more), or both.
+ * With taps alone the settle time is the clock's start; frames that could not be judged, without taps, settle nothing. Drift and crossing are taken from the settled part.
+ */
+export function analyseHold(input: HoldInput): HoldAnalysis {
+  const { samples, events, limits, ended } = input;
+  const measured = samples.length >= 2 && samples.some((sample) => sample.values.size > 0);
+  const start = samples[0]?.t ?? 0;
+  const end = ended?.t ?? Math.max(start, samples.at(-1)?.t ?? 0, ...events.map((event) => event.t));
+  const within = samples.filter((sample) => sample.t <= end);
+  const series = new Map([...new Set(limits.map((limit) => limit.measure))].map((id) => [id, smoothed(within, id)]));
+  const watched = samples.length < 2 || events.length > 0;
+  const settled = measured ? settleTime(series, limits, start, end) : watched ? start : null;
+  const taps = tapStretches(events, end);
+  const breaks: Break[] = [
+    ...(measured ? measuredBreaks(series, limits) : []),
+    ...taps
+      .filter((tap) => !tap.dip && breaksClean(tap.severity))
+      .map(({ dip: _dip, ...tap }): Break => ({ ...tap, measure: null, from: 'observed' })),
+  ].sort((a, b) => a.t - b.t);
+  const counted = breaks.filter((b) => settled === null || b.t + b.length > settled);
+  const first = counted[0];
+  const firstAt = first && settled !== null ? Math.max(first.t, settled) : first?.t;
+  return {
+    hold: {
+      total: Math.max(0, end - start),
+      clean: settled === null ? 0 : Math.max(0, (firstAt ?? end) - settled),
+      settled,
+      firstToGo: first ? { fault: first.fault, t: first.t } : null,
+      breaks: counted,
+      drift: measured && settled !== null ? driftsOf(series, limits, settled, end) : [],
+      endedBy: ended?.reason ?? null,
+    },
+    series,
+    taps,
+  };
+}
+
+function driftsOf(series: ReadonlyMap<string, Series>, limits: readonly AppliedLimit[], settled: Seconds, end: Seconds): Drift[] {
+  const drifts: Drift[] = [];
+  for (const [measure, { t, value }] of series) {
+    const from = t.findIndex((time) => time >= settled);
+    if (from < 0) continue;
+    const line = theilSen(t.slice(from), value.slice(from));
+    if (!line) continue;
+    const steady = line.band[0] > 0 || line.band[1] < 0;
+    const crossings = limits
+      .filter((limit) => limit.measure === measure && steady && (limit.side === 'above' ? line.perUnit > 0 : line.perUnit < 0))
+      .map((limit) => (limit.limits[1] - line.intercept) / line.perUnit)
+      .filter((at) => at > end);
+    drifts.push({ measure, perSecond: line.perUnit, band: line.band, crossesAt: crossings.length > 0 ? Math.min(...crossings) : null });
+  }
+  return drifts.sort((a, b) => Math.abs(b.perSecond) - Math.abs(a.perSecond));
+}

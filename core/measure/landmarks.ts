@@ -1,0 +1,37 @@
+/** The names of the points that can be placed on a picture, and the record they come in. */
+import type { Point } from '../geometry.js';
+
+/** Seen from the side: one name each. */
+export const SIDE_LANDMARKS = ['ear', 'shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'heel', 'toe'] as const;
+/** Optional points, placed by hand where a measure asks for them. */
+export const EXTRA_LANDMARKS = ['fingertip', 'midback', 'lowback', 'ribs', 'asis', 'psis', 'nose'] as const;
+
+const BASE = [...SIDE_LANDMARKS, ...EXTRA_LANDMARKS] as const;
+export type BaseLandmark = (typeof BASE)[number];
+export type LandmarkName = BaseLandmark | `${BaseLandmark}-${'l' | 'r'}`;
+
+/** All accepted names: the side view's, and each with `-l` and `-r` for the other views and for far-side points. */
+export const LANDMARKS: readonly LandmarkName[] = BASE.flatMap((name): LandmarkName[] => [name, `${name}-l`, `${name}-r`]);
+
+/** Landmark positions in pixels, x right, y down. */
+export type Landmarks = Partial<Record<LandmarkName, Point>>;
+
+/** What the coach reads beside a point. */
+export const LANDMARK_LABELS: Record<BaseLandmark, string> = {
+  ear: 'Ear',
+  shoulder: 'Shoulder',
+  elbow: 'Elbow',
+  wrist: 'Wrist',
+  hip: 'Hip',
+  knee: 'Knee',
+  ankle: 'Ankle',
+  heel: 'Heel',
+  toe: 'Toes',
+  fingertip: 'Fingertips',
+  midback: 'Mid back (skin)',
+  lowback: 'Low back (skin)',
+  ribs: 'Lowest front rib',
+  asis: 'Front hip bone',
+  psis: 'Back hip dimple',
+  nose: 'Nose',
+};
