@@ -1,13 +1,27 @@
 /** The one evaluation function: an observation and the catalogue in, everything that follows from them out. */
 import { bodyOf } from './body/anthropometry.js';
 import { catalog as shipped, record, rungOf, rungsOf, type Catalog } from './catalog/index.js';
-import { SEVERITIES, type CautionId, type Family, type Method, type MethodId, type Rung, type Severity } from './formats/catalog.js';
+import {
+  SEVERITIES,
+  type CautionId,
+  type Family,
+  type Method,
+  type MethodId,
+  type Rung,
+  type Severity,
+} from './formats/catalog.js';
 import type { Observation } from './formats/observation.js';
 import { InputError, type Problem } from './formats/problems.js';
 import type { Break } from './hold/breaks.js';
 import { analyseHold, type Hold, type HoldAnalysis } from './hold/hold.js';
 import { judge, limitsFor, STATED_FROM, type AppliedLimit, type Verdict } from './judge/judge.js';
-import { measurePicture, measureValues, type Measure, type MeasuredPicture, type PictureInput } from './measure/measure.js';
+import {
+  measurePicture,
+  measureValues,
+  type Measure,
+  type MeasuredPicture,
+  type PictureInput,
+} from './measure/measure.js';
 import { measureDefinition, type MeasureContext } from './measure/measures.js';
 import { drillsForFault, type DrillChoice } from './prescribe/choose.js';
 import { median } from './statistics.js';
@@ -61,17 +75,33 @@ export const OBSERVER_RELIABILITY = 0.9;
  * Checks what the schema alone cannot: family, rung and faults must stand in the catalogue.
  * @throws InputError with a line per problem
  */
-export function resolveObservation(observation: Observation, catalog: Catalog = shipped): { family: Family; rung: Rung } {
+export function resolveObservation(
+  observation: Observation,
+  catalog: Catalog = shipped,
+): { family: Family; rung: Rung } {
   const problems: Problem[] = [];
   const family = catalog.families.find((f) => f.id === observation.position);
-  if (!family) throw new InputError([{ path: 'position', message: `"${observation.position}" cannot be evaluated; known: ${catalog.families.map((f) => f.id).join(', ')}` }]);
+  if (!family)
+    throw new InputError([
+      {
+        path: 'position',
+        message: `"${observation.position}" cannot be evaluated; known: ${catalog.families.map((f) => f.id).join(', ')}`,
+      },
+    ]);
   const rungs = rungsOf(catalog, family.id);
-  const rung = observation.rung === undefined ? rungOf(catalog, family.id) : rungs.find((r) => r.id === observation.rung);
-  if (!rung) problems.push({ path: 'rung', message: `"${observation.rung}" is no version of ${family.id}; known: ${rungs.map((r) => r.id).join(', ')}` });
-  if (!family.views.includes(observation.view)) problems.push({ path: 'view', message: `${family.id} is looked at from: ${family.views.join(', ')}` });
+  const rung =
+    observation.rung === undefined ? rungOf(catalog, family.id) : rungs.find((r) => r.id === observation.rung);
+  if (!rung)
+    problems.push({
+      path: 'rung',
+      message: `"${observation.rung}" is no version of ${family.id}; known: ${rungs.map((r) => r.id).join(', ')}`,
+    });
+  if (!family.views.includes(observation.view))
+    problems.push({ path: 'view', message: `${family.id} is looked at from: ${family.views.join(', ')}` });
   observation.events?.forEach((event, i) => {
     const fault = catalog.faults.find((f) => f.id === event.fault);
-    if (!fault?.families.includes(family.id)) problems.push({ path: `events[${i}].fault`, message: `"${event.fault}" is no fault of ${family.id}` });
+    if (!fault?.families.includes(family.id))
+      problems.push({ path: `events[${i}].fault`, message: `"${event.fault}" is no fault of ${family.id}` });
   });
   if (problems.length > 0 || !rung) throw new InputError(problems);
   return { family, rung };
@@ -104,7 +134,11 @@ const pictureOf = (observation: Observation, family: Family, i: number): Picture
 });
 
 /** Medians of the settled part; each error is that of a typical frame, since a point placed wrong stays wrong. */
-function seriesMeasures(typical: MeasuredPicture, samples: readonly { t: number; values: ReadonlyMap<string, number> }[], from: number): Measure[] {
+function seriesMeasures(
+  typical: MeasuredPicture,
+  samples: readonly { t: number; values: ReadonlyMap<string, number> }[],
+  from: number,
+): Measure[] {
   return typical.measures.map((measure) => {
     const values = samples.flatMap((s) => (s.t >= from && s.values.has(measure.id) ? [s.values.get(measure.id)!] : []));
     return { ...measure, value: values.length > 0 ? median(values) : measure.value, t: from };
@@ -115,7 +149,12 @@ const FINDING_RANK = (finding: Finding): number =>
   (finding.probability >= STATED_FROM ? 10 : 0) + SEVERITIES.indexOf(finding.severity) * 2 + finding.probability;
 
 /** The verdict on a measured break: the median of its stretch, with the measure's own error. */
-function breakVerdict(b: Break, analysis: HoldAnalysis, measures: readonly Measure[], limits: readonly AppliedLimit[]): Verdict | undefined {
+function breakVerdict(
+  b: Break,
+  analysis: HoldAnalysis,
+  measures: readonly Measure[],
+  limits: readonly AppliedLimit[],
+): Verdict | undefined {
   const series = analysis.series.get(b.measure!);
   const measure = measures.find((m) => m.id === b.measure);
   if (!series || !measure) return undefined;
@@ -124,14 +163,39 @@ function breakVerdict(b: Break, analysis: HoldAnalysis, measures: readonly Measu
 }
 
 /** Measured and tapped findings, one a fault: the surer and worse of the two stands. What went first in a hold leads among equals. */
-function findingsOf(verdicts: readonly Verdict[], analysis: HoldAnalysis | null, measures: readonly Measure[], limits: readonly AppliedLimit[]): Finding[] {
-  const all: Finding[] = verdicts.map((v) => ({ fault: v.fault, severity: v.severity, probability: v.probability, measure: v.measure, from: 'measured' }));
+function findingsOf(
+  verdicts: readonly Verdict[],
+  analysis: HoldAnalysis | null,
+  measures: readonly Measure[],
+  limits: readonly AppliedLimit[],
+): Finding[] {
+  const all: Finding[] = verdicts.map((v) => ({
+    fault: v.fault,
+    severity: v.severity,
+    probability: v.probability,
+    measure: v.measure,
+    from: 'measured',
+  }));
   for (const b of analysis?.hold.breaks ?? []) {
     const during = b.measure && breakVerdict(b, analysis!, measures, limits);
-    if (during) all.push({ fault: b.fault, severity: during.severity, probability: during.probability, measure: b.measure, from: 'measured' });
+    if (during)
+      all.push({
+        fault: b.fault,
+        severity: during.severity,
+        probability: during.probability,
+        measure: b.measure,
+        from: 'measured',
+      });
   }
   for (const tap of analysis?.taps ?? []) {
-    if (!tap.dip) all.push({ fault: tap.fault, severity: tap.severity, probability: OBSERVER_RELIABILITY, measure: null, from: 'observed' });
+    if (!tap.dip)
+      all.push({
+        fault: tap.fault,
+        severity: tap.severity,
+        probability: OBSERVER_RELIABILITY,
+        measure: null,
+        from: 'observed',
+      });
   }
   const worst = new Map<string, Finding>();
   for (const finding of all) {
@@ -151,7 +215,10 @@ function findingsOf(verdicts: readonly Verdict[], analysis: HoldAnalysis | null,
 export function evaluateObservation(observation: Observation, options: EvaluateOptions = {}): EvaluationDetail {
   const catalog = options.catalog ?? shipped;
   const { family, rung } = resolveObservation(observation, catalog);
-  const method = record(catalog.methods, options.method ?? observation.method ?? options.defaultMethod ?? family.defaultMethod);
+  const method = record(
+    catalog.methods,
+    options.method ?? observation.method ?? options.defaultMethod ?? family.defaultMethod,
+  );
   const context = contextOf(observation, rung);
   const limits = limitsFor(catalog, rung, method, declaredAhead(observation, rung, context));
   const warnings: string[] = [];
@@ -163,20 +230,39 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
   const judged = [...new Set(limits.map((limit) => limit.measure))].map(measureDefinition);
   const middle = count > 0 ? measurePicture(pictureOf(observation, family, Math.floor(count / 2)), context) : null;
   const samples =
-    count >= 2 ? observation.frames.map((frame, i) => ({ t: frame.t, values: measureValues(pictureOf(observation, family, i), context, judged, middle!.facing) })) : [];
+    count >= 2
+      ? observation.frames.map((frame, i) => ({
+          t: frame.t,
+          values: measureValues(pictureOf(observation, family, i), context, judged, middle!.facing),
+        }))
+      : [];
   const usable = middle?.view.usable ?? false;
-  const analysis = isHold ? analyseHold({ samples: usable || !middle ? samples : samples.map(({ t }) => ({ t, values: new Map() })), events, limits, ended: observation.ended }) : null;
+  const analysis = isHold
+    ? analyseHold({
+        samples: usable || !middle ? samples : samples.map(({ t }) => ({ t, values: new Map() })),
+        events,
+        limits,
+        ended: observation.ended,
+      })
+    : null;
 
-  const measures = !middle ? [] : count === 1 ? middle.measures : seriesMeasures(middle, samples, analysis?.hold.settled ?? 0);
+  const measures = !middle
+    ? []
+    : count === 1
+      ? middle.measures
+      : seriesMeasures(middle, samples, analysis?.hold.settled ?? 0);
   const verdicts = usable ? judge(measures, limits) : [];
   if (middle) warnings.push(...middle.view.warnings);
-  if (observation.frames.length > 0 && !measurable) warnings.push('Measures come from the side view; this view is watched, not measured.');
-  if (measurable && count > 0 && !observation.floor) warnings.push('No floor line: the picture’s own upright is taken, and heights above the floor are not measured.');
+  if (observation.frames.length > 0 && !measurable)
+    warnings.push('Measures come from the side view; this view is watched, not measured.');
+  if (measurable && count > 0 && !observation.floor)
+    warnings.push('No floor line: the picture’s own upright is taken, and heights above the floor are not measured.');
 
   const findings = findingsOf(verdicts, analysis, measures, limits);
   const top = findings.find((finding) => finding.probability >= STATED_FROM);
   const pain = observation.ended?.reason === 'pain';
-  const choice = top && !pain ? drillsForFault(catalog, top.fault, family.id, options.cautions ?? []) : { chosen: [], leftOut: [] };
+  const choice =
+    top && !pain ? drillsForFault(catalog, top.fault, family.id, options.cautions ?? []) : { chosen: [], leftOut: [] };
   return {
     evaluation: {
       format: 'upright-anchor/evaluation',

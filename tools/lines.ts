@@ -48,11 +48,17 @@ export function parseInput<T>(text: string, schema: z.ZodType<T>): T {
 export function runCommand(name: string, work: (text: string) => unknown): void {
   const file = process.argv[2];
   try {
-    if (file === undefined || process.argv.length > 3) fail(`say which: npm run -s ${name} -- FILE (or - for standard input)`);
+    if (file === undefined || process.argv.length > 3)
+      fail(`say which: npm run -s ${name} -- FILE (or - for standard input)`);
     const result = work(readInput(file!));
-    process.stdout.write(`${JSON.stringify(result, (_key, value: unknown) => (typeof value === 'number' ? Number(value.toFixed(4)) : value), 2)}\n`);
+    process.stdout.write(
+      `${JSON.stringify(result, (_key, value: unknown) => (typeof value === 'number' ? Number(value.toFixed(4)) : value), 2)}\n`,
+    );
   } catch (error) {
-    const lines = error instanceof InputError ? error.problems.map((p) => `${p.path}: ${p.message}`) : [`file: cannot be worked out (${(error as Error).message})`];
+    const lines =
+      error instanceof InputError
+        ? error.problems.map((p) => `${p.path}: ${p.message}`)
+        : [`file: cannot be worked out (${(error as Error).message})`];
     process.stderr.write(`${lines.join('\n')}\n`);
     process.exitCode = 2;
   }

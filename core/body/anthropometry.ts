@@ -11,7 +11,18 @@ import type { Metres } from '../geometry.js';
 
 export type Sex = 'female' | 'male' | 'unspecified';
 
-export const SEGMENTS = ['head', 'upperTrunk', 'middleTrunk', 'lowerTrunk', 'upperArm', 'forearm', 'hand', 'thigh', 'shank', 'foot'] as const;
+export const SEGMENTS = [
+  'head',
+  'upperTrunk',
+  'middleTrunk',
+  'lowerTrunk',
+  'upperArm',
+  'forearm',
+  'hand',
+  'thigh',
+  'shank',
+  'foot',
+] as const;
 export type Segment = (typeof SEGMENTS)[number];
 
 interface Row {

@@ -25,10 +25,26 @@ export function capsulePath(a: Point, b: Point, ra: number, rb: number): string 
   return `M${f(p1[0])} ${f(p1[1])}L${f(p2[0])} ${f(p2[1])}A${f(rb)} ${f(rb)} 0 0 0 ${f(p3[0])} ${f(p3[1])}L${f(p4[0])} ${f(p4[1])}A${f(ra)} ${f(ra)} 0 0 0 ${f(p1[0])} ${f(p1[1])}Z`;
 }
 
-const circlePath = (c: Point, r: number): string => `M${f(c[0] - r)} ${f(c[1])}a${f(r)} ${f(r)} 0 1 0 ${f(2 * r)} 0a${f(r)} ${f(r)} 0 1 0 ${f(-2 * r)} 0Z`;
+const circlePath = (c: Point, r: number): string =>
+  `M${f(c[0] - r)} ${f(c[1])}a${f(r)} ${f(r)} 0 1 0 ${f(2 * r)} 0a${f(r)} ${f(r)} 0 1 0 ${f(-2 * r)} 0Z`;
 
 /** Half widths of the limbs, share of stature. For looks only. */
-const R = { upperArm: 0.026, elbow: 0.021, wrist: 0.016, hand: 0.014, hip: 0.052, knee: 0.032, ankle: 0.02, foot: 0.017, toe: 0.011, chest: 0.06, waist: 0.05, pelvis: 0.056, head: 0.058, neck: 0.03 };
+const R = {
+  upperArm: 0.026,
+  elbow: 0.021,
+  wrist: 0.016,
+  hand: 0.014,
+  hip: 0.052,
+  knee: 0.032,
+  ankle: 0.02,
+  foot: 0.017,
+  toe: 0.011,
+  chest: 0.06,
+  waist: 0.05,
+  pelvis: 0.056,
+  head: 0.058,
+  neck: 0.03,
+};
 
 /**
  * Shapes of a figure, far limbs first.
@@ -56,7 +72,10 @@ export function figureShapes(
       { tone: skin, path: capsulePath(at(p.knee), at(p.ankle), r('knee'), r('ankle')) },
       { tone: shoe, path: capsulePath(at(p.heel), at(p.toe), r('foot'), r('toe')) },
       { tone: skin, path: capsulePath(at(p.hip), at(p.knee), r('hip'), r('knee')) },
-      { tone: shorts, path: capsulePath(at(p.hip), at(between(p.hip, p.knee, 0.55)), r('hip') * 1.04, r('knee') * 1.35) },
+      {
+        tone: shorts,
+        path: capsulePath(at(p.hip), at(between(p.hip, p.knee, 0.55)), r('hip') * 1.04, r('knee') * 1.35),
+      },
     ];
   };
   const mid = (q: Point): Point => project(q, 0, 0);
@@ -64,18 +83,36 @@ export function figureShapes(
   return [
     ...arm(figure.far, 1, 'far'),
     ...leg(figure.far, 1, 'far', 'far', 'far'),
-    { tone: 'skin', path: capsulePath(mid(figure.shoulder), mid(between(figure.shoulder, figure.ear, 0.8)), r('neck'), r('neck')) },
+    {
+      tone: 'skin',
+      path: capsulePath(mid(figure.shoulder), mid(between(figure.shoulder, figure.ear, 0.8)), r('neck'), r('neck')),
+    },
     { tone: 'hair', path: circlePath(mid(headCentre), r('head') * 1.05) },
     { tone: 'skin', path: circlePath(mid(between(headCentre, figure.nose, 0.28)), r('head') * 0.9) },
     { tone: 'shirt', path: capsulePath(mid(figure.thorax), mid(figure.lumbar), r('chest'), r('waist')) },
-    { tone: 'shirt', path: capsulePath(mid(between(figure.shoulder, figure.thorax, 0.2)), mid(figure.thorax), r('chest') * 0.85, r('chest')) },
+    {
+      tone: 'shirt',
+      path: capsulePath(
+        mid(between(figure.shoulder, figure.thorax, 0.2)),
+        mid(figure.thorax),
+        r('chest') * 0.85,
+        r('chest'),
+      ),
+    },
     { tone: 'shorts', path: capsulePath(mid(figure.lumbar), mid(figure.hip), r('waist'), r('pelvis')) },
     ...leg(figure, -1, 'skin', 'shorts', 'shoe'),
     ...arm(figure, -1, 'skin'),
   ];
 }
 
-const PAINT: Record<Tone, string> = { far: '#6d7a80', skin: '#c58f6b', shirt: '#2f6f73', shorts: '#28323a', shoe: '#e9e4d8', hair: '#4a3527' };
+const PAINT: Record<Tone, string> = {
+  far: '#6d7a80',
+  skin: '#c58f6b',
+  shirt: '#2f6f73',
+  shorts: '#28323a',
+  shoe: '#e9e4d8',
+  hair: '#4a3527',
+};
 
 /** The simulated picture as an SVG document: the hall's wall and floor, a mat, the person. */
 export function simulatedSvg(shot: SimulatedPicture, body: Body, camera: Camera): string {
@@ -98,7 +135,9 @@ export function simulatedSvg(shot: SimulatedPicture, body: Body, camera: Camera)
       const [x0, x1] = [at[0] - 0.12, at[0] + 0.32];
       return `<polygon points="${corner(x0, 0)} ${corner(x1, 0)} ${corner(x1, height)} ${corner(x0, height)}" fill="#c9a36a" stroke="#8a6a3a"/>`;
     }),
-    ...shapes.map((shape) => `<path d="${shape.path}" fill="${PAINT[shape.tone]}" stroke="#20303a" stroke-opacity="0.25"/>`),
+    ...shapes.map(
+      (shape) => `<path d="${shape.path}" fill="${PAINT[shape.tone]}" stroke="#20303a" stroke-opacity="0.25"/>`,
+    ),
     '</svg>',
   ].join('');
 }

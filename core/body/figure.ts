@@ -9,11 +9,22 @@ export interface FigurePoints extends Record<BaseLandmark, Point> {
   /** joints between lower, middle and upper trunk */
   lumbar: Point;
   thorax: Point;
-  far: Pick<Record<BaseLandmark, Point>, 'shoulder' | 'elbow' | 'wrist' | 'fingertip' | 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'>;
+  far: Pick<
+    Record<BaseLandmark, Point>,
+    'shoulder' | 'elbow' | 'wrist' | 'fingertip' | 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'
+  >;
 }
 
 /** Flesh between a joint's centre and what it rests on, share of stature. Modelling assumption. */
-const CONTACT_DEPTH: Record<ContactPoint, number> = { elbow: 0.02, wrist: 0.025, knee: 0.028, toe: 0.008, heel: 0, lowback: 0, hip: 0.055 };
+const CONTACT_DEPTH: Record<ContactPoint, number> = {
+  elbow: 0.02,
+  wrist: 0.025,
+  knee: 0.028,
+  toe: 0.008,
+  heel: 0,
+  lowback: 0,
+  hip: 0.055,
+};
 /** Toward the head along the floor. */
 const LEVEL: Point = [1, 0];
 const HEEL_BEHIND_ANKLE = 0.25;
@@ -34,7 +45,15 @@ export function hipForLine(hipLine: Degrees, knee: Degrees, body: Body): Degrees
   return behind - hipLine;
 }
 
-function limbs(pose: LimbAngles, shoulder: Point, hip: Point, up: Point, s: 1 | -1, body: Body, level: { forearm: boolean; hand: boolean }) {
+function limbs(
+  pose: LimbAngles,
+  shoulder: Point,
+  hip: Point,
+  up: Point,
+  s: 1 | -1,
+  body: Body,
+  level: { forearm: boolean; hand: boolean },
+) {
   const { lengths } = body;
   const down = scale(up, -1);
   const upperArm = rotate(down, pose.shoulder * s);
@@ -49,7 +68,17 @@ function limbs(pose: LimbAngles, shoulder: Point, hip: Point, up: Point, s: 1 | 
   const knee = add(hip, scale(thigh, lengths.thigh));
   const ankle = add(knee, scale(shank, lengths.shank));
   const heel = add(add(ankle, scale(sole, body.ankleHeight)), scale(foot, -HEEL_BEHIND_ANKLE * lengths.foot));
-  return { shoulder, elbow, wrist, fingertip: add(wrist, scale(hand, body.fingertip)), hip, knee, ankle, heel, toe: add(heel, scale(foot, lengths.foot)) };
+  return {
+    shoulder,
+    elbow,
+    wrist,
+    fingertip: add(wrist, scale(hand, body.fingertip)),
+    hip,
+    knee,
+    ankle,
+    heel,
+    toe: add(heel, scale(foot, lengths.foot)),
+  };
 }
 
 /** Points with the hip at the origin, before the figure meets the floor. */
@@ -76,7 +105,15 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
     own = { ...pose, shoulder: turn(scale(up, -1), world) * s };
   }
   const near = limbs(own, shoulder, hip, up, s, body, level);
-  const far = limbs({ ...own, ...pose.far }, shoulder, hip, up, s, body, pose.far?.shoulder === undefined ? level : { forearm: false, hand: false });
+  const far = limbs(
+    { ...own, ...pose.far },
+    shoulder,
+    hip,
+    up,
+    s,
+    body,
+    pose.far?.shoulder === undefined ? level : { forearm: false, hand: false },
+  );
 
   const neckDirection = rotate(up, pose.neck * s);
   const ear = add(shoulder, scale(neckDirection, body.neck));
@@ -107,7 +144,12 @@ function gap(points: FigurePoints, contact: Pose['contacts'][number], body: Body
 
 function shifted(points: FigurePoints, by: Point): FigurePoints {
   const move = <T extends object>(part: T): T =>
-    Object.fromEntries(Object.entries(part).map(([name, p]) => [name, Array.isArray(p) ? add(p as unknown as Point, by) : move(p as object)])) as T;
+    Object.fromEntries(
+      Object.entries(part).map(([name, p]) => [
+        name,
+        Array.isArray(p) ? add(p as unknown as Point, by) : move(p as object),
+      ]),
+    ) as T;
   return move(points);
 }
 
@@ -137,7 +179,8 @@ export function placeFigure(pose: Pose, body: Body): FigurePoints {
     solved = { ...pose, trunk: (low + high) / 2 };
   }
   const points = unplaced(solved, body);
-  const lowest = Math.min(...[points.toe, points.heel, points.wrist, points.lowback, points.hip, points.shoulder].map((p) => p[1]));
+  const lowest = Math.min(
+    ...[points.toe, points.heel, points.wrist, points.lowback, points.hip, points.shoulder].map((p) => p[1]),
+  );
   return shifted(points, [0, -(first ? gap(points, first, body) : lowest)]);
 }
-

@@ -4,7 +4,13 @@
  */
 import { add, radians, rotate, type Degrees, type Metres, type Pixels, type Point } from '../geometry.js';
 import type { FloorLine } from '../measure/frame.js';
-import { EXTRA_LANDMARKS, SIDE_LANDMARKS, type BaseLandmark, type LandmarkName, type Landmarks } from '../measure/landmarks.js';
+import {
+  EXTRA_LANDMARKS,
+  SIDE_LANDMARKS,
+  type BaseLandmark,
+  type LandmarkName,
+  type Landmarks,
+} from '../measure/landmarks.js';
 import { gaussian, type Random } from '../statistics.js';
 import type { Body } from './anthropometry.js';
 import { hipForLine, placeFigure, type FigurePoints } from './figure.js';
@@ -22,7 +28,14 @@ export interface Camera {
   offSquare: Degrees;
 }
 
-export const DEFAULT_CAMERA: Camera = { width: 1280, height: 720, pixelsPerMetre: 480, offset: [0, 0], roll: 0, offSquare: 0 };
+export const DEFAULT_CAMERA: Camera = {
+  width: 1280,
+  height: 720,
+  pixelsPerMetre: 480,
+  offset: [0, 0],
+  roll: 0,
+  offSquare: 0,
+};
 
 /** Chosen departures from a good pose; degrees unless the name says otherwise. */
 export interface PoseFaults {
@@ -48,7 +61,10 @@ export function withFaults(pose: Pose, faults: PoseFaults, body: Body): Pose {
   return {
     ...pose,
     knee,
-    hip: faults.hipLine !== undefined ? hipForLine(faults.hipLine, pose.contacts.some((c) => c.at === 'knee') ? 0 : knee, body) : pose.hip,
+    hip:
+      faults.hipLine !== undefined
+        ? hipForLine(faults.hipLine, pose.contacts.some((c) => c.at === 'knee') ? 0 : knee, body)
+        : pose.hip,
     neck: faults.neck ?? pose.neck,
     pelvicTilt: faults.pelvicTilt ?? pose.pelvicTilt,
     bladePush: faults.bladePush ?? pose.bladePush,
@@ -73,7 +89,15 @@ export interface SimulatedPicture {
 }
 
 const WIDTH_OF: Partial<Record<BaseLandmark, 'shoulderWidth' | 'hipWidth' | 'none'>> = {
-  ear: 'none', nose: 'none', midback: 'none', lowback: 'none', ribs: 'none', shoulder: 'shoulderWidth', elbow: 'shoulderWidth', wrist: 'shoulderWidth', fingertip: 'shoulderWidth',
+  ear: 'none',
+  nose: 'none',
+  midback: 'none',
+  lowback: 'none',
+  ribs: 'none',
+  shoulder: 'shoulderWidth',
+  elbow: 'shoulderWidth',
+  wrist: 'shoulderWidth',
+  fingertip: 'shoulderWidth',
 };
 
 /**
@@ -81,17 +105,31 @@ const WIDTH_OF: Partial<Record<BaseLandmark, 'shoulderWidth' | 'hipWidth' | 'non
  * @param noise landmark error, 1 SD in px
  * @param random needed when `noise` is above 0
  */
-export function simulatePicture(pose: Pose, body: Body, camera: Camera = DEFAULT_CAMERA, noise: Pixels = 0, random?: Random): SimulatedPicture {
+export function simulatePicture(
+  pose: Pose,
+  body: Body,
+  camera: Camera = DEFAULT_CAMERA,
+  noise: Pixels = 0,
+  random?: Random,
+): SimulatedPicture {
   const figure = placeFigure(pose, body);
   const ends = [figure.vertex, figure.toe, figure.wrist, figure.knee, figure.far.wrist];
-  const middle = (axis: 0 | 1): number => (Math.min(...ends.map((p) => p[axis])) + Math.max(...ends.map((p) => p[axis]))) / 2;
+  const middle = (axis: 0 | 1): number =>
+    (Math.min(...ends.map((p) => p[axis])) + Math.max(...ends.map((p) => p[axis]))) / 2;
   const centre: Point = [middle(0), Math.max(middle(1), 0.2 * body.stature)];
   const project = (p: Point, depth: -1 | 0 | 1, width: Metres = 0): Point => {
-    const across = (p[0] - centre[0]) * Math.cos(radians(camera.offSquare)) + depth * (width / 2) * Math.sin(radians(camera.offSquare)) + camera.offset[0];
+    const across =
+      (p[0] - centre[0]) * Math.cos(radians(camera.offSquare)) +
+      depth * (width / 2) * Math.sin(radians(camera.offSquare)) +
+      camera.offset[0];
     const turned = rotate([across, p[1] - centre[1] + camera.offset[1]], -camera.roll);
-    return [camera.width / 2 + turned[0] * camera.pixelsPerMetre, camera.height / 2 - turned[1] * camera.pixelsPerMetre];
+    return [
+      camera.width / 2 + turned[0] * camera.pixelsPerMetre,
+      camera.height / 2 - turned[1] * camera.pixelsPerMetre,
+    ];
   };
-  const jitter = (p: Point): Point => (noise > 0 && random ? add(p, [gaussian(random) * noise, gaussian(random) * noise]) : p);
+  const jitter = (p: Point): Point =>
+    noise > 0 && random ? add(p, [gaussian(random) * noise, gaussian(random) * noise]) : p;
   const names: BaseLandmark[] = [...SIDE_LANDMARKS, ...EXTRA_LANDMARKS];
   const points: Partial<Record<LandmarkName, Point>> = {};
   for (const name of names) {
@@ -102,5 +140,13 @@ export function simulatePicture(pose: Pose, body: Body, camera: Camera = DEFAULT
   points['hip-l'] = jitter(project(figure.far.hip, 1, body.hipWidth));
   const floor: FloorLine = [jitter(project([centre[0] - 1.2, 0], 0)), jitter(project([centre[0] + 1.2, 0], 0))];
   const boxes = pose.contacts.flatMap((c) => (c.height ? [{ at: figure[c.at], height: c.height }] : []));
-  return { picture: { width: camera.width, height: camera.height }, points, floor, pixelsPerMetre: camera.pixelsPerMetre, figure, boxes, project };
+  return {
+    picture: { width: camera.width, height: camera.height },
+    points,
+    floor,
+    pixelsPerMetre: camera.pixelsPerMetre,
+    figure,
+    boxes,
+    project,
+  };
 }

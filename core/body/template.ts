@@ -13,7 +13,13 @@ import type { Pose } from './pose.js';
  * @param extras also place the optional points
  * @throws RangeError when the clicks lie on each other
  */
-export function layTemplate(pose: Pose, body: Body, shoulder: Point, ankle: Point, extras: readonly BaseLandmark[] = []): Landmarks {
+export function layTemplate(
+  pose: Pose,
+  body: Body,
+  shoulder: Point,
+  ankle: Point,
+  extras: readonly BaseLandmark[] = [],
+): Landmarks {
   if (distance(shoulder, ankle) < 5) throw new RangeError('shoulder and ankle must lie apart');
   const figure = placeFigure(pose, body);
   // Figures have the head to the right; a head on the left is the mirror image.
@@ -28,5 +34,10 @@ export function layTemplate(pose: Pose, body: Body, shoulder: Point, ankle: Poin
     const r = rotate(subtract(side(p), from), angle);
     return [ankle[0] + r[0] * k, ankle[1] + r[1] * k];
   };
-  return Object.fromEntries([...SIDE_LANDMARKS, ...extras.filter((e) => (EXTRA_LANDMARKS as readonly string[]).includes(e))].map((name) => [name, lay(figure[name as keyof FigurePoints] as Point)]));
+  return Object.fromEntries(
+    [...SIDE_LANDMARKS, ...extras.filter((e) => (EXTRA_LANDMARKS as readonly string[]).includes(e))].map((name) => [
+      name,
+      lay(figure[name as keyof FigurePoints] as Point),
+    ]),
+  );
 }

@@ -38,7 +38,8 @@ export function record<T extends { id: string }>(records: readonly T[], id: stri
 }
 
 /** Rungs of a family, easiest first. */
-export const rungsOf = (source: Catalog, family: string): Rung[] => source.rungs.filter((rung) => rung.family === family);
+export const rungsOf = (source: Catalog, family: string): Rung[] =>
+  source.rungs.filter((rung) => rung.family === family);
 
 /** A rung of a family; its base rung when `id` is not given. @throws RangeError for unknown ids */
 export function rungOf(source: Catalog, family: string, id?: string): Rung {

@@ -12,17 +12,66 @@ export type Severity = (typeof SEVERITIES)[number];
 export const MEND_KINDS = ['cue', 'set-up', 'touch', 'prop', 'lever', 'uneven', 'substitute'] as const;
 export type MendKind = (typeof MEND_KINDS)[number];
 export const FELT_SITES = [
-  'belly', 'front-of-hip', 'front-of-thigh', 'low-back', 'seat', 'hamstrings', 'shoulders', 'arms', 'wrists', 'neck', 'calves', 'ribs-side', 'nowhere',
+  'belly',
+  'front-of-hip',
+  'front-of-thigh',
+  'low-back',
+  'seat',
+  'hamstrings',
+  'shoulders',
+  'arms',
+  'wrists',
+  'neck',
+  'calves',
+  'ribs-side',
+  'nowhere',
 ] as const;
 export const CAUSE_IDS = [
-  'pattern', 'lever', 'abs-endurance', 'flexor-takeover', 'flexor-short', 'glute-quiet', 'hamstring-short', 'quad-weak-short-range',
-  'shoulder-closed', 'serratus-weak', 'shoulder-strength', 'rotation-limited', 'flexion-limited', 'neck-weak', 'wrist', 'over-effort',
-  'breath', 'obliques-side', 'ankle-stiff', 'calf-short', 'adductor-short', 'glute-med-weak', 'set-up', 'fatigue-today', 'lat-pull-weak', 'pain',
+  'pattern',
+  'lever',
+  'abs-endurance',
+  'flexor-takeover',
+  'flexor-short',
+  'glute-quiet',
+  'hamstring-short',
+  'quad-weak-short-range',
+  'shoulder-closed',
+  'serratus-weak',
+  'shoulder-strength',
+  'rotation-limited',
+  'flexion-limited',
+  'neck-weak',
+  'wrist',
+  'over-effort',
+  'breath',
+  'obliques-side',
+  'ankle-stiff',
+  'calf-short',
+  'adductor-short',
+  'glute-med-weak',
+  'set-up',
+  'fatigue-today',
+  'lat-pull-weak',
+  'pain',
 ] as const;
 export type CauseId = (typeof CAUSE_IDS)[number];
 export const CAUTION_IDS = [
-  'low-back', 'neck', 'shoulder', 'wrist', 'elbow', 'hip', 'knee', 'abdominal-wall', 'pregnancy', 'blood-pressure', 'eye-pressure',
-  'hypermobility', 'osteoporosis', 'under-16', 'recent-illness', 'heavier-or-beginner',
+  'low-back',
+  'neck',
+  'shoulder',
+  'wrist',
+  'elbow',
+  'hip',
+  'knee',
+  'abdominal-wall',
+  'pregnancy',
+  'blood-pressure',
+  'eye-pressure',
+  'hypermobility',
+  'osteoporosis',
+  'under-16',
+  'recent-illness',
+  'heavier-or-beginner',
 ] as const;
 export type CautionId = (typeof CAUTION_IDS)[number];
 
@@ -39,7 +88,14 @@ export const poseSchema = z.strictObject({
   bladePush: z.number().min(-20).max(40),
   ...limb,
   far: z.strictObject(limb).partial().optional(),
-  contacts: z.array(z.strictObject({ at: z.enum(['elbow', 'wrist', 'knee', 'toe', 'heel', 'lowback', 'hip']), height: z.number().optional() })).max(2),
+  contacts: z
+    .array(
+      z.strictObject({
+        at: z.enum(['elbow', 'wrist', 'knee', 'toe', 'heel', 'lowback', 'hip']),
+        height: z.number().optional(),
+      }),
+    )
+    .max(2),
   support: z.strictObject({ joint: z.enum(['elbow', 'wrist']), ahead: z.number() }).optional(),
 });
 
@@ -122,7 +178,19 @@ export const faultSchema = z.strictObject({
 export type Fault = z.infer<typeof faultSchema>;
 
 export const DOSE_ROLES = [
-  'teach', 'slow-reach', 'ease', 'lengthen', 'wake', 'short-holds', 'moderate-holds', 'maximal-holds', 'strength-reps', 'class-reps', 'newly-loaded', 'carry', 'partner',
+  'teach',
+  'slow-reach',
+  'ease',
+  'lengthen',
+  'wake',
+  'short-holds',
+  'moderate-holds',
+  'maximal-holds',
+  'strength-reps',
+  'class-reps',
+  'newly-loaded',
+  'carry',
+  'partner',
 ] as const;
 export const doseSchema = z.strictObject({
   sets: z.string(),
@@ -139,7 +207,9 @@ export const drillSchema = z.strictObject({
   families: z.array(id).min(1),
   phase: z.enum(['teach', 'ease', 'lengthen', 'wake', 'use']),
   role: z.enum(DOSE_ROLES),
-  causes: z.partialRecord(z.enum(CAUSE_IDS), z.union([z.literal(1), z.literal(2), z.literal(3)])).refine((c) => Object.keys(c).length > 0, 'must serve a cause'),
+  causes: z
+    .partialRecord(z.enum(CAUSE_IDS), z.union([z.literal(1), z.literal(2), z.literal(3)]))
+    .refine((c) => Object.keys(c).length > 0, 'must serve a cause'),
   kit: z.array(id),
   excludedBy: z.array(z.enum(CAUTION_IDS)),
   changedBy: z.partialRecord(z.enum(CAUTION_IDS), text),
@@ -165,7 +235,13 @@ export const methodSchema = z.strictObject({
     spine: z.enum(['straight', 'hollow']),
     effort: z.enum(['brace', 'draw-in', 'unbraced']),
     floorBack: z.enum(['pressed-flat', 'just-flat', 'natural', 'unforced']),
-    breath: z.enum(['out-as-limb-goes', 'out-as-limb-returns', 'out-both-ways', 'quiet-in-long-out', 'hard-blow-at-peak']),
+    breath: z.enum([
+      'out-as-limb-goes',
+      'out-as-limb-returns',
+      'out-both-ways',
+      'quiet-in-long-out',
+      'hard-blow-at-peak',
+    ]),
     bending: z.enum(['used', 'avoided']),
     curlPelvis: z.enum(['quiet', 'tucked']),
     lean: z.enum(['elbows-plumb', 'shoulders-ahead']),

@@ -48,13 +48,38 @@ export const evidenceSchema = z.strictObject({
 });
 
 export const TEST_IDS = [
-  'hand-under-back', 'hand-under-back-leg', 'knees-in', 'arms-down', 'one-cue', 'thigh-drop', 'leg-raise-passive', 'leg-raise-active', 'arms-overhead',
-  'rock-back', 'single-leg-bridge', 'head-nod', 'wall-push', 'hang-compare', 'knee-to-wall', 'talk', 'sides-compare', 'wrist-lean', 'tucked-crunch',
-  'hip-lift', 'flexion-90', 'inward-rotation', 'rib-spread',
+  'hand-under-back',
+  'hand-under-back-leg',
+  'knees-in',
+  'arms-down',
+  'one-cue',
+  'thigh-drop',
+  'leg-raise-passive',
+  'leg-raise-active',
+  'arms-overhead',
+  'rock-back',
+  'single-leg-bridge',
+  'head-nod',
+  'wall-push',
+  'hang-compare',
+  'knee-to-wall',
+  'talk',
+  'sides-compare',
+  'wrist-lean',
+  'tucked-crunch',
+  'hip-lift',
+  'flexion-90',
+  'inward-rotation',
+  'rib-spread',
 ] as const;
-const testAnswer = z.union([z.enum(['positive', 'negative']), z.number().min(-360).max(1000)], { error: 'must be positive, negative or a number' });
+const testAnswer = z.union([z.enum(['positive', 'negative']), z.number().min(-360).max(1000)], {
+  error: 'must be positive, negative or a number',
+});
 export const testsSchema = z.strictObject(
-  Object.fromEntries(TEST_IDS.map((id) => [id, testAnswer.optional()])) as Record<(typeof TEST_IDS)[number], z.ZodOptional<typeof testAnswer>>,
+  Object.fromEntries(TEST_IDS.map((id) => [id, testAnswer.optional()])) as Record<
+    (typeof TEST_IDS)[number],
+    z.ZodOptional<typeof testAnswer>
+  >,
 );
 
 /** Everything of an observation but the envelope; the database keeps the same fields. */
@@ -85,14 +110,20 @@ export const observationFields = {
   tests: testsSchema.optional(),
 };
 
-type Frames = { frames: readonly { t: number }[]; floor?: readonly [readonly [number, number], readonly [number, number]] };
+type Frames = {
+  frames: readonly { t: number }[];
+  floor?: readonly [readonly [number, number], readonly [number, number]];
+};
 
 /** Rules between fields: times ascend, the floor line has a length. */
 export function checkObservation(value: Frames, context: z.core.$RefinementCtx): void {
   value.frames.forEach((frame, i) => {
     const before = value.frames[i - 1];
     if (!before || frame.t > before.t) return;
-    const message = frame.t === before.t ? `repeats the time of the frame before (${frame.t} s)` : `is earlier than the frame before (${before.t} s)`;
+    const message =
+      frame.t === before.t
+        ? `repeats the time of the frame before (${frame.t} s)`
+        : `is earlier than the frame before (${before.t} s)`;
     context.addIssue({ code: 'custom', path: ['frames', i, 't'], message });
   });
   if (value.floor && Math.hypot(value.floor[1][0] - value.floor[0][0], value.floor[1][1] - value.floor[0][1]) < 1) {

@@ -16,7 +16,10 @@ export class InputError extends Error {
 }
 
 const joined = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '') || 'file';
+  path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    '',
+  ) || 'file';
 
 /** Zod's issues as problems, at most `limit` (a last line counts the rest). */
 export function problemsOf(error: z.ZodError, limit = 20): Problem[] {
@@ -24,11 +27,13 @@ export function problemsOf(error: z.ZodError, limit = 20): Problem[] {
     if (issue.code === 'unrecognized_keys') {
       return issue.keys.map((key) => ({ path: joined([...issue.path, key]), message: 'is not a known field' }));
     }
-    if (issue.code === 'invalid_type' && issue.input === undefined) return [{ path: joined(issue.path), message: missing(issue.message) }];
+    if (issue.code === 'invalid_type' && issue.input === undefined)
+      return [{ path: joined(issue.path), message: missing(issue.message) }];
     return [{ path: joined(issue.path), message: issue.message }];
   });
   if (all.length <= limit) return all;
   return [...all.slice(0, limit), { path: 'file', message: `and ${all.length - limit} more problems` }];
 }
 
-const missing = (message: string): string => (message.includes('received undefined') ? message.replace(/Invalid input: /, 'is missing: ') : message);
+const missing = (message: string): string =>
+  message.includes('received undefined') ? message.replace(/Invalid input: /, 'is missing: ') : message;

@@ -94,7 +94,8 @@ function runsBeyond(series: Series, limit: number, side: 'above' | 'below'): Run
       runs.push({ ...run, to: before!, open: false });
       run = null;
     }
-    const crossing = (): Seconds => before! + ((t - before!) * Math.abs(excess[i - 1]!)) / (Math.abs(excess[i - 1]!) + Math.abs(excess[i]!) || 1);
+    const crossing = (): Seconds =>
+      before! + ((t - before!) * Math.abs(excess[i - 1]!)) / (Math.abs(excess[i - 1]!) + Math.abs(excess[i]!) || 1);
     if (excess[i]! > 0) {
       run ??= { from: broken ? t : crossing(), to: t, open: true, worst: series.value[i]! };
       if (side === 'above' ? series.value[i]! > run.worst : series.value[i]! < run.worst) run.worst = series.value[i]!;
@@ -133,7 +134,12 @@ export function measuredBreaks(series: ReadonlyMap<string, Series>, limits: read
  * First moment from which {@link SETTLED_FOR} seconds pass with every judged measure inside its clear limit.
  * @returns null when that never happens
  */
-export function settleTime(series: ReadonlyMap<string, Series>, limits: readonly AppliedLimit[], start: Seconds, end: Seconds): Seconds | null {
+export function settleTime(
+  series: ReadonlyMap<string, Series>,
+  limits: readonly AppliedLimit[],
+  start: Seconds,
+  end: Seconds,
+): Seconds | null {
   const bad = limits
     .flatMap((limit) => {
       const values = series.get(limit.measure);
@@ -165,7 +171,14 @@ export function tapStretches(events: readonly ObservationEvent[], end: Seconds):
     if (!tap) return;
     open.delete(fault);
     const length = Math.max(0, to - tap.t);
-    done.push({ fault, t: tap.t, length, severity: tap.severity, recovered, dip: recovered && length < LASTING - 1e-9 });
+    done.push({
+      fault,
+      t: tap.t,
+      length,
+      severity: tap.severity,
+      recovered,
+      dip: recovered && length < LASTING - 1e-9,
+    });
   };
   for (const event of [...events].sort((a, b) => a.t - b.t)) {
     if (event.t > end) continue;

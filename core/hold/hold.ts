@@ -3,7 +3,17 @@ import type { Seconds } from '../geometry.js';
 import type { EndReason, ObservationEvent } from '../formats/observation.js';
 import type { AppliedLimit } from '../judge/judge.js';
 import { theilSen } from '../statistics.js';
-import { breaksClean, measuredBreaks, settleTime, smoothed, tapStretches, type Break, type Sample, type Series, type Tap } from './breaks.js';
+import {
+  breaksClean,
+  measuredBreaks,
+  settleTime,
+  smoothed,
+  tapStretches,
+  type Break,
+  type Sample,
+  type Series,
+  type Tap,
+} from './breaks.js';
 
 export interface Drift {
   measure: string;
@@ -78,7 +88,12 @@ export function analyseHold(input: HoldInput): HoldAnalysis {
   };
 }
 
-function driftsOf(series: ReadonlyMap<string, Series>, limits: readonly AppliedLimit[], settled: Seconds, end: Seconds): Drift[] {
+function driftsOf(
+  series: ReadonlyMap<string, Series>,
+  limits: readonly AppliedLimit[],
+  settled: Seconds,
+  end: Seconds,
+): Drift[] {
   const drifts: Drift[] = [];
   for (const [measure, { t, value }] of series) {
     const from = t.findIndex((time) => time >= settled);
@@ -87,10 +102,18 @@ function driftsOf(series: ReadonlyMap<string, Series>, limits: readonly AppliedL
     if (!line) continue;
     const steady = line.band[0] > 0 || line.band[1] < 0;
     const crossings = limits
-      .filter((limit) => limit.measure === measure && steady && (limit.side === 'above' ? line.perUnit > 0 : line.perUnit < 0))
+      .filter(
+        (limit) =>
+          limit.measure === measure && steady && (limit.side === 'above' ? line.perUnit > 0 : line.perUnit < 0),
+      )
       .map((limit) => (limit.limits[1] - line.intercept) / line.perUnit)
       .filter((at) => at > end);
-    drifts.push({ measure, perSecond: line.perUnit, band: line.band, crossesAt: crossings.length > 0 ? Math.min(...crossings) : null });
+    drifts.push({
+      measure,
+      perSecond: line.perUnit,
+      band: line.band,
+      crossesAt: crossings.length > 0 ? Math.min(...crossings) : null,
+    });
   }
   return drifts.sort((a, b) => Math.abs(b.perSecond) - Math.abs(a.perSecond));
 }

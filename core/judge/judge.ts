@@ -41,7 +41,8 @@ const applies = (tolerance: Tolerance, rung: Rung): boolean => {
 };
 
 /** The option of an axis that a method chooses; a rung's own spine shape goes before the method's. */
-const optionOf = (axis: NonNullable<Tolerance['axis']>, method: Method, rung: Rung): string => (axis === 'spine' && rung.spine ? rung.spine : method.axes[axis]);
+const optionOf = (axis: NonNullable<Tolerance['axis']>, method: Method, rung: Rung): string =>
+  axis === 'spine' && rung.spine ? rung.spine : method.axes[axis];
 
 /**
  * The limits in force.
@@ -74,15 +75,27 @@ export function severityOf(value: number, limit: AppliedLimit): Severity | null 
 
 function verdictOf(measure: Measure, limit: AppliedLimit): Verdict | null {
   const beyond = Object.fromEntries(
-    SEVERITIES.map((severity, i) => [severity, probabilityBeyond(measure.value, measure.sd, limit.limits[i]!, limit.side)]),
+    SEVERITIES.map((severity, i) => [
+      severity,
+      probabilityBeyond(measure.value, measure.sd, limit.limits[i]!, limit.side),
+    ]),
   ) as Record<Severity, number>;
   const severity = [...SEVERITIES].reverse().find((s) => beyond[s] >= STATED_FROM) ?? 'slight';
   const probability = beyond[severity];
   if (probability < BORDERLINE_FROM) return null;
-  return { ...limit, severity, probability, stated: probability >= STATED_FROM, value: measure.value, sd: measure.sd, beyond };
+  return {
+    ...limit,
+    severity,
+    probability,
+    stated: probability >= STATED_FROM,
+    value: measure.value,
+    sd: measure.sd,
+    beyond,
+  };
 }
 
-const rank = (verdict: Verdict): number => (verdict.stated ? 10 : 0) + SEVERITIES.indexOf(verdict.severity) * 2 + verdict.probability;
+const rank = (verdict: Verdict): number =>
+  (verdict.stated ? 10 : 0) + SEVERITIES.indexOf(verdict.severity) * 2 + verdict.probability;
 
 /**
  * Verdicts on the measured faults, worst first, one a fault (its worst measure).

@@ -32,7 +32,12 @@ const centroid = (points: readonly Point[]): Point => {
  * @param orientation of the position family; decides on which side the belly is when the trunk lies level
  * @param facing keep a facing found earlier instead of finding it again
  */
-export function uprightFrame(points: Landmarks, floor: FloorLine | undefined, orientation: Orientation, facing?: Facing): UprightFrame {
+export function uprightFrame(
+  points: Landmarks,
+  floor: FloorLine | undefined,
+  orientation: Orientation,
+  facing?: Facing,
+): UprightFrame {
   const flip = (p: Point): Point => [p[0], -p[1]];
   let origin: Point = [0, 0];
   let up: Point = [0, 1];
@@ -62,7 +67,11 @@ function findFacing(at: UprightFrame['at'], has: UprightFrame['has'], orientatio
   if (has('shoulder') && has('hip')) {
     const up = subtract(at('shoulder'), at('hip'));
     const clockwise = rotate(up, -90);
-    for (const [from, to] of [['heel', 'toe'], ['ear', 'nose'], ['hip', 'knee']] as const) {
+    for (const [from, to] of [
+      ['heel', 'toe'],
+      ['ear', 'nose'],
+      ['hip', 'knee'],
+    ] as const) {
       if (has(from) && has(to)) return { head, belly: dot(subtract(at(to), at(from)), clockwise) < 0 ? -1 : 1 };
     }
   }

@@ -11,7 +11,11 @@ export type BaseLandmark = (typeof BASE)[number];
 export type LandmarkName = BaseLandmark | `${BaseLandmark}-${'l' | 'r'}`;
 
 /** All accepted names: the side view's, and each with `-l` and `-r` for the other views and for far-side points. */
-export const LANDMARKS: readonly LandmarkName[] = BASE.flatMap((name): LandmarkName[] => [name, `${name}-l`, `${name}-r`]);
+export const LANDMARKS: readonly LandmarkName[] = BASE.flatMap((name): LandmarkName[] => [
+  name,
+  `${name}-l`,
+  `${name}-r`,
+]);
 
 /** Landmark positions in pixels, x right, y down. */
 export type Landmarks = Partial<Record<LandmarkName, Point>>;

@@ -31,14 +31,23 @@ export interface PictureInput {
   t?: Seconds;
 }
 
-const computable = (definition: MeasureDefinition, has: (name: LandmarkName) => boolean, floor: boolean, context: MeasureContext): boolean =>
-  (floor || !definition.needsFloor) && definition.needs(context).every(has);
+const computable = (
+  definition: MeasureDefinition,
+  has: (name: LandmarkName) => boolean,
+  floor: boolean,
+  context: MeasureContext,
+): boolean => (floor || !definition.needsFloor) && definition.needs(context).every(has);
 
 /**
  * Values of the wanted measures, without errors: the quick path for series.
  * Measures whose landmarks, floor line or scale are missing are left out.
  */
-export function measureValues(input: PictureInput, context: MeasureContext, wanted: readonly MeasureDefinition[], facing?: Facing): Map<string, number> {
+export function measureValues(
+  input: PictureInput,
+  context: MeasureContext,
+  wanted: readonly MeasureDefinition[],
+  facing?: Facing,
+): Map<string, number> {
   const frame = uprightFrame(input.points, input.floor, input.orientation, facing);
   const values = new Map<string, number>();
   for (const definition of wanted) {
@@ -82,7 +91,9 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
     };
     for (const name of definition.needs(context)) {
       for (const axis of [0, 1] as const) {
-        addDerivative((by) => valueAt(definition, { ...input.points, [name]: nudge(input.points[name]!, axis, by) }, input.floor));
+        addDerivative((by) =>
+          valueAt(definition, { ...input.points, [name]: nudge(input.points[name]!, axis, by) }, input.floor),
+        );
       }
     }
     if (input.floor) {
@@ -92,7 +103,13 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
         addDerivative((by) => valueAt(definition, input.points, [a, nudge(b, axis, by)]));
       }
     }
-    measures.push({ id: definition.id, value, sd: Math.sqrt(variance) * view.widen, unit: definition.unit, t: input.t ?? 0 });
+    measures.push({
+      id: definition.id,
+      value,
+      sd: Math.sqrt(variance) * view.widen,
+      unit: definition.unit,
+      t: input.t ?? 0,
+    });
   }
   return { view, measures, facing, landmarkSd };
 }

@@ -1,5 +1,15 @@
 /** Definitions of the measures: which landmarks each needs and how it is computed in the upright frame. */
-import { angleAt, degrees, distance, dot, rotate, signedDistanceToLine, subtract, turn, type Point } from '../geometry.js';
+import {
+  angleAt,
+  degrees,
+  distance,
+  dot,
+  rotate,
+  signedDistanceToLine,
+  subtract,
+  turn,
+  type Point,
+} from '../geometry.js';
 import type { Body } from '../body/anthropometry.js';
 import type { LandmarkName } from './landmarks.js';
 import { bodyScale, type UprightFrame } from './frame.js';
@@ -34,7 +44,8 @@ export interface MeasureDefinition {
 const percent = (part: number, whole: number): number => (100 * part) / whole;
 
 /** Distance of `p` from the line hip end → head end, positive on the belly side. */
-const bellyOffset = (frame: UprightFrame, p: Point, from: Point, to: Point): number => -signedDistanceToLine(p, from, to) * frame.belly;
+const bellyOffset = (frame: UprightFrame, p: Point, from: Point, to: Point): number =>
+  -signedDistanceToLine(p, from, to) * frame.belly;
 
 const joint =
   (a: LandmarkName, vertex: LandmarkName, b: LandmarkName): MeasureDefinition['compute'] =>
@@ -75,17 +86,46 @@ export const MEASURES: readonly MeasureDefinition[] = [
       return percent(bellyOffset(frame, frame.at('hip'), end, shoulder), distance(shoulder, end));
     },
   },
-  { id: 'hip', name: 'Hip angle', unit: 'deg', reads: none, needs: () => ['shoulder', 'hip', 'knee'], compute: joint('shoulder', 'hip', 'knee') },
-  { id: 'knee', name: 'Knee angle', unit: 'deg', reads: none, needs: () => ['hip', 'knee', 'ankle'], compute: joint('hip', 'knee', 'ankle') },
-  { id: 'shoulder', name: 'Shoulder angle', unit: 'deg', reads: none, needs: () => ['hip', 'shoulder', 'elbow'], compute: joint('hip', 'shoulder', 'elbow') },
-  { id: 'elbow', name: 'Elbow angle', unit: 'deg', reads: none, needs: () => ['shoulder', 'elbow', 'wrist'], compute: joint('shoulder', 'elbow', 'wrist') },
+  {
+    id: 'hip',
+    name: 'Hip angle',
+    unit: 'deg',
+    reads: none,
+    needs: () => ['shoulder', 'hip', 'knee'],
+    compute: joint('shoulder', 'hip', 'knee'),
+  },
+  {
+    id: 'knee',
+    name: 'Knee angle',
+    unit: 'deg',
+    reads: none,
+    needs: () => ['hip', 'knee', 'ankle'],
+    compute: joint('hip', 'knee', 'ankle'),
+  },
+  {
+    id: 'shoulder',
+    name: 'Shoulder angle',
+    unit: 'deg',
+    reads: none,
+    needs: () => ['hip', 'shoulder', 'elbow'],
+    compute: joint('hip', 'shoulder', 'elbow'),
+  },
+  {
+    id: 'elbow',
+    name: 'Elbow angle',
+    unit: 'deg',
+    reads: none,
+    needs: () => ['shoulder', 'elbow', 'wrist'],
+    compute: joint('shoulder', 'elbow', 'wrist'),
+  },
   {
     id: 'ankle',
     name: 'Ankle angle',
     unit: 'deg',
     reads: none,
     needs: () => ['knee', 'ankle', 'heel', 'toe'],
-    compute: (frame) => Math.abs(turn(subtract(frame.at('knee'), frame.at('ankle')), subtract(frame.at('toe'), frame.at('heel')))),
+    compute: (frame) =>
+      Math.abs(turn(subtract(frame.at('knee'), frame.at('ankle')), subtract(frame.at('toe'), frame.at('heel')))),
   },
   {
     id: 'neck',
@@ -93,14 +133,21 @@ export const MEASURES: readonly MeasureDefinition[] = [
     unit: 'deg',
     reads: { positive: 'head back, chin poking', negative: 'head dropped or tucked' },
     needs: () => ['hip', 'shoulder', 'ear'],
-    compute: (frame) => turn(subtract(frame.at('shoulder'), frame.at('hip')), subtract(frame.at('ear'), frame.at('shoulder'))) * frame.belly,
+    compute: (frame) =>
+      turn(subtract(frame.at('shoulder'), frame.at('hip')), subtract(frame.at('ear'), frame.at('shoulder'))) *
+      frame.belly,
   },
   {
     id: 'shoulder-stack',
     name: 'Support ahead of the shoulder',
     unit: '%',
     reads: { positive: 'ahead of the shoulder', negative: 'behind the shoulder' },
-    needs: (c) => (c.support === 'elbow' ? ['shoulder', 'elbow'] : c.stack === 'trunk' ? ['hip', 'shoulder', 'elbow', 'wrist'] : ['shoulder', 'elbow', 'wrist']),
+    needs: (c) =>
+      c.support === 'elbow'
+        ? ['shoulder', 'elbow']
+        : c.stack === 'trunk'
+          ? ['hip', 'shoulder', 'elbow', 'wrist']
+          : ['shoulder', 'elbow', 'wrist'],
     compute: (frame, c) => {
       const [shoulder, elbow] = [frame.at('shoulder'), frame.at('elbow')];
       const upperArm = distance(shoulder, elbow);
@@ -142,7 +189,10 @@ export const MEASURES: readonly MeasureDefinition[] = [
     needs: () => ['ear', 'shoulder', 'elbow', 'wrist'],
     compute: (frame) => {
       const shoulder = frame.at('shoulder');
-      return percent(Math.abs(signedDistanceToLine(frame.at('ear'), shoulder, frame.at('wrist'))), distance(shoulder, frame.at('elbow')));
+      return percent(
+        Math.abs(signedDistanceToLine(frame.at('ear'), shoulder, frame.at('wrist'))),
+        distance(shoulder, frame.at('elbow')),
+      );
     },
   },
   {
@@ -159,8 +209,22 @@ export const MEASURES: readonly MeasureDefinition[] = [
       return scale && c.statureKnown ? (100 * height * scale.ofStature * c.body.stature) / scale.pixels : null;
     },
   },
-  { id: 'leg-elevation', name: 'Legs above the floor', unit: 'deg', reads: { positive: 'raised', negative: 'below the hip' }, needs: () => ['hip', 'ankle'], compute: elevation('hip', 'ankle') },
-  { id: 'arm-elevation', name: 'Arms above the floor', unit: 'deg', reads: { positive: 'raised', negative: 'below the shoulder' }, needs: () => ['shoulder', 'wrist'], compute: elevation('shoulder', 'wrist') },
+  {
+    id: 'leg-elevation',
+    name: 'Legs above the floor',
+    unit: 'deg',
+    reads: { positive: 'raised', negative: 'below the hip' },
+    needs: () => ['hip', 'ankle'],
+    compute: elevation('hip', 'ankle'),
+  },
+  {
+    id: 'arm-elevation',
+    name: 'Arms above the floor',
+    unit: 'deg',
+    reads: { positive: 'raised', negative: 'below the shoulder' },
+    needs: () => ['shoulder', 'wrist'],
+    compute: elevation('shoulder', 'wrist'),
+  },
   {
     id: 'shoulder-clearance',
     name: 'Shoulders off the floor',

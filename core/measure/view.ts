@@ -56,12 +56,18 @@ export function viewCheck(frame: UprightFrame, body: Body, sd: Pixels): ViewChec
       return { across: Math.abs(d[0]), up: Math.abs(d[1]), expected };
     })
     .filter((s) => s.across + s.up > 0);
-  const pairs = ([['shoulder', body.shoulderWidth], ['hip', body.hipWidth]] as [BaseLandmark, number][]).flatMap(([name, width]) =>
+  const pairs = (
+    [
+      ['shoulder', body.shoulderWidth],
+      ['hip', body.hipWidth],
+    ] as [BaseLandmark, number][]
+  ).flatMap(([name, width]) =>
     [`${name}-l`, `${name}-r`]
       .filter((far): far is LandmarkName => frame.has(name) && frame.has(far as LandmarkName))
       .map((far) => ({ apart: Math.abs(frame.at(name)[0] - frame.at(far)[0]), width })),
   );
-  if (samples.length < 2) return { offSquareDegrees: 0, usable: true, widen: 1, warnings: ['Too few points to check the camera angle.'] };
+  if (samples.length < 2)
+    return { offSquareDegrees: 0, usable: true, widen: 1, warnings: ['Too few points to check the camera angle.'] };
 
   let best = { phi: 0, cost: Number.POSITIVE_INFINITY };
   for (let phi = 0; phi <= 60; phi += 0.5) {
@@ -85,8 +91,14 @@ export function viewCheck(frame: UprightFrame, body: Body, sd: Pixels): ViewChec
   }
   const phi = best.phi;
   const warnings: string[] = [];
-  if (phi > REFUSE_ABOVE) warnings.push(`The camera looks about ${Math.round(phi)}° off the square side view: too far for a verdict. Take the picture again from straight beside the hips.`);
-  else if (phi > WARN_ABOVE) warnings.push(`The camera looks about ${Math.round(phi)}° off the square side view: figures are given with wider errors.`);
+  if (phi > REFUSE_ABOVE)
+    warnings.push(
+      `The camera looks about ${Math.round(phi)}° off the square side view: too far for a verdict. Take the picture again from straight beside the hips.`,
+    );
+  else if (phi > WARN_ABOVE)
+    warnings.push(
+      `The camera looks about ${Math.round(phi)}° off the square side view: figures are given with wider errors.`,
+    );
   return {
     offSquareDegrees: phi,
     usable: phi <= REFUSE_ABOVE,

@@ -30,19 +30,31 @@ export const doseOf = (catalog: Catalog, drill: Drill): Dose => ({ ...catalog.do
  * @param count how many at most, 2–4
  * @throws RangeError for an unknown fault
  */
-export function drillsForFault(catalog: Catalog, faultId: string, family: string, cautions: readonly CautionId[], count = 3): DrillChoice {
+export function drillsForFault(
+  catalog: Catalog,
+  faultId: string,
+  family: string,
+  cautions: readonly CautionId[],
+  count = 3,
+): DrillChoice {
   const fault = record(catalog.faults, faultId);
   const weight = new Map<CauseId, number>(fault.causes.map((cause, i) => [cause, 1 / (i + 1)]));
-  const serving = catalog.drills.filter((drill) => drill.families.includes(family) && Object.keys(drill.causes).some((c) => weight.has(c as CauseId)));
-  const barred = (drill: Drill): CautionId | undefined => drill.excludedBy.find((caution) => cautions.includes(caution));
+  const serving = catalog.drills.filter(
+    (drill) => drill.families.includes(family) && Object.keys(drill.causes).some((c) => weight.has(c as CauseId)),
+  );
+  const barred = (drill: Drill): CautionId | undefined =>
+    drill.excludedBy.find((caution) => cautions.includes(caution));
   const left = serving.filter((drill) => !barred(drill));
   const chosen: ChosenDrill[] = [];
-  const gain = (drill: Drill): number => Object.entries(drill.causes).reduce((sum, [cause, w]) => sum + (weight.get(cause as CauseId) ?? 0) * w, 0);
+  const gain = (drill: Drill): number =>
+    Object.entries(drill.causes).reduce((sum, [cause, w]) => sum + (weight.get(cause as CauseId) ?? 0) * w, 0);
   while (chosen.length < count && left.length > 0) {
     left.sort((a, b) => gain(b) - gain(a) || a.id.localeCompare(b.id));
     const best = left.shift()!;
     if (gain(best) <= 0) break;
-    const reasons = (Object.keys(best.causes) as CauseId[]).filter((cause) => fault.causes.includes(cause)).sort((a, b) => best.causes[b]! - best.causes[a]!);
+    const reasons = (Object.keys(best.causes) as CauseId[])
+      .filter((cause) => fault.causes.includes(cause))
+      .sort((a, b) => best.causes[b]! - best.causes[a]!);
     chosen.push({
       drill: best.id,
       dose: doseOf(catalog, best),
@@ -54,5 +66,8 @@ export function drillsForFault(catalog: Catalog, faultId: string, family: string
       if (w !== undefined) weight.set(cause, w * DIMINISH);
     }
   }
-  return { chosen, leftOut: serving.flatMap((drill) => (barred(drill) ? [{ drill: drill.id, caution: barred(drill)! }] : [])) };
+  return {
+    chosen,
+    leftOut: serving.flatMap((drill) => (barred(drill) ? [{ drill: drill.id, caution: barred(drill)! }] : [])),
+  };
 }

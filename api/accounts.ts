@@ -1,0 +1,50 @@
+/** Accounts, sessions and the first owner. */
+import { z } from 'zod';
+import { idSchema, ROLES, words } from './common.js';
+
+const email = z
+  .email({ error: 'is not an e-mail address' })
+  .max(200)
+  .transform((value) => value.toLowerCase());
+const password = z.string().min(10, 'needs at least 10 characters').max(200);
+
+export const signInSchema = z.strictObject({ email, password: z.string().min(1).max(200) });
+export const firstOwnerSchema = z.strictObject({
+  code: z.string().min(1).max(40),
+  name: words(80).min(1),
+  email,
+  password,
+});
+export const accountInputSchema = z.strictObject({
+  name: words(80).min(1),
+  email,
+  password,
+  role: z.enum(ROLES),
+  groups: z.array(idSchema).max(100).default([]),
+});
+export const accountPatchSchema = z.strictObject({
+  name: words(80).min(1).optional(),
+  role: z.enum(ROLES).optional(),
+  groups: z.array(idSchema).max(100).optional(),
+  disabled: z.boolean().optional(),
+  password: password.optional(),
+});
+
+export const accountSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  email: z.string(),
+  role: z.enum(ROLES),
+  /** Groups an assistant may see; owners and coaches see all. */
+  groups: z.array(idSchema),
+  disabled: z.boolean(),
+});
+export type Account = z.infer<typeof accountSchema>;
+
+export const sessionSchema = z.object({
+  account: accountSchema.nullable(),
+  token: z.string(),
+  needsOwner: z.boolean(),
+  demo: z.object({ email: z.string(), password: z.string() }).nullable(),
+});
+export type SessionState = z.infer<typeof sessionSchema>;

@@ -1,0 +1,26 @@
+/** What every resource shares: ids, dates, the error format. */
+import { z } from 'zod';
+
+export const idSchema = z.uuid({ error: 'is not an id' });
+export const daySchema = z.iso.date({ error: 'must be a date like 2026-05-31' });
+export const instantSchema = z.iso.datetime({ error: 'must be a time like 2026-05-31T08:00:00Z' });
+export const idParams = z.object({ id: idSchema });
+/** Text that a person typed: trimmed, and bounded. */
+export const words = (max: number) => z.string().trim().max(max, `is longer than ${max} characters`);
+
+/** RFC 9457 problem details with the request's id and, for bad input, a line per field. */
+export const problemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.string().optional(),
+  requestId: z.string(),
+  problems: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+});
+export type ProblemBody = z.infer<typeof problemSchema>;
+
+export const ROLES = ['owner', 'coach', 'assistant'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Header that carries the session's token on every request that changes something. */
+export const CSRF_HEADER = 'x-anchor-token';

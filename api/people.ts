@@ -1,0 +1,122 @@
+/** People, their groups, cautions, consents and attendance. */
+import { z } from 'zod';
+import { CAUTION_IDS, METHOD_IDS } from '../core/formats/catalog.js';
+import { daySchema, idSchema, words } from './common.js';
+
+export const groupInputSchema = z.strictObject({ name: words(60).min(1, 'needs a name') });
+export const groupSchema = z.object({ id: idSchema, name: z.string(), people: z.number().int() });
+export type Group = z.infer<typeof groupSchema>;
+
+const personFields = {
+  name: words(80).min(1, 'needs a name'),
+  groupId: idSchema.nullable(),
+  birthYear: z.number().int().min(1900).max(2100).nullable(),
+  /** metres */
+  stature: z.number().min(0.5, 'must be 0.5–2.6 m').max(2.6, 'must be 0.5–2.6 m').nullable(),
+  /** kilograms */
+  mass: z.number().min(10, 'must be 10–400 kg').max(400, 'must be 10–400 kg').nullable(),
+  sex: z.enum(['female', 'male', 'unspecified']),
+  goal: words(200),
+  method: z.enum(METHOD_IDS).nullable(),
+  notes: words(4000),
+};
+export const personInputSchema = z.strictObject({
+  name: personFields.name,
+  groupId: personFields.groupId.default(null),
+  birthYear: personFields.birthYear.default(null),
+  stature: personFields.stature.default(null),
+  mass: personFields.mass.default(null),
+  sex: personFields.sex.default('unspecified'),
+  goal: personFields.goal.default(''),
+  method: personFields.method.default(null),
+  notes: personFields.notes.default(''),
+});
+export type PersonInput = z.infer<typeof personInputSchema>;
+/** Only what it names is changed. */
+export const personPatchSchema = z.strictObject({ ...personFields, archived: z.boolean() }).partial();
+export type PersonPatch = z.infer<typeof personPatchSchema>;
+
+export const cautionInputSchema = z
+  .strictObject({
+    caution: z.enum(CAUTION_IDS),
+    from: daySchema,
+    until: daySchema.nullable().default(null),
+    note: words(1000).default(''),
+  })
+  .refine((c) => c.until === null || c.until >= c.from, { path: ['until'], message: 'is before the first day' });
+export type CautionInput = z.infer<typeof cautionInputSchema>;
+export const personCautionSchema = z.object({
+  id: idSchema,
+  caution: z.enum(CAUTION_IDS),
+  from: daySchema,
+  until: daySchema.nullable(),
+  note: z.string(),
+  setBy: z.string(),
+});
+export type PersonCaution = z.infer<typeof personCautionSchema>;
+
+export const CONSENT_KINDS = ['pictures', 'hands-on'] as const;
+export const consentInputSchema = z
+  .strictObject({
+    kind: z.enum(CONSENT_KINDS),
+    givenBy: words(80).min(1, 'needs the name of who gave it'),
+    relation: z.enum(['self', 'guardian']),
+    purpose: words(300).default(''),
+    from: daySchema,
+    until: daySchema.nullable().default(null),
+  })
+  .refine((c) => c.until === null || c.until >= c.from, { path: ['until'], message: 'is before the first day' });
+export type ConsentInput = z.infer<typeof consentInputSchema>;
+export const consentSchema = z.object({
+  id: idSchema,
+  kind: z.enum(CONSENT_KINDS),
+  givenBy: z.string(),
+  relation: z.enum(['self', 'guardian']),
+  purpose: z.string(),
+  from: daySchema,
+  until: daySchema.nullable(),
+  withdrawnOn: daySchema.nullable(),
+});
+export type Consent = z.infer<typeof consentSchema>;
+
+export const personSummarySchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  group: z.object({ id: idSchema, name: z.string() }).nullable(),
+  cautions: z.array(z.enum(CAUTION_IDS)),
+  archived: z.boolean(),
+  lastLookAt: z.string().nullable(),
+  here: z.boolean(),
+});
+export type PersonSummary = z.infer<typeof personSummarySchema>;
+
+export const personSchema = personSummarySchema.extend({
+  birthYear: z.number().nullable(),
+  minor: z.boolean(),
+  stature: z.number().nullable(),
+  mass: z.number().nullable(),
+  sex: z.enum(['female', 'male', 'unspecified']),
+  goal: z.string(),
+  method: z.enum(METHOD_IDS).nullable(),
+  notes: z.string(),
+  cautionRecords: z.array(personCautionSchema),
+  consents: z.array(consentSchema),
+  /** Permissions in force today. */
+  allows: z.object({ pictures: z.boolean(), handsOn: z.boolean() }),
+});
+export type Person = z.infer<typeof personSchema>;
+
+export const peopleQuerySchema = z.object({
+  search: words(80).optional(),
+  caution: z.enum(CAUTION_IDS).optional(),
+  group: idSchema.optional(),
+  archived: z.enum(['yes', 'no']).default('no'),
+});
+export type PeopleQuery = z.infer<typeof peopleQuerySchema>;
+
+export const floorSchema = z.object({
+  here: z.array(personSummarySchema),
+  due: z.array(personSummarySchema),
+  looksToday: z.number().int(),
+});
+export type FloorState = z.infer<typeof floorSchema>;

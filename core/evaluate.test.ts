@@ -1,0 +1,213 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { bodyOf } from './body/anthropometry.js';
+import { DEFAULT_CAMERA, simulatePicture, withFaults } from './body/simulate.js';
+import { catalog, rungOf } from './catalog/index.js';
+import { evaluateObservation, OBSERVER_RELIABILITY } from './evaluate.js';
+import { CAUTION_IDS, METHOD_IDS, type CautionId } from './formats/catalog.js';
+import { observationSchema, type Observation } from './formats/observation.js';
+import { InputError } from './formats/problems.js';
+import { drillsForFault } from './prescribe/choose.js';
+import { seededRandom } from './statistics.js';
+
+const athlete = { stature: 1.72, mass: 68, sex: 'female' as const };
+const body = bodyOf(athlete);
+
+function pictured(
+  faults: Parameters<typeof withFaults>[1],
+  position = 'front-plank',
+  rung = 'forearm',
+  extra: Partial<Observation> = {},
+  camera = DEFAULT_CAMERA,
+): Observation {
+  const shot = simulatePicture(withFaults(rungOf(catalog, position, rung).pose, faults, body), body, camera);
+  return observationSchema.parse({
+    format: 'upright-anchor/observation',
+    version: 1,
+    position,
+    rung,
+    view: 'side',
+    athlete,
+    picture: shot.picture,
+    floor: shot.floor,
+    frames: [{ t: 0, points: shot.points }],
+    ...extra,
+  });
+}
+const watched = (extra: Partial<Observation> = {}): Observation =>
+  observationSchema.parse({
+    format: 'upright-anchor/observation',
+    version: 1,
+    position: 'front-plank',
+    view: 'side',
+    picture: { width: 1, height: 1 },
+    frames: [],
+    events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
+    ended: { t: 40, reason: 'target' },
+    target: 40,
+    ...extra,
+  });
+const evaluate = (o: Observation, options = {}) => evaluateObservation(o, options).evaluation;
+
+describe('evaluation', () => {
+  test('a still with 12° of sag: clear sag, no hold, two to four drills', () => {
+    const e = evaluate(pictured({ hipLine: 12 }));
+    expect(e.findings[0]).toMatchObject({ fault: 'hip-sag', severity: 'clear', measure: 'hip-line', from: 'measured' });
+    expect(e.findings[0]!.probability).toBeGreaterThan(0.8);
+    expect(e.hold).toBeNull();
+    expect(e.view).toMatchObject({ usable: true });
+    expect(e.drills.length).toBeGreaterThanOrEqual(2);
+    expect(e.drills.length).toBeLessThanOrEqual(4);
+    expect(e.drills[0]!.dose).toHaveProperty('sets');
+  });
+  test('good poses of every rung have no stated fault by their own method', () => {
+    for (const rung of catalog.rungs) {
+      const found = evaluate(pictured({}, rung.family, rung.id)).findings.filter((f) => f.probability >= 0.8);
+      expect({ rung: rung.id, found }).toEqual({ rung: rung.id, found: [] });
+    }
+  });
+  test('an arched low back on the floor is found, in centimetres', () => {
+    const e = evaluate(pictured({ arch: 30 }, 'hollow', 'straight'));
+    expect(e.measures.find((m) => m.id === 'low-back-gap')!.value).toBeGreaterThan(3);
+    expect(e.findings.some((f) => f.fault === 'low-back-arch')).toBe(true);
+  });
+  test('a watched hold: clean seconds, what went first, seen by the coach', () => {
+    const e = evaluate(watched());
+    expect(e.hold).toMatchObject({
+      total: 40,
+      clean: 21.4,
+      firstToGo: { fault: 'hip-sag', t: 21.4 },
+      endedBy: 'target',
+    });
+    expect(e.findings).toMatchObject([
+      { fault: 'hip-sag', severity: 'clear', from: 'observed', probability: OBSERVER_RELIABILITY, measure: null },
+    ]);
+    expect(e).toMatchObject({ view: null, measures: [] });
+  });
+  test('a series: breaks measured, medians of the settled part, findings of both', () => {
+    const frames = Array.from({ length: 90 }, (_, i) => ({
+      t: i / 3,
+      points: simulatePicture(withFaults(rungOf(catalog, 'front-plank').pose, { hipLine: i < 45 ? 1 : 13 }, body), body)
+        .points,
+    }));
+    const e = evaluate(
+      watched({
+        frames: frames as Observation['frames'],
+        events: [],
+        ended: undefined,
+        picture: { width: 1280, height: 720 },
+      }),
+    );
+    expect(e.hold!.firstToGo).toMatchObject({ fault: 'hip-sag' });
+    expect(e.hold!.clean).toBeCloseTo(15, 0);
+    expect(e.findings[0]).toMatchObject({ fault: 'hip-sag', from: 'measured', severity: 'clear' });
+  });
+  test('a picture far off the side gives measures with a warning and no verdict', () => {
+    const far = evaluateObservation(
+      pictured({ hipLine: 20 }, 'front-plank', 'forearm', {}, { ...DEFAULT_CAMERA, offSquare: 45 }),
+    );
+    expect(far.evaluation.view).toMatchObject({ usable: false });
+    expect(far.evaluation.findings).toEqual([]);
+    expect(far.warnings[0]).toMatch(/too far/);
+  });
+  test('pain ends the search: no drills', () => {
+    expect(evaluate(watched({ ended: { t: 22, reason: 'pain' } })).drills).toEqual([]);
+  });
+  test('another method judges anew and leaves the record as it was', () => {
+    const record = pictured({ hipLine: 6.5, neck: 16 }, 'front-plank', 'forearm', {
+      landmarkSd: 1,
+      method: 'straight',
+    });
+    const before = JSON.stringify(record);
+    const by = (method: string) => evaluate(record, { method }).findings.map((f) => `${f.fault} ${f.severity}`);
+    expect(by('straight')).not.toEqual(by('hollow'));
+    expect(by('quiet')).not.toContain('chin-poke slight');
+    for (const method of METHOD_IDS) expect(evaluate(record, { method })).toEqual(evaluate(record, { method }));
+    expect(JSON.stringify(record)).toBe(before);
+  });
+  test('the declared elbow distance is not a fault', () => {
+    expect(
+      evaluate(pictured({ ahead: 0.2 }, 'front-plank', 'forearm', { setup: { elbowAhead: 0.2 }, landmarkSd: 1 }))
+        .findings,
+    ).toEqual([]);
+    expect(evaluate(pictured({ ahead: 0.2 }, 'front-plank', 'forearm', { landmarkSd: 1 })).findings[0]).toMatchObject({
+      fault: 'elbows-ahead',
+      severity: 'gross',
+    });
+  });
+  test.each([
+    [{ position: 'headspin' }, 'position', /known: front-plank, hollow/],
+    [{ rung: 'ceiling' }, 'rung', /no version of front-plank/],
+    [{ view: 'above' as const }, 'view', /side, rear/],
+    [{ events: [{ t: 1, fault: 'rocket', state: 'on' as const }] }, 'events[0].fault', /no fault of front-plank/],
+  ])('%j is refused at its place', (change, path, message) => {
+    let error: unknown;
+    try {
+      evaluateObservation(watched(change));
+    } catch (e) {
+      error = e;
+    }
+    expect(error).toBeInstanceOf(InputError);
+    const [problem] = (error as InputError).problems;
+    expect(problem).toMatchObject({ path });
+    expect(problem!.message).toMatch(message);
+  });
+  test('any noisy picture gives finite numbers and probabilities', () => {
+    fc.assert(
+      fc.property(
+        fc.integer(),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        fc.constantFrom(...catalog.rungs),
+        (seed, noise, hipLine, rung) => {
+          const shot = simulatePicture(
+            withFaults(rung.pose, rung.family === 'front-plank' ? { hipLine } : {}, body),
+            body,
+            DEFAULT_CAMERA,
+            noise,
+            seededRandom(seed),
+          );
+          const e = evaluate(
+            pictured({}, rung.family, rung.id, { frames: [{ t: 0, points: shot.points }] as Observation['frames'] }),
+          );
+          for (const m of e.measures) expect(Number.isFinite(m.value) && Number.isFinite(m.sd) && m.sd >= 0).toBe(true);
+          for (const f of e.findings) expect(f.probability >= 0.4 && f.probability <= 1).toBe(true);
+        },
+      ),
+      { numRuns: 80 },
+    );
+  });
+});
+
+describe('drills for a fault', () => {
+  test('nothing excluded by a caution is ever chosen, for all faults and cautions', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...catalog.faults),
+        fc.subarray([...CAUTION_IDS]),
+        fc.integer({ min: 2, max: 4 }),
+        (fault, cautions: CautionId[], count) => {
+          for (const family of fault.families) {
+            const { chosen, leftOut } = drillsForFault(catalog, fault.id, family, cautions, count);
+            expect(chosen.length).toBeLessThanOrEqual(count);
+            expect(new Set(chosen.map((c) => c.drill)).size).toBe(chosen.length);
+            for (const c of chosen)
+              expect(
+                catalog.drills.find((d) => d.id === c.drill)!.excludedBy.filter((x) => cautions.includes(x)),
+              ).toEqual([]);
+            for (const l of leftOut) expect(cautions).toContain(l.caution);
+          }
+        },
+      ),
+    );
+  });
+  test('without cautions every fault gets at least two, led by one for its likeliest cause', () => {
+    for (const fault of catalog.faults) {
+      for (const family of fault.families) {
+        const { chosen } = drillsForFault(catalog, fault.id, family, []);
+        expect(chosen.length).toBeGreaterThanOrEqual(2);
+      }
+    }
+    expect(drillsForFault(catalog, 'sunk-shoulders', 'front-plank', []).chosen[0]!.drill).toMatch(/push-up-plus/);
+  });
+});

@@ -1,0 +1,41 @@
+/** Settings from the environment, read once at start. */
+import { z } from 'zod';
+
+const schema = z.object({
+  PORT: z.coerce.number().int().min(0).max(65535).default(4173),
+  HOST: z.string().default('127.0.0.1'),
+  ANCHOR_DATA: z.string().default('data/studio'),
+  ANCHOR_DEMO: z.enum(['0', '1']).default('0'),
+  ANCHOR_SECRET: z.string().min(32).optional(),
+  ANCHOR_TRUST_PROXY: z.enum(['0', '1']).default('0'),
+  LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
+});
+
+export interface Config {
+  port: number;
+  host: string;
+  /** Folder of the database file, the pictures and the session secret. */
+  dataDir: string;
+  demo: boolean;
+  secret?: string;
+  trustProxy: boolean;
+  logLevel: string;
+  /** Folder of the built interface; none in tests of the routes. */
+  webDir?: string;
+}
+
+/** @throws Error naming the variable that is wrong */
+export function readConfig(env: NodeJS.ProcessEnv): Config {
+  const result = schema.safeParse(env);
+  if (!result.success) throw new Error(result.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
+  const e = result.data;
+  return {
+    port: e.PORT,
+    host: e.HOST,
+    dataDir: e.ANCHOR_DATA,
+    demo: e.ANCHOR_DEMO === '1',
+    secret: e.ANCHOR_SECRET,
+    trustProxy: e.ANCHOR_TRUST_PROXY === '1',
+    logLevel: e.LOG_LEVEL,
+  };
+}

@@ -1,0 +1,279 @@
+import { randomUUID } from 'node:crypto';
+import { existsSync, readdirSync } from 'node:fs';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import sharp from 'sharp';
+import { CSRF_HEADER } from '../../api/common.js';
+import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
+
+let studio: TestStudio;
+let coach: Client;
+let person: string;
+beforeEach(async () => {
+  studio = await testStudio();
+  coach = await studio.as('coach');
+  person = (await coach.send('post', '/people', { name: 'Marit', stature: 1.72, mass: 68, sex: 'female' })).body
+    .id as string;
+});
+afterEach(() => studio.close());
+
+const observation = {
+  format: 'upright-anchor/observation',
+  version: 1,
+  position: 'front-plank',
+  rung: 'forearm',
+  view: 'side',
+  picture: { width: 1280, height: 720 },
+  frames: [],
+  events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
+  ended: { t: 40, reason: 'coach' },
+  target: 40,
+};
+const look = (change: object = {}) => ({
+  id: randomUUID(),
+  startedAt: '2026-05-20T09:00:00.000Z',
+  observation,
+  ...change,
+});
+const consent = (): Promise<unknown> =>
+  coach
+    .send('post', `/people/${person}/consents`, { kind: 'pictures', givenBy: 'Marit', relation: 'self', from: DAY })
+    .then((r) => r.body);
+const upload = (client: Client, bytes: Buffer, name = 'a.jpg', type = 'image/jpeg') =>
+  client.agent
+    .post(`/api/people/${person}/media`)
+    .set(CSRF_HEADER, client.token)
+    .set('x-anchor-day', DAY)
+    .attach('picture', bytes, { filename: name, contentType: type });
+const jpeg = (): Promise<Buffer> =>
+  sharp({ create: { width: 640, height: 480, channels: 3, background: '#888' } })
+    .jpeg()
+    .toBuffer();
+
+describe('looks', () => {
+  test('a look is stored as it was sent, evaluated when read, and sent twice is kept once', async () => {
+    const input = look();
+    const made = await coach.send('post', `/people/${person}/looks`, input);
+    expect(made.status).toBe(201);
+    expect(made.body).toMatchObject({ id: input.id, observation, mends: [], relooks: [], by: coach.account!.name });
+    expect((await coach.send('post', `/people/${person}/looks`, input)).status).toBe(200);
+    const history = (await coach.get(`/people/${person}/looks`)).body;
+    expect(history).toMatchObject({
+      more: false,
+      items: [{ clean: 21.4, total: 40, endedBy: 'coach', top: { fault: 'hip-sag', severity: 'clear' } }],
+    });
+    const stored = (await studio.db('observations').first()) as { record: string };
+    expect(stored.record).not.toMatch(/severity|probability|clean/);
+  });
+  test('judging by another method does not alter what is stored', async () => {
+    const input = look({
+      observation: {
+        ...observation,
+        events: [],
+        ended: undefined,
+        frames: [{ t: 0, points: { shoulder: [900, 400], hip: [600, 440], ankle: [100, 450] } }],
+        landmarkSd: 0.5,
+      },
+    });
+    await coach.send('post', `/people/${person}/looks`, input);
+    const [before] = (await studio.db('observations').select('record')) as { record: string }[];
+    const by = async (method: string) =>
+      (await coach.get(`/looks/${input.id}/evaluation?method=${method}`)).body.findings[0]?.severity;
+    expect(await by('straight')).not.toEqual(await by('hollow'));
+    expect(((await studio.db('observations').select('record')) as { record: string }[])[0]).toEqual(before);
+    expect((await coach.get(`/looks/${input.id}/evaluation?method=magic`)).status).toBe(422);
+  });
+  test('pages, newest first', async () => {
+    for (let i = 0; i < 5; i += 1)
+      await coach.send('post', `/people/${person}/looks`, look({ startedAt: `2026-05-1${i}T09:00:00.000Z` }));
+    const page = (await coach.get(`/people/${person}/looks?limit=3`)).body;
+    expect(page.more).toBe(true);
+    expect(page.items.map((i: { startedAt: string }) => i.startedAt.slice(8, 10))).toEqual(['14', '13', '12']);
+    const rest = (await coach.get(`/people/${person}/looks?limit=3&before=${page.items[2].startedAt}`)).body;
+    expect(rest).toMatchObject({ more: false, items: [{}, {}] });
+  });
+  test('answers and notes are added, mends tried are kept and taken back, a re-look is linked', async () => {
+    const input = look();
+    await coach.send('post', `/people/${person}/looks`, input);
+    expect(
+      (await coach.send('patch', `/looks/${input.id}`, { evidence: { 'felt-first': 'belly' }, note: 'good' })).body,
+    ).toMatchObject({ note: 'good', observation: { evidence: { 'felt-first': 'belly' } } });
+    expect((await coach.send('patch', `/looks/${input.id}`, { evidence: { 'felt-first': 'soul' } })).status).toBe(422);
+    const mend = { id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' };
+    expect((await coach.send('post', `/looks/${input.id}/mends`, mend)).body.mends).toMatchObject([mend]);
+    expect((await coach.send('post', `/looks/${input.id}/mends`, mend)).body.mends).toHaveLength(1);
+    expect((await coach.send('post', `/looks/${input.id}/mends`, { ...mend, result: 'magic' })).status).toBe(422);
+    const again = look({ relookOf: input.id });
+    await coach.send('post', `/people/${person}/looks`, again);
+    expect((await coach.get(`/looks/${input.id}`)).body.relooks).toEqual([again.id]);
+    expect((await coach.send('delete', `/looks/${input.id}/mends/${mend.id}`)).body.mends).toEqual([]);
+    expect((await coach.send('delete', `/looks/${input.id}/mends/${mend.id}`)).status).toBe(404);
+  });
+  test('taken out and brought back by a coach, not by an assistant', async () => {
+    const group = (await coach.send('post', '/groups', { name: 'Squad' })).body.id as string;
+    await coach.send('patch', `/people/${person}`, { groupId: group });
+    const input = look();
+    const assistant = await studio.as('assistant', [group]);
+    expect((await assistant.send('post', `/people/${person}/looks`, input)).status).toBe(201);
+    expect((await assistant.send('delete', `/looks/${input.id}`)).status).toBe(403);
+    expect((await coach.send('delete', `/looks/${input.id}`)).status).toBe(204);
+    expect((await coach.get(`/looks/${input.id}`)).status).toBe(404);
+    expect((await coach.get(`/people/${person}/looks`)).body.items).toEqual([]);
+    expect((await assistant.send('post', `/looks/${input.id}/restore`)).status).toBe(403);
+    expect((await coach.send('post', `/looks/${input.id}/restore`)).status).toBe(200);
+    expect((await coach.send('post', `/looks/${randomUUID()}/restore`)).status).toBe(404);
+  });
+  test('the file of a look is the open format and comes back in', async () => {
+    const input = look();
+    await coach.send('post', `/people/${person}/looks`, input);
+    const file = await coach.get(`/looks/${input.id}/file`);
+    expect(file.headers['content-disposition']).toMatch(/attachment; filename="?look-2026-05-20\.json/);
+    expect(file.body).toEqual(observation);
+    expect((await coach.send('post', '/evaluate', file.body)).body.hold.clean).toBe(21.4);
+  });
+  test.each([
+    [{ observation: { ...observation, version: 9 } }, 'observation.version'],
+    [{ observation: { ...observation, rung: 'ceiling' } }, 'rung'],
+    [{ observation: { ...observation, events: [{ t: 1, fault: 'swing', state: 'on' }] } }, 'events[0].fault'],
+    [{ id: 'seven' }, 'id'],
+    [{ startedAt: 'noon' }, 'startedAt'],
+    [{ mediaId: randomUUID() }, 'mediaId'],
+    [{ relookOf: randomUUID() }, 'relookOf'],
+  ])('refuses %j at its place and keeps nothing', async (change, path) => {
+    const answer = await coach.send('post', `/people/${person}/looks`, look(change));
+    expect(answer.status).toBe(422);
+    expect(answer.body.problems[0].path).toBe(path);
+    expect(await studio.db('observations').first()).toBeUndefined();
+  });
+  test('nobody from outside, and nobody else’s people', async () => {
+    const input = look();
+    await coach.send('post', `/people/${person}/looks`, input);
+    const stranger = await studio.stranger();
+    const assistant = await studio.as('assistant');
+    for (const path of [
+      `/looks/${input.id}`,
+      `/looks/${input.id}/evaluation`,
+      `/looks/${input.id}/file`,
+      `/people/${person}/looks`,
+    ]) {
+      expect((await stranger.get(path)).status).toBe(401);
+      expect((await assistant.get(path)).status).toBe(404);
+    }
+    for (const [method, path] of [
+      ['patch', ''],
+      ['post', '/mends'],
+    ] as const) {
+      expect((await stranger.send(method, `/looks/${input.id}${path}`, {})).status).toBe(401);
+      expect((await assistant.send(method, `/looks/${input.id}${path}`, {})).status).toBe(404);
+    }
+    expect((await assistant.send('post', `/people/${person}/looks`, look())).status).toBe(404);
+    expect((await stranger.send('post', '/evaluate', observation)).status).toBe(401);
+    const other = (await coach.send('post', '/people', { name: 'Teo' })).body.id as string;
+    expect((await coach.send('post', `/people/${other}/looks`, input)).status).toBe(409);
+  });
+});
+
+describe('pictures', () => {
+  test('without consent none is taken', async () => {
+    expect((await upload(coach, await jpeg())).status).toBe(409);
+    expect(readdirSync(`${studio.dir}/media`)).toEqual([]);
+  });
+  test('turned upright, stripped of position data, with a thumbnail, kept from caches', async () => {
+    await consent();
+    const bytes = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#888' } })
+      .withExif({ IFD0: { Copyright: 'secret-place' }, IFD3: { GPSLatitude: '53/1 20/1 0/1' } })
+      .withMetadata({ orientation: 6 })
+      .jpeg()
+      .toBuffer();
+    const made = await upload(coach, bytes);
+    expect(made.status).toBe(201);
+    expect(made.body).toMatchObject({ width: 480, height: 640 });
+    const full = await coach
+      .get(`/media/${made.body.id}`)
+      .buffer(true)
+      .parse((res, done) => {
+        const parts: Buffer[] = [];
+        res.on('data', (d: Buffer) => parts.push(d));
+        res.on('end', () => done(null, Buffer.concat(parts)));
+      });
+    expect(full.headers['cache-control']).toBe('private, no-store');
+    const facts = await sharp(full.body as Buffer).metadata();
+    expect(facts).toMatchObject({ width: 480, height: 640 });
+    expect(facts.exif).toBeUndefined();
+    expect((full.body as Buffer).includes('secret-place')).toBe(false);
+    expect((await coach.get(`/media/${made.body.id}/thumbnail`)).type).toBe('image/jpeg');
+    const input = look({ mediaId: made.body.id });
+    expect((await coach.send('post', `/people/${person}/looks`, input)).body.mediaId).toBe(made.body.id);
+  });
+  test('only for who may see the person', async () => {
+    await consent();
+    const { id } = (await upload(coach, await jpeg())).body as { id: string };
+    const stranger = await studio.stranger();
+    const assistant = await studio.as('assistant');
+    for (const path of [`/media/${id}`, `/media/${id}/thumbnail`]) {
+      expect((await stranger.get(path)).status).toBe(401);
+      expect((await assistant.get(path)).status).toBe(404);
+    }
+    expect((await upload(stranger, await jpeg())).status).toBe(401);
+    expect((await upload(assistant, await jpeg())).status).toBe(404);
+    expect((await assistant.send('delete', `/media/${id}`)).status).toBe(403);
+    expect((await coach.send('delete', `/media/${id}`)).status).toBe(204);
+    expect((await coach.get(`/media/${id}`)).status).toBe(404);
+  });
+  test.each([
+    ['text', () => Buffer.from('not a picture'), 422],
+    ['half a JPEG', async () => (await jpeg()).subarray(0, 700), 422],
+    ['an SVG', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), 422],
+    [
+      'a GIF',
+      () =>
+        sharp({ create: { width: 9, height: 9, channels: 3, background: '#888' } })
+          .gif()
+          .toBuffer(),
+      422,
+    ],
+    [
+      '51 megapixels',
+      () =>
+        sharp({ create: { width: 10200, height: 5000, channels: 3, background: '#888' } })
+          .png()
+          .toBuffer(),
+      422,
+    ],
+    ['21 MB', () => Buffer.alloc(21 * 1024 * 1024), 413],
+  ])('%s is refused and leaves nothing behind', async (_name, make, status) => {
+    await consent();
+    const answer = await upload(coach, await make());
+    expect([answer.status, answer.type]).toEqual([status, 'application/problem+json']);
+    expect(answer.body.title).toMatch(/picture/i);
+    expect(readdirSync(`${studio.dir}/media`)).toEqual([]);
+    expect(await studio.db('media').first()).toBeUndefined();
+  });
+  test('a field missing or misnamed', async () => {
+    await consent();
+    const none = await coach.agent
+      .post(`/api/people/${person}/media`)
+      .set(CSRF_HEADER, coach.token)
+      .set('x-anchor-day', DAY)
+      .field('a', 'b');
+    expect(none.body.problems).toMatchObject([{ path: 'picture' }]);
+    const other = await coach.agent
+      .post(`/api/people/${person}/media`)
+      .set(CSRF_HEADER, coach.token)
+      .set('x-anchor-day', DAY)
+      .attach('photo', await jpeg(), 'a.jpg');
+    expect(other.status).toBe(400);
+  });
+  test('withdrawing the consent deletes the pictures and keeps the numbers', async () => {
+    await consent();
+    const { id } = (await upload(coach, await jpeg())).body as { id: string };
+    const input = look({ mediaId: id });
+    await coach.send('post', `/people/${person}/looks`, input);
+    const record = (await coach.get(`/people/${person}`)).body.consents[0].id as string;
+    expect((await coach.send('post', `/people/${person}/consents/${record}/withdraw`)).body.allows.pictures).toBe(
+      false,
+    );
+    expect(existsSync(`${studio.dir}/media/${id}.jpg`)).toBe(false);
+    expect((await coach.get(`/looks/${input.id}`)).body).toMatchObject({ mediaId: null, observation: { target: 40 } });
+    expect((await coach.send('post', `/people/${person}/consents/${record}/withdraw`)).status).toBe(404);
+  });
+});

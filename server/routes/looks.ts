@@ -1,0 +1,198 @@
+/** Looks, their history, evaluation and export; mends tried; pictures. */
+import { randomUUID } from 'node:crypto';
+import { Router, type Request, type Response } from 'express';
+import multer from 'multer';
+import { z } from 'zod';
+import { idSchema } from '../../api/common.js';
+import {
+  historyQuerySchema,
+  lookInputSchema,
+  lookPatchSchema,
+  mendInputSchema,
+  type HistoryItem,
+  type Look,
+} from '../../api/observations.js';
+import { evaluateObservation, resolveObservation } from '../../core/evaluate.js';
+import type { MethodId } from '../../core/formats/catalog.js';
+import { METHOD_IDS } from '../../core/formats/catalog.js';
+import { observationSchema } from '../../core/formats/observation.js';
+import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { requireRole } from '../http/session.js';
+import { MAX_BYTES } from '../media/pictures.js';
+import { dayOf, idOf, me, personOf, take, type Context } from './context.js';
+
+const methodQuery = z.object({ method: z.enum(METHOD_IDS).optional() });
+
+/** A history line: the record's own facts and what the one evaluation says of them. */
+function historyItem(look: Look, method: MethodId | undefined, personMethod: MethodId | null): HistoryItem {
+  const { evaluation, rung } = evaluateObservation(look.observation, {
+    method,
+    defaultMethod: personMethod ?? undefined,
+  });
+  const top = evaluation.findings[0];
+  const line = evaluation.view?.usable ? evaluation.measures.find((m) => m.id === 'hip-line') : undefined;
+  return {
+    id: look.id,
+    startedAt: look.startedAt,
+    position: look.observation.position,
+    rung: rung.id,
+    mediaId: look.mediaId,
+    relookOf: look.relookOf,
+    target: look.observation.target ?? null,
+    clean: evaluation.hold?.clean ?? null,
+    total: evaluation.hold?.total ?? null,
+    endedBy: evaluation.hold?.endedBy ?? null,
+    bodyLine: line ? { value: line.value, sd: line.sd } : null,
+    top: top ? { fault: top.fault, severity: top.severity, probability: top.probability } : null,
+    helped: look.mends.filter((m) => m.result === 'helped').map((m) => m.fault),
+  };
+}
+
+export function lookRoutes(context: Context): Router {
+  const { people, looks, pictures } = context;
+  const router = Router();
+
+  const lookOf = async (request: Request, response: Response): Promise<Look> => {
+    const look = await looks.find(idOf(request));
+    if (!look || !(await people.maySee(me(response), look.personId))) throw notFound('This look');
+    return look;
+  };
+
+  router.post('/evaluate', (request, response) => {
+    const { method } = take(methodQuery, request.query);
+    response.json(evaluateObservation(take(observationSchema, request.body), { method }).evaluation);
+  });
+
+  router.get('/people/:id/looks', async (request, response) => {
+    const person = await personOf(context, request, response);
+    const query = take(historyQuerySchema, request.query);
+    const found = await looks.ofPerson(person.id, query.limit + 1, query.before);
+    response.json({
+      items: found.slice(0, query.limit).map((look) => historyItem(look, query.method, person.method)),
+      more: found.length > query.limit,
+    });
+  });
+
+  router.post('/people/:id/looks', async (request, response) => {
+    const person = await personOf(context, request, response);
+    const input = take(lookInputSchema, request.body);
+    resolveObservation(input.observation);
+    const known = await looks.owner(input.id);
+    if (known) {
+      if (known.personId !== person.id) throw new HttpProblem(409, 'This look belongs to somebody else');
+    } else {
+      const media = input.mediaId ? await looks.findMedia(input.mediaId) : null;
+      if (input.mediaId && media?.personId !== person.id)
+        throw invalid([{ path: 'mediaId', message: 'is no picture of this person' }]);
+      if (input.relookOf && (await looks.owner(input.relookOf))?.personId !== person.id)
+        throw invalid([{ path: 'relookOf', message: 'is no look at this person' }]);
+      await looks.add(person.id, input, me(response).id);
+    }
+    const look = await looks.find(input.id);
+    response.status(known ? 200 : 201).json(look);
+  });
+
+  router.get('/looks/:id', async (request, response) => {
+    response.json(await lookOf(request, response));
+  });
+  router.patch('/looks/:id', async (request, response) => {
+    const look = await lookOf(request, response);
+    await looks.change(look, take(lookPatchSchema, request.body));
+    response.json(await looks.find(look.id));
+  });
+  router.delete('/looks/:id', requireRole('coach'), async (request, response) => {
+    const look = await lookOf(request, response);
+    await looks.setDeleted(look.id, true);
+    response.status(204).end();
+  });
+  router.post('/looks/:id/restore', requireRole('coach'), async (request, response) => {
+    const id = idOf(request);
+    const owner = await looks.owner(id);
+    if (!owner || !(await people.maySee(me(response), owner.personId))) throw notFound('This look');
+    await looks.setDeleted(id, false);
+    response.json(await looks.find(id));
+  });
+  router.get('/looks/:id/evaluation', async (request, response) => {
+    const look = await lookOf(request, response);
+    const person = await people.find(me(response), look.personId, dayOf(request));
+    const { method } = take(methodQuery, request.query);
+    response.json(
+      evaluateObservation(look.observation, {
+        method,
+        defaultMethod: person?.method ?? undefined,
+        cautions: person?.cautions,
+      }).evaluation,
+    );
+  });
+  router.get('/looks/:id/file', async (request, response) => {
+    const look = await lookOf(request, response);
+    response.attachment(`look-${look.startedAt.slice(0, 10)}.json`).json(look.observation);
+  });
+
+  router.post('/looks/:id/mends', async (request, response) => {
+    const look = await lookOf(request, response);
+    await looks.addMend(look.id, take(mendInputSchema, request.body));
+    response.status(201).json(await looks.find(look.id));
+  });
+  router.delete('/looks/:id/mends/:mend', async (request, response) => {
+    const look = await lookOf(request, response);
+    const { mend } = take(z.object({ mend: idSchema }), { mend: request.params.mend });
+    if (!(await looks.removeMend(look.id, mend))) throw notFound('This step');
+    response.json(await looks.find(look.id));
+  });
+
+  const upload = multer({
+    storage: multer.memoryStorage(),
+    limits: { fileSize: MAX_BYTES, files: 1, fields: 2, parts: 4 },
+  }).single('picture');
+  router.post(
+    '/people/:id/media',
+    async (request, response, next) => {
+      // Permission first: without it the file is not even read.
+      const person = await personOf(context, request, response);
+      if (!person.allows.pictures)
+        throw new HttpProblem(409, 'No consent for pictures', 'Record the consent on the person’s page first.');
+      response.locals.person = person;
+      next();
+    },
+    upload,
+    async (request, response) => {
+      if (!request.file) throw invalid([{ path: 'picture', message: 'is missing' }]);
+      const id = randomUUID();
+      const size = await pictures.store(id, request.file.buffer);
+      const media = {
+        id,
+        personId: (response.locals.person as { id: string }).id,
+        ...size,
+        takenAt: new Date().toISOString(),
+      };
+      await looks.addMedia(media, me(response).id);
+      response.status(201).json(media);
+    },
+  );
+  const send =
+    (thumbnail: boolean) =>
+    async (request: Request, response: Response): Promise<void> => {
+      const media = await looks.findMedia(idOf(request));
+      if (
+        !media ||
+        !(await people.maySee(me(response), media.personId)) ||
+        !(await pictures.exists(media.id, thumbnail))
+      )
+        throw notFound('This picture');
+      response
+        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline' })
+        .type('jpeg')
+        .sendFile(pictures.path(media.id, thumbnail), { cacheControl: false });
+    };
+  router.get('/media/:id', send(false));
+  router.get('/media/:id/thumbnail', send(true));
+  router.delete('/media/:id', requireRole('coach'), async (request, response) => {
+    const media = await looks.findMedia(idOf(request));
+    if (!media || !(await people.maySee(me(response), media.personId))) throw notFound('This picture');
+    await looks.removeMedia(media.id);
+    await pictures.remove(media.id);
+    response.status(204).end();
+  });
+  return router;
+}

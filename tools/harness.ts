@@ -1,0 +1,112 @@
+/** A filled demo studio on a port of its own and a real browser: for the interface tests and the screenshots. */
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+export interface Hall {
+  url: string;
+  browser: Browser;
+  /** A fresh page in a context of its own. */
+  page: () => Promise<Page>;
+  /** A page signed in as the demo's coach. */
+  coach: () => Promise<Page>;
+  /** Ends the server without a goodbye, as a dead machine would. */
+  kill: () => Promise<void>;
+  /** Starts it again on the same port and data. */
+  revive: () => Promise<void>;
+  close: () => Promise<void>;
+}
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+
+async function answered(url: string): Promise<void> {
+  for (let i = 0; i < 100; i += 1) {
+    const ok = await fetch(`${url}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error('the server did not start within 10 seconds');
+}
+
+/** @throws Error when the interface is not built or no browser is found */
+export async function openHall(): Promise<Hall> {
+  if (!existsSync('dist/web/index.html') || !existsSync('dist/server/main.js'))
+    throw new Error('build first: npm run build');
+  const executablePath = CHROMIUM.find((path) => path && existsSync(path));
+  if (!executablePath) throw new Error('no Chromium found; set CHROMIUM to its path');
+  const data = mkdtempSync(join(tmpdir(), 'anchor-hall-'));
+  const port = await freePort();
+  const url = `http://127.0.0.1:${port}`;
+  const env = { ...process.env, ANCHOR_DATA: data, ANCHOR_DEMO: '1', PORT: String(port), LOG_LEVEL: 'warn' };
+  const filled = spawnSync(process.execPath, ['dist/server/fill-demo.js'], { env, encoding: 'utf8' });
+  if (filled.status !== 0) throw new Error(filled.stderr);
+  let server: ChildProcess;
+  const start = async (): Promise<void> => {
+    server = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    await answered(url);
+  };
+  const end = (signal: NodeJS.Signals): Promise<void> =>
+    new Promise((resolve) => {
+      if (server.exitCode !== null || server.signalCode !== null) return resolve();
+      server.once('exit', () => resolve());
+      server.kill(signal);
+    });
+  await start();
+  const profile = mkdtempSync(join(tmpdir(), 'anchor-browser-'));
+  const browser = await puppeteer.launch({
+    executablePath,
+    userDataDir: profile,
+    args: [
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--force-color-profile=srgb',
+    ],
+    defaultViewport: { width: 1280, height: 800 },
+  });
+  const page = async (): Promise<Page> => {
+    const context = await browser.createBrowserContext();
+    const opened = await context.newPage();
+    opened.setDefaultTimeout(15000);
+    return opened;
+  };
+  return {
+    url,
+    browser,
+    page,
+    async coach() {
+      const opened = await page();
+      await opened.goto(`${url}/sign-in`);
+      await opened.locator('::-p-text(Enter the demo)').click();
+      await opened.waitForSelector('::-p-aria(Places)');
+      return opened;
+    },
+    kill: () => end('SIGKILL'),
+    revive: start,
+    async close() {
+      await browser.close();
+      await end('SIGTERM');
+      rmSync(data, { recursive: true, force: true });
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}

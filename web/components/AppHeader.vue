@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
+import { CircleUser, CloudOff } from '@lucide/vue';
+import { computed } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useOutbox } from '../stores/outbox.js';
+import { useSession } from '../stores/session.js';
+import { useSettings } from '../stores/settings.js';
+
+const session = useSession();
+const settings = useSettings();
+const outbox = useOutbox();
+const router = useRouter();
+const route = useRoute();
+
+const places = computed(() => [
+  { name: 'Floor', to: '/', at: ['floor'] },
+  { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
+  { name: 'Bench', to: '/bench', at: ['bench', 'look'] },
+  { name: 'Studio', to: '/studio', at: ['studio'] },
+]);
+const waiting = computed(() => outbox.items.filter((i) => !i.refused).length);
+const refused = computed(() => outbox.items.filter((i) => i.refused));
+
+async function leave(): Promise<void> {
+  await session.signOut();
+  await router.push('/sign-in');
+}
+</script>
+
+<template>
+  <header class="bg-paper border-rule sticky top-0 z-30 border-b">
+    <div class="mx-auto flex max-w-[1320px] items-center gap-4 px-4">
+      <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" aria-label="Upright Anchor, to the floor"
+        >Upright&nbsp;Anchor</RouterLink
+      >
+      <nav
+        class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[26rem]"
+        aria-label="Places"
+      >
+        <!-- The places hang on a line made fast at both ends; the knot shows where you are. -->
+        <ol class="relative flex justify-between">
+          <li aria-hidden="true" class="bg-rope absolute inset-x-2 bottom-[9px] h-[3px] rounded"></li>
+          <li v-for="place in places" :key="place.to" class="relative">
+            <RouterLink
+              :to="place.to"
+              class="flex min-h-[52px] min-w-[64px] flex-col items-center px-2 pt-2 font-semibold"
+              :aria-current="place.at.includes(String(route.name)) ? 'page' : undefined"
+            >
+              <span>{{ place.name }}</span>
+              <span
+                aria-hidden="true"
+                class="border-paper absolute bottom-[3px] rounded-full border-2"
+                :class="
+                  place.at.includes(String(route.name))
+                    ? 'bg-rope h-[15px] w-[15px]'
+                    : 'bg-soft mb-[3px] h-[9px] w-[9px]'
+                "
+              ></span>
+            </RouterLink>
+          </li>
+        </ol>
+      </nav>
+      <div class="ml-auto flex items-center gap-2">
+        <span v-if="waiting > 0" role="status" class="tag tag-caution"
+          ><CloudOff :size="16" aria-hidden="true" /> {{ waiting }} kept here, not yet sent</span
+        >
+        <Menu as="div" class="relative">
+          <MenuButton class="btn btn-quiet" :aria-label="`Account: ${session.account?.name}`"
+            ><CircleUser :size="22" aria-hidden="true" /><span class="max-lg:hidden">{{
+              session.account?.name
+            }}</span></MenuButton
+          >
+          <MenuItems class="card absolute right-0 z-40 mt-1 w-64 space-y-2 shadow-lg focus:outline-none">
+            <p class="text-soft text-sm">{{ session.account?.role }} · {{ session.account?.email }}</p>
+            <MenuItem v-slot="{ active }">
+              <button
+                class="btn w-full"
+                :class="{ 'bg-sunk': active }"
+                @click="settings.theme = settings.dark ? 'light' : 'dark'"
+              >
+                {{ settings.dark ? 'Light' : 'Dark' }} surfaces
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button
+                class="btn w-full"
+                :class="{ 'bg-sunk': active }"
+                @click="settings.units = settings.units === 'metric' ? 'imperial' : 'metric'"
+              >
+                Show {{ settings.units === 'metric' ? 'feet and pounds' : 'centimetres and kilograms' }}
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="leave">Sign out</button>
+            </MenuItem>
+          </MenuItems>
+        </Menu>
+      </div>
+    </div>
+    <div v-for="item in refused" :key="item.key" role="alert" class="note mx-4 mb-2 flex items-center gap-3">
+      <span>Something kept on this device was refused by the server: {{ item.refused }}</span>
+      <button class="btn ml-auto" @click="outbox.drop(item.key!)">Let it go</button>
+    </div>
+  </header>
+</template>

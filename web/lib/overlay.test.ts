@@ -1,0 +1,44 @@
+import { describe, expect, test } from '@jest/globals';
+import { bodyOf } from '../../core/body/anthropometry.js';
+import { DEFAULT_CAMERA, simulatePicture } from '../../core/body/simulate.js';
+import { catalog, rungOf } from '../../core/catalog/index.js';
+import { evaluateObservation } from '../../core/evaluate.js';
+import { observationSchema } from '../../core/formats/observation.js';
+import { overlayOf, sameScaleBox } from './overlay.js';
+
+const look = (pixelsPerMetre: number) => {
+  const shot = simulatePicture(rungOf(catalog, 'front-plank').pose, bodyOf(), { ...DEFAULT_CAMERA, pixelsPerMetre });
+  return observationSchema.parse({
+    format: 'upright-anchor/observation',
+    version: 1,
+    position: 'front-plank',
+    view: 'side',
+    picture: shot.picture,
+    floor: shot.floor,
+    frames: [{ t: 0, points: shot.points }],
+  });
+};
+
+describe('overlay', () => {
+  test('the line runs over shoulder, hip, knee and ankle; its band is four landmark errors wide', () => {
+    const observation = look(480);
+    const overlay = overlayOf(observation, evaluateObservation(observation));
+    expect(overlay.knots).toHaveLength(4);
+    const { shoulder, ankle } = observation.frames[0]!.points;
+    expect(overlay.ideal).toEqual([shoulder, ankle]);
+    expect(overlay.band).toBeCloseTo(4 * 0.012 * Math.hypot(shoulder![0] - ankle![0], shoulder![1] - ankle![1]), 6);
+  });
+  test('a look without points has no line', () => {
+    const observation = { ...look(480), frames: [] };
+    expect(overlayOf(observation, evaluateObservation(observation)).line).toBeNull();
+  });
+  test('windows of two looks at different distances show the body at the same size', () => {
+    const share = (ppm: number): number => {
+      const observation = look(ppm);
+      const [, , width] = sameScaleBox(observation, 1.9)!.split(' ').map(Number);
+      const { shoulder, ankle } = observation.frames[0]!.points;
+      return Math.hypot(shoulder![0] - ankle![0], shoulder![1] - ankle![1]) / width!;
+    };
+    expect(share(300)).toBeCloseTo(share(520), 9);
+  });
+});

@@ -1,0 +1,31 @@
+/** Places and their addresses. Addresses hold ids only, never names or health. */
+import { createRouter, createWebHistory } from 'vue-router';
+import { useSession } from './stores/session.js';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'floor', component: () => import('./views/floor/FloorPage.vue') },
+    { path: '/people', name: 'people', component: () => import('./views/people/PeoplePage.vue') },
+    { path: '/people/:id', name: 'person', component: () => import('./views/people/PersonPage.vue'), props: true },
+    {
+      path: '/people/:id/compare',
+      name: 'compare',
+      component: () => import('./views/people/ComparePage.vue'),
+      props: true,
+    },
+    { path: '/bench', name: 'bench', component: () => import('./views/bench/BenchPage.vue') },
+    { path: '/looks/:id', name: 'look', component: () => import('./views/looks/LookPage.vue'), props: true },
+    { path: '/studio', name: 'studio', component: () => import('./views/studio/StudioPage.vue') },
+    { path: '/sign-in', name: 'sign-in', component: () => import('./views/door/SignInPage.vue') },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./views/door/LostPage.vue') },
+  ],
+});
+
+router.beforeEach(async (to) => {
+  const session = useSession();
+  if (!session.state) await session.load().catch(() => undefined);
+  if (to.name !== 'sign-in' && !session.account)
+    return { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } };
+  return true;
+});

@@ -1,0 +1,16 @@
+/** What this device prefers: units and light or dark. */
+import { useLocalStorage, usePreferredDark } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed, watchEffect } from 'vue';
+import type { Units } from '../lib/units.js';
+
+export const useSettings = defineStore('settings', () => {
+  const units = useLocalStorage<Units>('anchor.units', 'metric');
+  const theme = useLocalStorage<'light' | 'dark' | 'auto'>('anchor.theme', 'auto');
+  const prefersDark = usePreferredDark();
+  const dark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'));
+  watchEffect(() => {
+    document.documentElement.dataset.theme = dark.value ? 'dark' : 'light';
+  });
+  return { units, theme, dark };
+});

@@ -1,0 +1,240 @@
+<script setup lang="ts">
+import { Camera, Timer } from '@lucide/vue';
+import { computed, defineAsyncComponent, onMounted, reactive, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { historySchema, lookSchema, type HistoryItem, type LookInput } from '../../../api/observations.js';
+import { personSchema, personSummarySchema, type Person } from '../../../api/people.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
+import { catalog, record, rungOf, rungsOf } from '../../../core/catalog/index.js';
+import type { MethodId } from '../../../core/formats/catalog.js';
+import FigureView from '../../components/FigureView.vue';
+import LoadState from '../../components/LoadState.vue';
+import PersonTags from '../../components/PersonTags.vue';
+import { call } from '../../lib/api.js';
+import { storedHold } from '../../lib/hold-keeper.js';
+import { athleteOf } from '../../lib/look.js';
+import { useResource } from '../../lib/resource.js';
+import { cautionName, secondsText } from '../../lib/words.js';
+import { useOutbox } from '../../stores/outbox.js';
+import HoldRunner from './HoldRunner.vue';
+import type { BenchSetup } from './setup.js';
+
+const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
+const route = useRoute();
+const router = useRouter();
+const outbox = useOutbox();
+const kept = storedHold();
+
+const people = useResource(() => call('/people', personSummarySchema.array()));
+const personId = ref(kept?.personId ?? String(route.query.person ?? ''));
+const person = ref<Person | null>(null);
+const history = ref<HistoryItem[]>([]);
+const problem = ref('');
+const relookOf = ref<string | null>(kept?.relookOf ?? null);
+const mode = ref<'watch' | 'picture'>('watch');
+const running = ref(kept !== null);
+const setup = reactive<BenchSetup>({
+  position: kept?.position ?? 'front-plank',
+  rung: kept?.rung ?? 'forearm',
+  method: kept?.method ?? 'straight',
+  target: kept?.target ?? 40,
+  elbowAhead: kept?.elbowAhead ?? null,
+});
+
+function choosePosition(position: string, rung?: string): void {
+  const chosen = rungOf(catalog, position, rung);
+  Object.assign(setup, {
+    position,
+    rung: chosen.id,
+    target: chosen.target,
+    elbowAhead: null,
+    method: person.value?.method ?? record(catalog.families, position).defaultMethod,
+  });
+}
+
+async function loadPerson(): Promise<void> {
+  person.value = null;
+  history.value = [];
+  problem.value = '';
+  if (!personId.value) return;
+  try {
+    const [found, past] = await Promise.all([
+      call(`/people/${personId.value}`, personSchema),
+      call(`/people/${personId.value}/looks?limit=30`, historySchema),
+    ]);
+    person.value = found;
+    history.value = past.items;
+    if (kept || running.value) return;
+    const relook = String(route.query.relook ?? '');
+    if (relook) {
+      const before = await call(`/looks/${relook}`, lookSchema);
+      relookOf.value = before.id;
+      choosePosition(before.observation.position, before.observation.rung);
+      setup.target = before.observation.target ?? setup.target;
+      setup.elbowAhead = before.observation.setup?.elbowAhead ?? null;
+      if (before.observation.method) setup.method = before.observation.method;
+      mode.value = before.observation.frames.length > 0 ? 'picture' : 'watch';
+    } else if (past.items[0]) choosePosition(past.items[0].position, past.items[0].rung);
+    else choosePosition(setup.position);
+  } catch (error) {
+    problem.value = (error as Error).message;
+  }
+}
+watch(personId, () => {
+  relookOf.value = null;
+  void loadPerson();
+});
+onMounted(() => Promise.all([people.load(), loadPerson()]));
+
+const family = computed(() => record(catalog.families, setup.position));
+const rung = computed(() => rungOf(catalog, setup.position, setup.rung));
+const barred = computed(() => rung.value.excludedBy.filter((c) => person.value?.cautions.includes(c)));
+const body = computed(() => bodyOf(person.value ? athleteOf(person.value) : {}));
+const lastTime = computed(() =>
+  history.value.find((h) => h.position === setup.position && h.rung === setup.rung && h.clean !== null),
+);
+
+/** Pads in the order of what this person showed before, then the family's own order. */
+const pads = computed(() => {
+  const count = (fault: string): number =>
+    history.value.filter((h) => h.position === setup.position && h.top?.fault === fault).length;
+  const own = family.value.pads;
+  return [...own]
+    .sort((a, b) => count(b) - count(a) || own.indexOf(a) - own.indexOf(b))
+    .map((id) => record(catalog.faults, id));
+});
+
+async function save(input: LookInput): Promise<void> {
+  await outbox.put({ path: `/people/${personId.value}/looks`, method: 'POST', body: input });
+  await router.push(`/looks/${input.id}`);
+}
+</script>
+
+<template>
+  <h1 class="sr-only">Bench</h1>
+  <p v-if="problem" role="alert" class="note mb-3">{{ problem }}</p>
+  <LoadState v-if="people.error.value && !running" :error="people.error.value" @retry="people.load()" />
+  <div class="grid items-start gap-4 lg:grid-cols-[18.5rem_1fr]">
+    <section class="card space-y-3" aria-labelledby="set">
+      <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
+      <div>
+        <label class="label" for="who">Who</label>
+        <select id="who" v-model="personId" class="field" :disabled="running">
+          <option value="" disabled>Choose a person</option>
+          <option v-for="p in people.value.value ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
+        </select>
+      </div>
+      <PersonTags v-if="person" :person="{ ...person, group: null }" />
+      <div role="group" aria-label="Position" class="grid grid-cols-2 gap-2">
+        <button
+          v-for="f in catalog.families"
+          :key="f.id"
+          class="btn flex-col !gap-0 !px-1"
+          :class="{ 'btn-on': f.id === setup.position }"
+          :aria-pressed="f.id === setup.position"
+          :disabled="running"
+          @click="choosePosition(f.id)"
+        >
+          {{ f.name }}
+        </button>
+      </div>
+      <div>
+        <label class="label" for="version">Version</label>
+        <select
+          id="version"
+          v-model="setup.rung"
+          class="field"
+          :disabled="running"
+          @change="setup.target = rung.target"
+        >
+          <option v-for="r in rungsOf(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
+        </select>
+      </div>
+      <div class="h-20">
+        <FigureView :pose="rung.pose" :body="body" :label="`${family.name}, ${rung.name}: how it should look`" />
+      </div>
+      <p class="text-soft text-sm">{{ rung.how }}</p>
+      <p v-if="barred.length" class="note text-sm">
+        Left out for: {{ barred.map(cautionName).join(', ') }}. Choose an easier version, or ask the person’s
+        professional first.
+      </p>
+      <div class="grid grid-cols-[1fr_5.5rem] gap-2">
+        <div>
+          <label class="label" for="method">Method</label>
+          <select id="method" v-model="setup.method" class="field">
+            <option v-for="m in catalog.methods" :key="m.id" :value="m.id as MethodId">{{ m.name }}</option>
+          </select>
+        </div>
+        <div>
+          <label class="label" for="target">Target, s</label
+          ><input
+            id="target"
+            v-model.number="setup.target"
+            type="number"
+            min="1"
+            max="3600"
+            class="field figures"
+            :disabled="running"
+          />
+        </div>
+      </div>
+      <details v-if="setup.position === 'front-plank'" class="text-sm">
+        <summary class="min-h-[44px] content-center font-semibold">
+          {{ rung.support === 'elbow' ? 'Elbows' : 'Hands' }} ahead on purpose
+        </summary>
+        <label class="sr-only" for="ahead">Centimetres ahead of the shoulder</label>
+        <input
+          id="ahead"
+          type="number"
+          step="1"
+          class="field"
+          placeholder="cm ahead of the shoulder"
+          :value="setup.elbowAhead === null ? '' : Math.round(setup.elbowAhead * 100)"
+          @change="
+            setup.elbowAhead =
+              ($event.target as HTMLInputElement).value === ''
+                ? null
+                : Number(($event.target as HTMLInputElement).value) / 100
+          "
+        />
+      </details>
+      <p v-if="lastTime" class="figures text-sm">
+        Last time: <b>{{ secondsText(lastTime.clean ?? 0) }}</b> clean.
+      </p>
+    </section>
+    <div class="min-w-0">
+      <div role="group" aria-label="How to look" class="mb-3 flex gap-2">
+        <button
+          class="btn"
+          :class="{ 'btn-on': mode === 'watch' }"
+          :aria-pressed="mode === 'watch'"
+          :disabled="running"
+          @click="mode = 'watch'"
+        >
+          <Timer :size="20" aria-hidden="true" /> Watch a hold
+        </button>
+        <button
+          class="btn"
+          :class="{ 'btn-on': mode === 'picture' }"
+          :aria-pressed="mode === 'picture'"
+          :disabled="running"
+          @click="mode = 'picture'"
+        >
+          <Camera :size="20" aria-hidden="true" /> Use a picture
+        </button>
+      </div>
+      <HoldRunner
+        v-if="mode === 'watch'"
+        :person-id="personId"
+        :person="person"
+        :setup="setup"
+        :pads="pads"
+        :kept="kept"
+        :relook-of="relookOf"
+        @running="running = $event"
+        @done="save"
+      />
+      <PictureBench v-else :person-id="personId" :person="person" :setup="setup" :relook-of="relookOf" @done="save" />
+    </div>
+  </div>
+</template>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** The device's own camera through the browser. */
+import { onBeforeUnmount, onMounted, ref } from 'vue';
+import { snapshot } from '../../lib/snapshot.js';
+
+const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();
+const video = ref<HTMLVideoElement | null>(null);
+const problem = ref('');
+let stream: MediaStream | null = null;
+
+onMounted(async () => {
+  try {
+    stream = await navigator.mediaDevices.getUserMedia({
+      video: { facingMode: 'environment', width: { ideal: 1920 } },
+    });
+    video.value!.srcObject = stream;
+  } catch (error) {
+    const name = (error as DOMException).name;
+    problem.value =
+      name === 'NotAllowedError'
+        ? 'The browser was not allowed to use the camera. Allow it in the address bar, or choose a file.'
+        : 'No camera was found on this device. Choose a file, or use the simulated camera.';
+  }
+});
+onBeforeUnmount(() => stream?.getTracks().forEach((track) => track.stop()));
+
+async function take(): Promise<void> {
+  const v = video.value!;
+  emit('taken', await snapshot(v, v.videoWidth, v.videoHeight, 'image/jpeg'));
+}
+</script>
+
+<template>
+  <p v-if="problem" role="alert" class="note">{{ problem }}</p>
+  <video v-else ref="video" autoplay playsinline muted class="bg-sunk max-h-[60vh] w-full rounded-lg"></video>
+  <div class="mt-2 flex gap-2">
+    <button v-if="!problem" class="btn btn-main" @click="take">Take the picture</button>
+    <button class="btn" @click="$emit('cancel')">Another source</button>
+  </div>
+</template>

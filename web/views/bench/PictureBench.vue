@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { Aperture, Camera, ImageUp } from '@lucide/vue';
+import { useDropZone } from '@vueuse/core';
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
+import { mediaSchema, type LookInput } from '../../../api/observations.js';
+import type { Person } from '../../../api/people.js';
+import { catalog, rungOf } from '../../../core/catalog/index.js';
+import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Point } from '../../../core/geometry.js';
+import type { LandmarkName, Landmarks } from '../../../core/measure/landmarks.js';
+import type { Observation } from '../../../core/formats/observation.js';
+import { call } from '../../lib/api.js';
+import { evaluateFor } from '../../lib/look.js';
+import { useAction } from '../../lib/resource.js';
+import DeviceCamera from './DeviceCamera.vue';
+import PictureStage from './PictureStage.vue';
+import SimulatedCamera from './SimulatedCamera.vue';
+import SeenNow from './SeenNow.vue';
+import { startRecord, type BenchSetup } from './setup.js';
+import { usePoints } from './use-points.js';
+
+const props = defineProps<{ personId: string; person: Person | null; setup: BenchSetup; relookOf: string | null }>();
+const emit = defineEmits<{ done: [input: LookInput] }>();
+const MAX_MB = 20;
+
+const source = ref<'none' | 'device' | 'simulated'>('none');
+const file = shallowRef<File | null>(null);
+const image = shallowRef<ImageBitmap | null>(null);
+const refused = ref('');
+const handles = usePoints();
+const { busy, error, run } = useAction();
+const zone = ref<HTMLElement | null>(null);
+const chooser = ref<HTMLInputElement | null>(null);
+const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files?.[0] && void open(files[0]) });
+const rung = computed(() => rungOf(catalog, props.setup.position, props.setup.rung));
+
+async function open(next: File): Promise<void> {
+  refused.value = '';
+  if (!['image/jpeg', 'image/png', 'image/webp'].includes(next.type))
+    refused.value = 'This is not a JPEG, PNG or WebP picture.';
+  else if (next.size > MAX_MB * 1024 * 1024)
+    refused.value = `This picture is ${Math.round(next.size / 1048576)} MB; at most ${MAX_MB} MB can be used. Take it smaller.`;
+  if (refused.value) return;
+  try {
+    const bitmap = await createImageBitmap(next, { imageOrientation: 'from-image' });
+    if (bitmap.width * bitmap.height > 50e6) throw new RangeError('too large');
+    image.value?.close();
+    image.value = bitmap;
+    file.value = next;
+    handles.clear();
+    source.value = 'none';
+  } catch (problem) {
+    refused.value =
+      problem instanceof RangeError
+        ? 'This picture has more than 50 megapixels. Take it smaller.'
+        : 'This file is damaged; it cannot be shown as a picture.';
+  }
+}
+onBeforeUnmount(() => image.value?.close());
+
+const observation = computed<Observation>(() => {
+  const { 'floor-a': a, 'floor-b': b, ...points } = handles.points.value;
+  const ready = points.shoulder !== undefined && points.hip !== undefined;
+  const base = startRecord(props.setup, props.person);
+  return {
+    ...base,
+    picture: image.value ? { width: image.value.width, height: image.value.height } : base.picture,
+    ...(a && b ? { floor: [[...a], [...b]] } : {}),
+    frames: ready ? [{ t: 0, points: points as Observation['frames'][number]['points'] }] : [],
+  };
+});
+const detail = computed<EvaluationDetail | null>(() =>
+  observation.value.frames.length > 0 ? evaluateFor(observation.value, props.person) : null,
+);
+
+/** The record in the stored picture's pixels, which the server may have made smaller. */
+function scaled(record: Observation, width: number, height: number): Observation {
+  const k = width / record.picture.width;
+  const at = (p: readonly [number, number]): [number, number] => [p[0] * k, p[1] * k];
+  const points = Object.fromEntries(
+    Object.entries(record.frames[0]!.points as Landmarks).map(([name, p]) => [name, at(p as Point)]),
+  ) as Record<LandmarkName, [number, number]>;
+  return {
+    ...record,
+    picture: { width, height },
+    floor: record.floor && [at(record.floor[0]), at(record.floor[1])],
+    frames: [{ t: 0, points }],
+  };
+}
+async function save(): Promise<void> {
+  await run(async () => {
+    let record = observation.value;
+    let mediaId: string | null = null;
+    if (props.person?.allows.pictures && file.value) {
+      const form = new FormData();
+      form.append('picture', file.value);
+      const media = await call(`/people/${props.personId}/media`, mediaSchema, { method: 'POST', form });
+      mediaId = media.id;
+      record = scaled(record, media.width, media.height);
+    }
+    emit('done', {
+      id: crypto.randomUUID(),
+      startedAt: new Date().toISOString(),
+      observation: record,
+      mediaId,
+      relookOf: props.relookOf,
+      note: '',
+    });
+  });
+}
+function another(): void {
+  image.value?.close();
+  image.value = null;
+  file.value = null;
+  handles.clear();
+}
+</script>
+
+<template>
+  <section
+    v-if="!image"
+    ref="zone"
+    class="card"
+    :class="{ '!border-rope border-2': isOverDropZone }"
+    aria-label="Choose a picture"
+  >
+    <SimulatedCamera
+      v-if="source === 'simulated'"
+      :pose="rung.pose"
+      :person="person"
+      @taken="open"
+      @cancel="source = 'none'"
+    />
+    <DeviceCamera v-else-if="source === 'device'" @taken="open" @cancel="source = 'none'" />
+    <div
+      v-else
+      class="border-rule flex min-h-96 flex-col items-center justify-center gap-4 rounded-lg border-2 border-dashed p-6 text-center"
+    >
+      <p class="text-xl font-semibold">Drop a side-on picture here</p>
+      <p class="text-soft">
+        Straight from beside the hips, camera at hip height, the floor in view. JPEG, PNG or WebP, up to
+        {{ MAX_MB }} MB.
+      </p>
+      <div class="flex flex-wrap justify-center gap-2">
+        <button class="btn btn-main" @click="chooser?.click()">
+          <ImageUp :size="20" aria-hidden="true" /> Choose a file
+        </button>
+        <button class="btn" @click="source = 'device'">
+          <Camera :size="20" aria-hidden="true" /> This device’s camera
+        </button>
+        <button class="btn" @click="source = 'simulated'">
+          <Aperture :size="20" aria-hidden="true" /> Simulated camera
+        </button>
+      </div>
+      <input
+        ref="chooser"
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        class="sr-only"
+        tabindex="-1"
+        aria-label="Picture file"
+        @change="($event.target as HTMLInputElement).files?.[0] && open(($event.target as HTMLInputElement).files![0]!)"
+      />
+    </div>
+    <p v-if="refused" role="alert" class="note mt-2">{{ refused }}</p>
+  </section>
+  <div v-else class="grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]">
+    <PictureStage
+      :image="image"
+      :rung="rung"
+      :person="person"
+      :handles="handles"
+      :observation="observation"
+      :detail="detail"
+    />
+    <section class="card" aria-labelledby="seen-now">
+      <h2 id="seen-now">What is seen</h2>
+      <SeenNow :detail="detail" />
+      <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+      <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
+        No permission for pictures: the numbers are kept, the picture is not.
+      </p>
+      <p v-if="!personId" class="note mt-2 text-sm">Choose a person to keep this.</p>
+      <div class="mt-3 grid gap-2">
+        <button class="btn btn-main !min-h-14" :disabled="!detail || !personId || busy" @click="save">
+          {{ busy ? 'Keeping …' : 'Keep it and see' }}
+        </button>
+        <button class="btn" :disabled="busy" @click="another">Other picture</button>
+      </div>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,347 @@
+<script setup lang="ts">
+import { Minus, Plus, Redo2, Undo2 } from '@lucide/vue';
+import { useElementSize, useEventListener } from '@vueuse/core';
+import type Konva from 'konva';
+import { computed, ref, watch } from 'vue';
+import {
+  Circle as VCircle,
+  Group as VGroup,
+  Image as VImage,
+  Layer as VLayer,
+  Line as VLine,
+  Stage as VStage,
+} from 'vue-konva';
+import type { Person } from '../../../api/people.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
+import { layTemplate } from '../../../core/body/template.js';
+import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Rung } from '../../../core/formats/catalog.js';
+import type { Observation } from '../../../core/formats/observation.js';
+import { clamp, type Point } from '../../../core/geometry.js';
+import {
+  EXTRA_LANDMARKS,
+  LANDMARK_LABELS,
+  SIDE_LANDMARKS,
+  type BaseLandmark,
+} from '../../../core/measure/landmarks.js';
+import { athleteOf } from '../../lib/look.js';
+import { isTyping } from '../../lib/keys.js';
+import { overlayOf } from '../../lib/overlay.js';
+import type { HandleName, usePoints } from './use-points.js';
+
+const props = defineProps<{
+  image: ImageBitmap;
+  rung: Rung;
+  person: Person | null;
+  handles: ReturnType<typeof usePoints>;
+  observation: Observation;
+  detail: EvaluationDetail | null;
+}>();
+const box = ref<HTMLElement | null>(null);
+const lens = ref<HTMLCanvasElement | null>(null);
+const { width } = useElementSize(box);
+const height = computed(() =>
+  Math.min(Math.round((width.value * props.image.height) / props.image.width), Math.max(300, window.innerHeight - 330)),
+);
+const zoom = ref(1);
+const pan = ref<Point>([0, 0]);
+const chosen = ref<HandleName | null>(null);
+const firstClick = ref<Point | null>(null);
+const dragging = ref<HandleName | null>(null);
+
+const fit = computed(() => Math.min(width.value / props.image.width, height.value / props.image.height) || 1);
+const scale = computed(() => fit.value * zoom.value);
+const origin = computed<Point>(() => [
+  (width.value - props.image.width * fit.value) / 2 + pan.value[0],
+  (height.value - props.image.height * fit.value) / 2 + pan.value[1],
+]);
+const names = computed(() => Object.keys(props.handles.points.value) as HandleName[]);
+const placed = computed(() => props.handles.points.value.shoulder !== undefined);
+const optional = computed(() => EXTRA_LANDMARKS.filter((name) => props.handles.points.value[name] === undefined));
+const labelOf = (name: HandleName): string =>
+  name === 'floor-a'
+    ? 'Floor, one end'
+    : name === 'floor-b'
+      ? 'Floor, other end'
+      : name === 'hip-l'
+        ? 'Far hip'
+        : name === 'shoulder-l'
+          ? 'Far shoulder'
+          : (LANDMARK_LABELS[name as BaseLandmark] ?? name);
+const overlay = computed(() => (props.detail ? overlayOf(props.observation, props.detail) : null));
+const flat = (points: readonly Point[]): number[] => points.flatMap((p) => [p[0], p[1]]);
+
+const toPicture = (p: { x: number; y: number }): Point => [
+  clamp((p.x - origin.value[0]) / scale.value, 0, props.image.width),
+  clamp((p.y - origin.value[1]) / scale.value, 0, props.image.height),
+];
+
+function lay(shoulder: Point, ankle: Point): void {
+  const body = bodyOf(props.person ? athleteOf(props.person) : {});
+  try {
+    const points = layTemplate(props.rung.pose, body, shoulder, ankle);
+    const bottom = Math.max(...Object.values(points).map((p) => p[1]));
+    const y = clamp(bottom, 0, props.image.height - 1);
+    props.handles.mark();
+    props.handles.set({
+      ...points,
+      'floor-a': [props.image.width * 0.06, y],
+      'floor-b': [props.image.width * 0.94, y],
+    });
+    chosen.value = 'hip';
+  } catch {
+    // Two clicks on one spot: wait for a better second one.
+  }
+}
+let downAt: Point = [0, 0];
+function onDown(event: Konva.KonvaEventObject<PointerEvent>): void {
+  downAt = [event.evt.clientX, event.evt.clientY];
+}
+function onClick(event: Konva.KonvaEventObject<PointerEvent>): void {
+  if (placed.value || Math.hypot(event.evt.clientX - downAt[0], event.evt.clientY - downAt[1]) > 6) return;
+  const at = event.target.getStage()?.getPointerPosition();
+  if (!at) return;
+  if (firstClick.value) {
+    lay(firstClick.value, toPicture(at));
+    if (placed.value) firstClick.value = null;
+  } else firstClick.value = toPicture(at);
+}
+function onDrag(name: HandleName, event: Konva.KonvaEventObject<DragEvent>): void {
+  const at = event.target.position();
+  props.handles.move(name, [clamp(at.x, 0, props.image.width), clamp(at.y, 0, props.image.height)]);
+}
+function addOptional(name: BaseLandmark | 'hip-l' | 'shoulder-l'): void {
+  const { shoulder, ankle, hip } = props.handles.points.value;
+  if (!shoulder || !ankle || !hip) return;
+  props.handles.mark();
+  if (name === 'hip-l' || name === 'shoulder-l') {
+    const near = name === 'hip-l' ? hip : shoulder;
+    props.handles.move(name, [near[0] + 12, near[1]]);
+  } else
+    props.handles.move(
+      name,
+      layTemplate(props.rung.pose, bodyOf(props.person ? athleteOf(props.person) : {}), shoulder, ankle, [name])[name]!,
+    );
+  chosen.value = name;
+}
+function setZoom(next: number, about?: { x: number; y: number }): void {
+  const at = about ?? { x: width.value / 2, y: height.value / 2 };
+  const k = clamp(next, 1, 8) / zoom.value;
+  const [ox, oy] = origin.value;
+  zoom.value = clamp(next, 1, 8);
+  pan.value = zoom.value === 1 ? [0, 0] : [pan.value[0] + (at.x - ox) * (1 - k), pan.value[1] + (at.y - oy) * (1 - k)];
+}
+function onWheel(event: Konva.KonvaEventObject<WheelEvent>): void {
+  event.evt.preventDefault();
+  setZoom(
+    zoom.value * (event.evt.deltaY < 0 ? 1.15 : 1 / 1.15),
+    event.target.getStage()?.getPointerPosition() ?? undefined,
+  );
+}
+function onStageDrag(event: Konva.KonvaEventObject<DragEvent>): void {
+  if (event.target !== event.target.getStage()) return;
+  pan.value = [pan.value[0] + event.target.x(), pan.value[1] + event.target.y()];
+  event.target.position({ x: 0, y: 0 });
+}
+
+const ARROWS: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  if (isTyping(event)) return;
+  const arrow = ARROWS[event.key];
+  const at = chosen.value && props.handles.points.value[chosen.value];
+  if (arrow && at) {
+    const step = event.shiftKey ? 10 : 1;
+    if (!event.repeat) props.handles.mark();
+    props.handles.move(chosen.value!, [
+      clamp(at[0] + arrow[0] * step, 0, props.image.width),
+      clamp(at[1] + arrow[1] * step, 0, props.image.height),
+    ]);
+  } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
+    (event.shiftKey ? props.handles.redo : props.handles.undo)();
+  else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y') props.handles.redo();
+  else if (event.key === '+' || event.key === '=') setZoom(zoom.value * 1.25);
+  else if (event.key === '-') setZoom(zoom.value / 1.25);
+  else return;
+  event.preventDefault();
+});
+
+// The magnifier shows what the finger hides.
+const LENS = 150;
+const showLens = computed(() => dragging.value !== null);
+watch(
+  [() => props.handles.points.value, showLens],
+  () => {
+    const name = dragging.value;
+    const at = name && props.handles.points.value[name];
+    const context = lens.value?.getContext('2d');
+    if (!at || !context) return;
+    const span = LENS / (scale.value * 3);
+    context.fillStyle = '#1b2831';
+    context.fillRect(0, 0, LENS, LENS);
+    context.drawImage(props.image, at[0] - span / 2, at[1] - span / 2, span, span, 0, 0, LENS, LENS);
+    context.strokeStyle = '#ff7a33';
+    context.lineWidth = 2;
+    context.beginPath();
+    context.moveTo(LENS / 2, 20);
+    context.lineTo(LENS / 2, LENS - 20);
+    context.moveTo(20, LENS / 2);
+    context.lineTo(LENS - 20, LENS / 2);
+    context.stroke();
+  },
+  { flush: 'post' },
+);
+const lensLeft = computed(() => {
+  const at = dragging.value && props.handles.points.value[dragging.value];
+  return !at || at[0] * scale.value + origin.value[0] > width.value / 2;
+});
+// What the tests and a screen reader can ask: where each point lies on the page.
+defineExpose({ origin, scale });
+</script>
+
+<template>
+  <section class="card !p-2" aria-label="Picture with points">
+    <div ref="box" class="relative w-full" :data-scale="scale" :data-origin="origin.join(',')">
+      <VStage
+        :config="{ width, height, draggable: placed || zoom > 1, dragDistance: 6 }"
+        class="bg-sunk touch-none overflow-hidden rounded-md"
+        :class="placed ? '' : 'cursor-crosshair'"
+        @pointerdown="onDown"
+        @pointerclick="onClick"
+        @wheel="onWheel"
+        @dragmove="onStageDrag"
+      >
+        <VLayer :config="{ x: origin[0], y: origin[1], scaleX: scale, scaleY: scale }">
+          <VImage :config="{ image, listening: true }" />
+          <VLine
+            v-if="overlay?.floor"
+            :config="{
+              points: flat(overlay.floor),
+              stroke: '#fff',
+              strokeWidth: 2 / scale,
+              dash: [8 / scale, 6 / scale],
+              listening: false,
+            }"
+          />
+          <template v-if="overlay?.line">
+            <VLine
+              :config="{
+                points: flat(overlay.knots),
+                stroke: '#ff7a33',
+                opacity: 0.35,
+                strokeWidth: overlay.band,
+                lineJoin: 'round',
+                lineCap: 'round',
+                listening: false,
+              }"
+            />
+            <VLine
+              :config="{
+                points: flat(overlay.ideal!),
+                stroke: '#fff',
+                strokeWidth: 2.5 / scale,
+                dash: [10 / scale, 7 / scale],
+                listening: false,
+              }"
+            />
+            <VLine
+              :config="{ points: flat(overlay.knots), stroke: '#ff7a33', strokeWidth: 3 / scale, listening: false }"
+            />
+          </template>
+          <VCircle
+            v-if="firstClick"
+            :config="{
+              x: firstClick[0],
+              y: firstClick[1],
+              radius: 8 / scale,
+              fill: '#ff7a33',
+              stroke: '#1b2831',
+              strokeWidth: 2 / scale,
+            }"
+          />
+          <VGroup v-for="name in names" :key="name">
+            <VCircle
+              :config="{
+                x: handles.points.value[name]![0],
+                y: handles.points.value[name]![1],
+                radius: (chosen === name ? 9 : 6.5) / scale,
+                hitStrokeWidth: 30 / scale,
+                fill: name.startsWith('floor') ? '#ffffff' : chosen === name ? '#ffd08a' : '#ff7a33',
+                stroke: '#1b2831',
+                strokeWidth: 2 / scale,
+                draggable: true,
+              }"
+              @dragstart="(handles.mark(), (chosen = name), (dragging = name))"
+              @dragmove="onDrag(name, $event)"
+              @dragend="dragging = null"
+              @pointerclick="chosen = name"
+            />
+          </VGroup>
+        </VLayer>
+      </VStage>
+      <canvas
+        v-show="showLens"
+        ref="lens"
+        :width="LENS"
+        :height="LENS"
+        class="pointer-events-none absolute top-2 rounded-full border-4 border-white shadow-lg"
+        :class="lensLeft ? 'left-2' : 'right-2'"
+        aria-hidden="true"
+      ></canvas>
+      <p
+        v-if="!placed"
+        class="bg-paper pointer-events-none absolute top-2 left-2 rounded-md px-3 py-2 font-semibold shadow"
+      >
+        {{ firstClick ? 'Now the ankle' : 'Click the shoulder' }}
+      </p>
+    </div>
+    <div class="mt-2 flex flex-wrap items-center gap-1">
+      <button class="btn" :disabled="!handles.canUndo.value" aria-label="Undo" @click="handles.undo()">
+        <Undo2 :size="20" aria-hidden="true" />
+      </button>
+      <button class="btn" :disabled="!handles.canRedo.value" aria-label="Redo" @click="handles.redo()">
+        <Redo2 :size="20" aria-hidden="true" />
+      </button>
+      <button class="btn" aria-label="Zoom out" @click="setZoom(zoom / 1.25)">
+        <Minus :size="20" aria-hidden="true" />
+      </button>
+      <button class="btn" aria-label="Zoom in" @click="setZoom(zoom * 1.25)">
+        <Plus :size="20" aria-hidden="true" />
+      </button>
+      <template v-if="placed">
+        <label class="sr-only" for="add-point">Add an optional point</label>
+        <select
+          id="add-point"
+          class="field ml-auto !w-auto"
+          :value="''"
+          @change="addOptional(($event.target as HTMLSelectElement).value as BaseLandmark)"
+        >
+          <option value="" disabled>Add a point …</option>
+          <option v-for="name in optional" :key="name" :value="name">{{ LANDMARK_LABELS[name] }}</option>
+          <option v-if="!handles.points.value['hip-l']" value="hip-l">Far hip (camera check)</option>
+          <option v-if="!handles.points.value['shoulder-l']" value="shoulder-l">Far shoulder (camera check)</option>
+        </select>
+      </template>
+    </div>
+    <ul v-if="placed" class="mt-2 flex flex-wrap gap-1" aria-label="Points">
+      <li v-for="name in names" :key="name" class="flex">
+        <button
+          class="btn !min-h-[44px] !px-2 text-sm"
+          :class="{ 'btn-on': chosen === name }"
+          :aria-pressed="chosen === name"
+          @focus="chosen = name"
+          @click="chosen = name"
+        >
+          {{ labelOf(name) }}
+        </button>
+        <button
+          v-if="chosen === name && !(SIDE_LANDMARKS as readonly string[]).includes(name)"
+          class="btn !px-2 text-sm"
+          :aria-label="`Take away ${labelOf(name)}`"
+          @click="handles.remove(name)"
+        >
+          ×
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>

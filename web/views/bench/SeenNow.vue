@@ -1,0 +1,56 @@
+<script setup lang="ts">
+/** Verdict, measures and warnings of the points as they lie now. */
+import { computed } from 'vue';
+import type { EvaluationDetail } from '../../../core/evaluate.js';
+import { measureDefinition } from '../../../core/measure/measures.js';
+import SeverityKnots from '../../components/SeverityKnots.vue';
+import { faultName, measureText, sureText } from '../../lib/words.js';
+
+const props = defineProps<{ detail: EvaluationDetail | null }>();
+const judged = computed(() => {
+  const d = props.detail;
+  if (!d) return [];
+  return d.evaluation.measures.filter((m) => d.limits.some((l) => l.measure === m.id));
+});
+const line = computed(() => props.detail?.evaluation.measures.find((m) => m.id === 'hip-line'));
+const reads = computed(() => {
+  if (!line.value || Math.abs(line.value.value) < 1) return 'straight';
+  const { positive, negative } = measureDefinition('hip-line').reads;
+  return line.value.value > 0 ? positive : negative;
+});
+</script>
+
+<template>
+  <p v-if="!detail" class="text-soft mt-2">
+    Two clicks on the picture lay the figure: first the shoulder, then the ankle.
+  </p>
+  <div v-else aria-live="polite">
+    <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
+      <b class="text-4xl">{{ line.value.toFixed(1).replace('-', '−') }}°</b>
+      <span class="text-soft">± {{ line.sd.toFixed(1) }}°</span><br />
+      <span class="text-soft text-sm">{{ reads }}</span>
+    </p>
+    <p v-for="w in detail.warnings" :key="w" class="note mt-2 text-sm">{{ w }}</p>
+    <ul class="mt-2 space-y-2">
+      <li v-for="v in detail.verdicts" :key="v.fault">
+        <div class="flex flex-wrap justify-between gap-x-2">
+          <b>{{ faultName(v.fault) }}</b
+          ><SeverityKnots :severity="v.severity" :borderline="!v.stated" />
+        </div>
+        <p class="text-soft figures text-sm">{{ sureText(v.probability) }}</p>
+      </li>
+    </ul>
+    <p v-if="detail.evaluation.view?.usable && detail.verdicts.length === 0" class="mt-2 font-semibold">
+      Inside the limits of {{ detail.method.name }}.
+    </p>
+    <details class="mt-2">
+      <summary class="min-h-[44px] content-center font-semibold">All judged measures</summary>
+      <dl class="figures grid grid-cols-[1fr_auto] gap-x-2 text-sm">
+        <template v-for="m in judged" :key="m.id"
+          ><dt>{{ measureDefinition(m.id).name }}</dt>
+          <dd class="text-right">{{ measureText(m) }}</dd></template
+        >
+      </dl>
+    </details>
+  </div>
+</template>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, reactive } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import TautLine from '../../components/TautLine.vue';
+import { useAction } from '../../lib/resource.js';
+import { useSession } from '../../stores/session.js';
+
+const session = useSession();
+const router = useRouter();
+const route = useRoute();
+const form = reactive({ email: '', password: '', name: '', code: '' });
+const first = computed(() => session.state?.needsOwner === true);
+const { busy, error, run } = useAction();
+
+async function enter(): Promise<void> {
+  const ok = await run(() =>
+    first.value ? session.createOwner({ ...form }) : session.signIn(form.email, form.password),
+  );
+  const then = String(route.query.then ?? '/');
+  if (ok) await router.push(then.startsWith('/') && !then.startsWith('//') ? then : '/');
+}
+async function enterDemo(): Promise<void> {
+  Object.assign(form, session.state!.demo);
+  await enter();
+}
+</script>
+
+<template>
+  <div class="mx-auto grid max-w-4xl items-center gap-8 py-8 md:grid-cols-2 md:py-20">
+    <div>
+      <TautLine wide :slack="0.05" :error="0.05" label="" aria-hidden="true" />
+      <h1 class="mt-4 text-4xl">Upright Anchor</h1>
+      <p class="mt-3 text-lg">
+        Watch a hold or lay points on a picture. A minute later: the clean seconds, what went first and how sure that
+        is, what to say, and which drills.
+      </p>
+      <p class="text-soft mt-4">
+        It helps a coach. It does not diagnose or clear anyone for exercise; local rules and licensed practice come
+        first.
+      </p>
+    </div>
+    <form class="card space-y-3" @submit.prevent="enter">
+      <h2>{{ first ? 'Open this studio' : 'Sign in' }}</h2>
+      <template v-if="first">
+        <p>The program printed a one-time code where it was started. It makes you the owner.</p>
+        <div>
+          <label class="label" for="code">One-time code</label
+          ><input id="code" v-model="form.code" class="field" required autocomplete="one-time-code" />
+        </div>
+        <div>
+          <label class="label" for="name">Your name</label
+          ><input id="name" v-model="form.name" class="field" required autocomplete="name" />
+        </div>
+      </template>
+      <div>
+        <label class="label" for="email">E-mail</label
+        ><input id="email" v-model="form.email" type="email" class="field" required autocomplete="username" />
+      </div>
+      <div>
+        <label class="label" for="password">Password</label>
+        <input
+          id="password"
+          v-model="form.password"
+          type="password"
+          class="field"
+          required
+          :minlength="first ? 10 : 1"
+          :autocomplete="first ? 'new-password' : 'current-password'"
+        />
+      </div>
+      <p v-if="error" role="alert" class="note">{{ error }}</p>
+      <p v-if="!session.state" role="alert" class="note">
+        The studio’s server cannot be reached.
+        <button type="button" class="link" @click="session.load()">Try again</button>
+      </p>
+      <button class="btn btn-main w-full" :disabled="busy">{{ first ? 'Make me the owner' : 'Sign in' }}</button>
+      <div v-if="session.state?.demo" class="border-rule space-y-2 border-t pt-3">
+        <p class="text-soft">
+          Demo: a made-up harbour hall. Sign in as its coach, <b>{{ session.state.demo.email }}</b>, password
+          <b>{{ session.state.demo.password }}</b>.
+        </p>
+        <button type="button" class="btn w-full" :disabled="busy" @click="enterDemo">Enter the demo</button>
+      </div>
+    </form>
+  </div>
+</template>

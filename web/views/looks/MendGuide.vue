@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** One mend at a time; what was tried and whether it helped is kept with the look. */
+import { computed, ref, watch } from 'vue';
+import { RouterLink } from 'vue-router';
+import { MEND_RESULTS, type Look, type MendResult, type MendTried } from '../../../api/observations.js';
+import type { Person } from '../../../api/people.js';
+import { catalog, record } from '../../../core/catalog/index.js';
+import type { Mend, Method } from '../../../core/formats/catalog.js';
+import { useOutbox } from '../../stores/outbox.js';
+
+const props = defineProps<{ look: Look; person: Person | null; faultId: string; method: Method }>();
+const outbox = useOutbox();
+const KIND_WORDS: Record<Mend['kind'], string> = {
+  cue: 'Say',
+  'set-up': 'Set up',
+  touch: 'Touch, with permission',
+  prop: 'Prop',
+  lever: 'Shorter lever',
+  uneven: 'Uneven',
+  substitute: 'Instead',
+};
+const RESULT_WORDS: Record<MendResult, string> = {
+  helped: 'Helped',
+  'helped-for-a-moment': 'For a moment',
+  'did-not': 'Did not',
+};
+
+const fault = computed(() => record(catalog.faults, props.faultId));
+/** Steps for this person: the method's own cue first, and no touch without standing permission. */
+const steps = computed(() =>
+  fault.value.mends
+    .map((mend, index) => ({
+      ...mend,
+      index,
+      say: mend.kind === 'cue' ? (props.method.cues[props.faultId] ?? mend.say) : mend.say,
+    }))
+    .filter((mend) => mend.kind !== 'touch' || props.person?.allows.handsOn === true),
+);
+const tried = ref<MendTried[]>([...props.look.mends]);
+watch(
+  () => props.look.mends,
+  (mends) => {
+    if (mends.length >= tried.value.length) tried.value = [...mends];
+  },
+);
+const here = computed(() => tried.value.filter((m) => m.fault === props.faultId));
+const helped = computed(() => here.value.find((m) => m.result === 'helped'));
+const current = computed(() => steps.value.find((s) => !here.value.some((m) => m.step === s.index)) ?? null);
+const sayOf = (m: MendTried): string =>
+  steps.value.find((s) => s.index === m.step)?.say ?? fault.value.mends[m.step]?.say ?? '';
+
+async function answer(result: MendResult): Promise<void> {
+  const step = current.value;
+  if (!step) return;
+  const mend = { id: crypto.randomUUID(), fault: props.faultId, step: step.index, kind: step.kind, result };
+  tried.value = [...tried.value, { ...mend, at: new Date().toISOString() }];
+  await outbox.put({ path: `/looks/${props.look.id}/mends`, method: 'POST', body: mend });
+}
+async function takeBack(): Promise<void> {
+  const last = here.value.at(-1);
+  if (!last) return;
+  tried.value = tried.value.filter((m) => m.id !== last.id);
+  await outbox.put({ path: `/looks/${props.look.id}/mends/${last.id}`, method: 'DELETE' });
+}
+</script>
+
+<template>
+  <section class="card" aria-labelledby="mend">
+    <h2 id="mend">Mend it: {{ fault.name.toLowerCase() }}</h2>
+    <ol v-if="here.length" class="mt-1 space-y-1 text-sm">
+      <li v-for="m in here" :key="m.id">
+        <b>{{ RESULT_WORDS[m.result] }}:</b> {{ sayOf(m) }}
+      </li>
+    </ol>
+    <div v-if="helped" class="mt-2">
+      <p class="font-semibold">That one helped. Look again to see it in seconds.</p>
+      <RouterLink :to="`/bench?person=${look.personId}&relook=${look.id}`" class="btn btn-main mt-2"
+        >Look again</RouterLink
+      >
+    </div>
+    <template v-else-if="current">
+      <p class="mt-2">
+        <span class="tag">Step {{ here.length + 1 }} of {{ steps.length }} · {{ KIND_WORDS[current.kind] }}</span>
+      </p>
+      <p class="font-head mt-1 text-xl leading-snug font-semibold">{{ current.say }}</p>
+      <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Did it help?">
+        <button
+          v-for="r in MEND_RESULTS"
+          :key="r"
+          class="btn flex-1 !px-2"
+          :class="{ 'btn-main': r === 'helped' }"
+          @click="answer(r)"
+        >
+          {{ RESULT_WORDS[r] }}
+        </button>
+      </div>
+    </template>
+    <p v-else class="mt-2 font-semibold">All steps tried. Leave the position for today and take the drills.</p>
+    <button v-if="here.length" class="link mt-2 min-h-[44px]" @click="takeBack">Undo the last answer</button>
+  </section>
+</template>

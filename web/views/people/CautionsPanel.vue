@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue';
+import { personSchema, type CautionInput, type Person, type PersonCaution } from '../../../api/people.js';
+import { catalog } from '../../../core/catalog/index.js';
+import { call, today } from '../../lib/api.js';
+import { useAction } from '../../lib/resource.js';
+import { cautionName, dayText } from '../../lib/words.js';
+import { useSession } from '../../stores/session.js';
+
+const props = defineProps<{ person: Person }>();
+const emit = defineEmits<{ changed: [person: Person] }>();
+const session = useSession();
+const { busy, error, run } = useAction();
+const open = ref(false);
+const editing = ref<string | null>(null);
+const removed = ref<PersonCaution | null>(null);
+const form = reactive({ caution: 'low-back' as CautionInput['caution'], from: today(), until: '', note: '' });
+
+const effect = (id: string): string => catalog.cautions.find((c) => c.id === id)?.effect ?? '';
+const body = (c: { caution: string; from: string; until: string | null; note: string }): unknown => ({
+  caution: c.caution,
+  from: c.from,
+  until: c.until || null,
+  note: c.note,
+});
+const send = (path: string, method: 'POST' | 'PUT' | 'DELETE', input?: unknown): Promise<boolean> =>
+  run(async () =>
+    emit('changed', await call(`/people/${props.person.id}/cautions${path}`, personSchema, { method, body: input })),
+  );
+
+async function save(): Promise<void> {
+  if (await send(editing.value ? `/${editing.value}` : '', editing.value ? 'PUT' : 'POST', body(form)))
+    open.value = false;
+}
+function edit(c: PersonCaution | null): void {
+  editing.value = c?.id ?? null;
+  Object.assign(
+    form,
+    c
+      ? { caution: c.caution, from: c.from, until: c.until ?? '', note: c.note }
+      : { caution: 'low-back', from: today(), until: '', note: '' },
+  );
+  open.value = true;
+}
+async function remove(c: PersonCaution): Promise<void> {
+  if (await send(`/${c.id}`, 'DELETE')) removed.value = c;
+}
+async function undo(): Promise<void> {
+  if (removed.value && (await send('', 'POST', body(removed.value)))) removed.value = null;
+}
+const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || c.until >= today());
+</script>
+
+<template>
+  <section class="card" aria-labelledby="cautions">
+    <div class="flex items-center">
+      <h2 id="cautions">Cautions</h2>
+      <button v-if="session.isCoach && !open" class="btn btn-quiet ml-auto" @click="edit(null)">Add</button>
+    </div>
+    <p v-if="person.cautionRecords.length === 0" class="text-soft">
+      None on record. Ask again when it has been a while.
+    </p>
+    <ul class="divide-rule divide-y">
+      <li v-for="c in person.cautionRecords" :key="c.id" class="py-2" :class="{ 'opacity-70': !active(c) }">
+        <p class="font-semibold">{{ cautionName(c.caution) }} <span v-if="!active(c)" class="tag">not now</span></p>
+        <p>{{ effect(c.caution) }}</p>
+        <p v-if="c.note">“{{ c.note }}”</p>
+        <p class="text-soft text-sm">
+          {{ dayText(c.from) }} {{ c.until ? `to ${dayText(c.until)}` : 'on' }} · set by {{ c.setBy }}
+        </p>
+        <p v-if="session.isCoach">
+          <button
+            class="link min-h-[44px] pr-4"
+            :aria-label="`Edit caution ${cautionName(c.caution)}`"
+            @click="edit(c)"
+          >
+            Edit
+          </button>
+          <button class="link min-h-[44px]" :aria-label="`Remove caution ${cautionName(c.caution)}`" @click="remove(c)">
+            Remove
+          </button>
+        </p>
+      </li>
+    </ul>
+    <p v-if="removed" role="status" class="mt-2">Removed. <button class="link" @click="undo">Undo</button></p>
+    <form v-if="open" class="mt-2 space-y-2" @submit.prevent="save">
+      <div>
+        <label class="label" for="c-which">Caution</label>
+        <select id="c-which" v-model="form.caution" class="field">
+          <option v-for="c in catalog.cautions" :key="c.id" :value="c.id">{{ c.name }}</option>
+        </select>
+      </div>
+      <div class="grid grid-cols-2 gap-2">
+        <div>
+          <label class="label" for="c-from">From</label
+          ><input id="c-from" v-model="form.from" type="date" class="field" required />
+        </div>
+        <div>
+          <label class="label" for="c-until">Until</label
+          ><input id="c-until" v-model="form.until" type="date" class="field" />
+        </div>
+      </div>
+      <div>
+        <label class="label" for="c-note">Note (private)</label
+        ><input id="c-note" v-model="form.note" class="field" maxlength="1000" />
+      </div>
+      <div class="flex gap-2">
+        <button class="btn btn-main" :disabled="busy">Save</button
+        ><button type="button" class="btn" @click="open = false">Cancel</button>
+      </div>
+    </form>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+    <p class="text-soft mt-2 text-sm">
+      General cautions for a coach, not medical advice. Local rules, the hall’s policy and licensed professionals come
+      first.
+    </p>
+  </section>
+</template>

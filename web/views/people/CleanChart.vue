@@ -1,0 +1,107 @@
+<script setup lang="ts">
+/** Clean seconds over time, a line a version; the total stands beside it as a faint mark, never instead of it. */
+import { ScatterChart, LineChart } from 'echarts/charts';
+import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
+import { use } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { computed } from 'vue';
+import VChart from 'vue-echarts';
+import type { HistoryItem } from '../../../api/observations.js';
+import { dayText, rungName, secondsText } from '../../lib/words.js';
+import { useSettings } from '../../stores/settings.js';
+
+use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+const props = defineProps<{ items: HistoryItem[] }>();
+const settings = useSettings();
+const colours = computed(() =>
+  settings.dark
+    ? {
+        ink: '#f2efe7',
+        soft: '#b3bfc6',
+        rule: '#3a4b56',
+        lines: ['#ff9257', '#7fcfc8', '#e3c567', '#b9a3f0', '#8cc4ff'],
+      }
+    : {
+        ink: '#1b2831',
+        soft: '#4d5c66',
+        rule: '#cfc8b8',
+        lines: ['#b93c0a', '#1d5f63', '#7a5b00', '#5a3fa0', '#0b5cad'],
+      },
+);
+const SYMBOLS = ['circle', 'rect', 'triangle', 'diamond', 'roundRect'];
+const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+const option = computed(() => {
+  const held = props.items.filter((i) => i.clean !== null).reverse();
+  const rungs = [...new Set(held.map((i) => `${i.position}/${i.rung}`))];
+  const c = colours.value;
+  return {
+    animation: !reduced,
+    color: c.lines,
+    textStyle: { fontFamily: 'Archivo Variable', fontSize: 14, color: c.ink },
+    aria: {
+      enabled: true,
+      label: {
+        description: `Clean seconds of ${held.length} holds; the newest is ${secondsText(held.at(-1)?.clean ?? 0)}.`,
+      },
+    },
+    grid: { left: 44, right: 16, top: 40, bottom: 28 },
+    legend: {
+      top: 0,
+      left: 0,
+      data: [...new Set(rungs.map((key) => rungName(...(key.split('/') as [string, string]))))].concat(
+        rungs.length ? ['total'] : [],
+      ),
+      textStyle: { color: c.ink, fontSize: 14 },
+    },
+    tooltip: { trigger: 'item', valueFormatter: (v: unknown) => secondsText(Number(Array.isArray(v) ? v[1] : v)) },
+    xAxis: {
+      type: 'time',
+      axisLabel: { color: c.soft, fontSize: 13, hideOverlap: true },
+      axisLine: { lineStyle: { color: c.soft } },
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      minInterval: 5,
+      axisLabel: { color: c.soft, fontSize: 13, formatter: '{value} s' },
+      splitLine: { lineStyle: { color: c.rule } },
+    },
+    series: rungs.flatMap((key, n) => {
+      const [family, rung] = key.split('/') as [string, string];
+      const of = held.filter((i) => `${i.position}/${i.rung}` === key);
+      return [
+        {
+          type: 'line',
+          name: rungName(family, rung),
+          symbol: SYMBOLS[n % SYMBOLS.length],
+          symbolSize: 10,
+          lineStyle: { width: 3 },
+          color: c.lines[n % c.lines.length],
+          data: of.map((i) => [i.startedAt, Math.round(i.clean! * 10) / 10]),
+        },
+        {
+          type: 'scatter',
+          name: 'total',
+          symbol: 'rect',
+          symbolSize: [14, 3],
+          color: c.soft,
+          data: of.map((i) => [i.startedAt, Math.round((i.total ?? 0) * 10) / 10]),
+        },
+      ];
+    }),
+  };
+});
+const spoken = computed(() =>
+  props.items
+    .filter((i) => i.clean !== null)
+    .map((i) => `${dayText(i.startedAt)}: ${secondsText(i.clean!)} clean`)
+    .join('; '),
+);
+</script>
+
+<template>
+  <figure class="mt-2" role="img" :aria-label="`Clean seconds over time. ${spoken}`">
+    <VChart :option="option" autoresize class="!h-56 w-full" />
+  </figure>
+</template>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
+import { lookSchema, type Look } from '../../../api/observations.js';
+import { personSchema } from '../../../api/people.js';
+import { catalog } from '../../../core/catalog/index.js';
+import type { MethodId } from '../../../core/formats/catalog.js';
+import HoldTimeline from '../../components/HoldTimeline.vue';
+import LoadState from '../../components/LoadState.vue';
+import PictureLines from '../../components/PictureLines.vue';
+import SeverityKnots from '../../components/SeverityKnots.vue';
+import { call } from '../../lib/api.js';
+import { evaluateFor } from '../../lib/look.js';
+import { sameScaleBox } from '../../lib/overlay.js';
+import { useResource } from '../../lib/resource.js';
+import { dayText, familyName, faultName, rungName, secondsText } from '../../lib/words.js';
+import { measureDefinition } from '../../../core/measure/measures.js';
+
+const props = defineProps<{ id: string }>();
+const route = useRoute();
+const method = ref<MethodId | ''>('');
+const pair = useResource(async () => {
+  const get = (key: string): Promise<Look> => call(`/looks/${String(route.query[key])}`, lookSchema);
+  const [person, then, now] = await Promise.all([call(`/people/${props.id}`, personSchema), get('then'), get('now')]);
+  return { person, looks: [then, now] };
+});
+onMounted(pair.load);
+const judged = computed(() => {
+  const value = pair.value.value;
+  if (!value) return [];
+  return value.looks.map((look, i) => ({
+    look,
+    title: i === 0 ? 'Then' : 'Now',
+    detail: evaluateFor(look.observation, value.person, method.value || undefined),
+  }));
+});
+const longest = computed(() => Math.max(0, ...judged.value.map((j) => j.detail.evaluation.hold?.total ?? 0)));
+const sameSeat = computed(
+  () =>
+    judged.value.length === 2 &&
+    judged.value[0]!.look.observation.position === judged.value[1]!.look.observation.position,
+);
+/** Measures that both have; a difference counts once it exceeds twice its own error. */
+const changes = computed(() => {
+  const [a, b] = judged.value;
+  if (!a || !b) return [];
+  return a.detail.evaluation.measures.flatMap((m) => {
+    const other = b.detail.evaluation.measures.find((n) => n.id === m.id);
+    if (!other || !a.detail.limits.some((l) => l.measure === m.id)) return [];
+    const change = other.value - m.value;
+    const sd = Math.hypot(m.sd, other.sd);
+    return [
+      {
+        name: measureDefinition(m.id).name,
+        then: m.value,
+        now: other.value,
+        change,
+        sd,
+        real: Math.abs(change) > 2 * sd,
+        unit: m.unit === 'deg' ? '°' : ` ${m.unit}`,
+      },
+    ];
+  });
+});
+const number = (n: number): string => n.toFixed(1).replace('-', '−');
+</script>
+
+<template>
+  <LoadState :loading="pair.loading.value" :error="pair.error.value" @retry="pair.load()" />
+  <template v-if="pair.value.value">
+    <div class="flex flex-wrap items-center gap-3">
+      <h1>
+        <RouterLink :to="`/people/${id}`" class="hover:underline">{{ pair.value.value.person.name }}</RouterLink>: then
+        and now
+      </h1>
+      <label class="sr-only" for="judge">Judge by</label>
+      <select id="judge" v-model="method" class="field ml-auto !w-auto">
+        <option value="">Each by its own method</option>
+        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">Both by {{ m.name }}</option>
+      </select>
+    </div>
+    <p v-if="!sameSeat" class="note mt-2">These are two different positions; seconds and angles do not compare.</p>
+    <div class="mt-3 grid gap-4 md:grid-cols-2">
+      <section v-for="j in judged" :key="j.look.id" class="card" :aria-label="j.title">
+        <h2>{{ j.title }}, {{ dayText(j.look.startedAt) }}</h2>
+        <p class="text-soft">
+          <RouterLink :to="`/looks/${j.look.id}`" class="link"
+            >{{ familyName(j.look.observation.position) }},
+            {{ rungName(j.look.observation.position, j.detail.rung.id) }}</RouterLink
+          >
+          · {{ j.detail.method.name }}
+        </p>
+        <div v-if="j.look.observation.frames.length" class="mt-2 h-72">
+          <PictureLines
+            :observation="j.look.observation"
+            :detail="j.detail"
+            :media-id="j.look.mediaId"
+            :box="sameScaleBox(j.look.observation, 1.9)"
+            :label="`${j.title}: picture with the body line`"
+            class="h-full"
+          />
+        </div>
+        <template v-if="j.detail.evaluation.hold">
+          <p class="figures mt-2">
+            <b class="text-3xl">{{ secondsText(j.detail.evaluation.hold.clean) }}</b> clean of
+            {{ secondsText(j.detail.evaluation.hold.total) }}
+          </p>
+          <HoldTimeline :hold="j.detail.evaluation.hold" :scale="longest" :target="j.look.observation.target" />
+        </template>
+        <ul class="mt-2 space-y-1">
+          <li v-for="f in j.detail.evaluation.findings" :key="f.fault" class="flex justify-between gap-2">
+            <span>{{ faultName(f.fault) }}</span
+            ><SeverityKnots :severity="f.severity" :borderline="f.probability < 0.8" />
+          </li>
+          <li v-if="j.detail.evaluation.findings.length === 0" class="text-soft">Nothing to mend.</li>
+        </ul>
+      </section>
+    </div>
+    <section v-if="changes.length && sameSeat" class="card mt-4 overflow-x-auto" aria-labelledby="changes">
+      <h2 id="changes">What changed</h2>
+      <table class="figures mt-2 w-full text-left">
+        <thead>
+          <tr class="text-soft">
+            <th class="py-1 pr-4">Measure</th>
+            <th class="pr-4">Then</th>
+            <th class="pr-4">Now</th>
+            <th class="pr-4">Change</th>
+            <th>Beyond the error?</th>
+          </tr>
+        </thead>
+        <tbody class="divide-rule divide-y">
+          <tr v-for="c in changes" :key="c.name">
+            <td class="py-1 pr-4">{{ c.name }}</td>
+            <td class="pr-4">{{ number(c.then) }}{{ c.unit }}</td>
+            <td class="pr-4">{{ number(c.now) }}{{ c.unit }}</td>
+            <td class="pr-4">
+              {{ c.change > 0 ? '+' : '' }}{{ number(c.change) }}{{ c.unit }} ± {{ c.sd.toFixed(1) }}
+            </td>
+            <td>{{ c.real ? 'yes' : 'no, could be placing' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </template>
+</template>

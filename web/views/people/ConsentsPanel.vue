@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue';
+import { personSchema, type Consent, type Person } from '../../../api/people.js';
+import { call, today } from '../../lib/api.js';
+import { useAction } from '../../lib/resource.js';
+import { dayText } from '../../lib/words.js';
+import { useSession } from '../../stores/session.js';
+
+const props = defineProps<{ person: Person }>();
+const emit = defineEmits<{ changed: [person: Person] }>();
+const session = useSession();
+const { busy, error, run } = useAction();
+const adding = ref(false);
+const confirming = ref<string | null>(null);
+const KIND = { pictures: 'Pictures', 'hands-on': 'Hands-on help' } as const;
+const form = reactive({
+  kind: 'pictures' as Consent['kind'],
+  givenBy: '',
+  relation: 'self' as Consent['relation'],
+  purpose: 'comparing positions over time',
+  from: today(),
+  until: '',
+});
+
+function start(kind: Consent['kind']): void {
+  Object.assign(form, {
+    kind,
+    relation: props.person.minor ? 'guardian' : 'self',
+    givenBy: props.person.minor ? '' : props.person.name,
+    purpose: kind === 'pictures' ? 'comparing positions over time' : 'a hand on back, ribs or shoulders',
+    from: today(),
+    until: '',
+  });
+  adding.value = true;
+}
+async function save(): Promise<void> {
+  const ok = await run(async () =>
+    emit(
+      'changed',
+      await call(`/people/${props.person.id}/consents`, personSchema, {
+        method: 'POST',
+        body: { ...form, until: form.until || null },
+      }),
+    ),
+  );
+  if (ok) adding.value = false;
+}
+async function withdraw(consent: Consent): Promise<void> {
+  await run(async () =>
+    emit(
+      'changed',
+      await call(`/people/${props.person.id}/consents/${consent.id}/withdraw`, personSchema, {
+        method: 'POST',
+        body: {},
+      }),
+    ),
+  );
+  confirming.value = null;
+}
+</script>
+
+<template>
+  <section class="card" aria-labelledby="consents">
+    <h2 id="consents">Permissions</h2>
+    <dl class="mt-1 grid grid-cols-[1fr_auto] items-center gap-x-2">
+      <template v-for="(name, kind) in KIND" :key="kind">
+        <dt>
+          {{ name }}:
+          <b>{{ (kind === 'pictures' ? person.allows.pictures : person.allows.handsOn) ? 'given' : 'not given' }}</b>
+        </dt>
+        <dd>
+          <button
+            v-if="session.isCoach && !(kind === 'pictures' ? person.allows.pictures : person.allows.handsOn)"
+            class="btn btn-quiet"
+            :aria-label="`Record permission for ${name.toLowerCase()}`"
+            @click="start(kind)"
+          >
+            Record
+          </button>
+          <span v-else class="block h-[44px]"></span>
+        </dd>
+      </template>
+    </dl>
+    <p class="text-soft text-sm">Ask for hands-on help every time as well.</p>
+    <ul class="divide-rule divide-y">
+      <li v-for="c in person.consents" :key="c.id" class="py-2 text-sm">
+        <b>{{ KIND[c.kind] }}</b> by {{ c.givenBy }}{{ c.relation === 'guardian' ? ' (guardian)' : '' }},
+        {{ dayText(c.from) }}{{ c.until ? ` to ${dayText(c.until)}` : ''
+        }}<template v-if="c.purpose">: {{ c.purpose }}</template>
+        <span v-if="c.withdrawnOn"> · withdrawn {{ dayText(c.withdrawnOn) }}</span>
+        <template v-else-if="session.isCoach">
+          <button v-if="confirming !== c.id" class="link block min-h-[44px]" @click="confirming = c.id">
+            Withdraw
+          </button>
+          <div v-else class="note mt-1">
+            {{
+              c.kind === 'pictures'
+                ? 'All pictures of this person are deleted for good; the numbers stay.'
+                : 'Touch cues are no longer offered.'
+            }}
+            <div class="mt-1 flex gap-2">
+              <button class="btn btn-stop" :disabled="busy" @click="withdraw(c)">Withdraw it</button
+              ><button class="btn" @click="confirming = null">Keep it</button>
+            </div>
+          </div>
+        </template>
+      </li>
+    </ul>
+    <form v-if="adding" class="mt-2 space-y-2" @submit.prevent="save">
+      <p class="font-semibold">{{ KIND[form.kind] }}</p>
+      <div>
+        <label class="label" for="k-by">Given by</label
+        ><input id="k-by" v-model="form.givenBy" class="field" required maxlength="80" />
+      </div>
+      <div>
+        <label class="label" for="k-rel">Who is that</label>
+        <select id="k-rel" v-model="form.relation" class="field">
+          <option value="self" :disabled="person.minor">The person</option>
+          <option value="guardian">A guardian</option>
+        </select>
+      </div>
+      <div>
+        <label class="label" for="k-for">What for</label
+        ><input id="k-for" v-model="form.purpose" class="field" maxlength="300" />
+      </div>
+      <div class="grid grid-cols-2 gap-2">
+        <div>
+          <label class="label" for="k-from">From</label
+          ><input id="k-from" v-model="form.from" type="date" class="field" required />
+        </div>
+        <div>
+          <label class="label" for="k-until">Until</label
+          ><input id="k-until" v-model="form.until" type="date" class="field" />
+        </div>
+      </div>
+      <div class="flex gap-2">
+        <button class="btn btn-main" :disabled="busy">Save</button
+        ><button type="button" class="btn" @click="adding = false">Cancel</button>
+      </div>
+    </form>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+  </section>
+</template>

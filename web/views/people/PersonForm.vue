@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { reactive, ref, watch } from 'vue';
+import { groupSchema, type Group, type Person, type PersonInput } from '../../../api/people.js';
+import { catalog } from '../../../core/catalog/index.js';
+import { call, wordsOf } from '../../lib/api.js';
+import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../lib/units.js';
+import { useSettings } from '../../stores/settings.js';
+
+const props = defineProps<{
+  person?: Person;
+  groups: Group[];
+  busy: boolean;
+  error: string | null;
+  saveLabel: string;
+}>();
+const emit = defineEmits<{ save: [input: PersonInput]; cancel: []; groupsChanged: [] }>();
+const settings = useSettings();
+
+interface Form {
+  name: string;
+  groupId: string;
+  birthYear: number | '';
+  stature: number | '';
+  mass: number | '';
+  sex: PersonInput['sex'];
+  goal: string;
+  method: string;
+  notes: string;
+}
+const fill = (): Form => ({
+  name: props.person?.name ?? '',
+  groupId: props.person?.group?.id ?? '',
+  birthYear: props.person?.birthYear ?? '',
+  stature: props.person?.stature ? statureToForm(props.person.stature, settings.units) : '',
+  mass: props.person?.mass ? massToForm(props.person.mass, settings.units) : '',
+  sex: props.person?.sex ?? 'unspecified',
+  goal: props.person?.goal ?? '',
+  method: props.person?.method ?? '',
+  notes: props.person?.notes ?? '',
+});
+const form = reactive(fill());
+const newGroup = ref('');
+const groupError = ref('');
+watch(
+  () => settings.units,
+  (now, before) => {
+    if (form.stature !== '') form.stature = statureToForm(statureFromForm(form.stature, before), now);
+    if (form.mass !== '') form.mass = massToForm(massFromForm(form.mass, before), now);
+  },
+);
+
+function save(): void {
+  emit('save', {
+    name: form.name,
+    groupId: form.groupId || null,
+    birthYear: form.birthYear === '' ? null : form.birthYear,
+    stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
+    mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
+    sex: form.sex,
+    goal: form.goal,
+    method: (form.method || null) as PersonInput['method'],
+    notes: form.notes,
+  });
+}
+async function addGroup(): Promise<void> {
+  groupError.value = '';
+  try {
+    const group = await call('/groups', groupSchema, { method: 'POST', body: { name: newGroup.value } });
+    newGroup.value = '';
+    emit('groupsChanged');
+    form.groupId = group.id;
+  } catch (error) {
+    groupError.value = wordsOf(error);
+  }
+}
+</script>
+
+<template>
+  <form class="grid gap-3 sm:grid-cols-2 lg:grid-cols-4" @submit.prevent="save">
+    <div class="sm:col-span-2">
+      <label class="label" for="p-name">Name</label
+      ><input id="p-name" v-model="form.name" class="field" required maxlength="80" autocomplete="off" />
+    </div>
+    <div>
+      <label class="label" for="p-group">Group</label>
+      <select id="p-group" v-model="form.groupId" class="field">
+        <option value="">None</option>
+        <option v-for="g in groups" :key="g.id" :value="g.id">{{ g.name }}</option>
+      </select>
+    </div>
+    <div>
+      <label class="label" for="p-new-group">New group</label>
+      <div class="flex gap-2">
+        <input
+          id="p-new-group"
+          v-model="newGroup"
+          class="field"
+          maxlength="60"
+          @keydown.enter.prevent="newGroup && addGroup()"
+        />
+        <button type="button" class="btn" :disabled="!newGroup" @click="addGroup">Make</button>
+      </div>
+      <p v-if="groupError" role="alert" class="text-stop text-sm">{{ groupError }}</p>
+    </div>
+    <div>
+      <label class="label" for="p-year">Year of birth</label
+      ><input id="p-year" v-model.number="form.birthYear" type="number" min="1900" max="2100" class="field" />
+    </div>
+    <div>
+      <label class="label" for="p-stature">Height ({{ settings.units === 'metric' ? 'cm' : 'inches' }})</label>
+      <input id="p-stature" v-model.number="form.stature" type="number" step="0.1" min="1" class="field" />
+    </div>
+    <div>
+      <label class="label" for="p-mass">Weight ({{ settings.units === 'metric' ? 'kg' : 'pounds' }})</label>
+      <input id="p-mass" v-model.number="form.mass" type="number" step="0.1" min="1" class="field" />
+    </div>
+    <div>
+      <label class="label" for="p-sex">Body table</label>
+      <select id="p-sex" v-model="form.sex" class="field">
+        <option value="unspecified">Mean of both</option>
+        <option value="female">Women’s</option>
+        <option value="male">Men’s</option>
+      </select>
+    </div>
+    <div class="sm:col-span-2">
+      <label class="label" for="p-goal">Goal</label
+      ><input id="p-goal" v-model="form.goal" class="field" maxlength="200" />
+    </div>
+    <div class="sm:col-span-2">
+      <label class="label" for="p-method">Method</label>
+      <select id="p-method" v-model="form.method" class="field">
+        <option value="">As the position’s default</option>
+        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">{{ m.name }}</option>
+      </select>
+    </div>
+    <div class="sm:col-span-2 lg:col-span-4">
+      <label class="label" for="p-notes">Notes</label
+      ><textarea id="p-notes" v-model="form.notes" class="field" rows="2" maxlength="4000"></textarea>
+    </div>
+    <p v-if="error" role="alert" class="note sm:col-span-2 lg:col-span-4">{{ error }}</p>
+    <div class="flex gap-2 sm:col-span-2 lg:col-span-4">
+      <button class="btn btn-main" :disabled="busy">{{ saveLabel }}</button>
+      <button type="button" class="btn" @click="$emit('cancel')">Cancel</button>
+    </div>
+  </form>
+</template>
