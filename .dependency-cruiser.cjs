@@ -38,7 +38,7 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { extensions: ['.ts', '.js', '.mjs', '.vue'], extensionAlias: { '.js': ['.ts', '.js'] } },
+    enhancedResolveOptions: { extensions: ['.ts', '.js', '.mjs', '.vue'] },
     exclude: { path: 'dist' },
   },
 };

@@ -13,9 +13,10 @@ const common = {
 };
 
 export default {
+  testTimeout: 90000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,api,web}/**/*.test.ts'] },
     { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools}/**/*.test.ts'] },
-    { ...common, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'], testTimeout: 120000 },
+    { ...common, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
   ],
 };

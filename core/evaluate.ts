@@ -140,7 +140,11 @@ function seriesMeasures(
   from: number,
 ): Measure[] {
   return typical.measures.map((measure) => {
-    const values = samples.flatMap((s) => (s.t >= from && s.values.has(measure.id) ? [s.values.get(measure.id)!] : []));
+    const values: number[] = [];
+    for (const s of samples) {
+      const value = s.t >= from ? s.values.get(measure.id) : undefined;
+      if (value !== undefined) values.push(value);
+    }
     return { ...measure, value: values.length > 0 ? median(values) : measure.value, t: from };
   });
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { bodyOf } from '../body/anthropometry.js';
 import { placeFigure } from '../body/figure.js';
 import {

@@ -1,15 +1,7 @@
 import { STRAIGHT } from '../body/pose.js';
 import type { Rung } from '../formats/catalog.js';
 
-const plank = {
-  family: 'front-plank',
-  chordEnd: 'ankle',
-  support: 'elbow',
-  stack: 'floor',
-  ahead: 0,
-  overhead: false,
-  bladesClear: false,
-} as const;
+const plank = { family: 'front-plank', chordEnd: 'ankle', support: 'elbow', stack: 'floor', ahead: 0, overhead: false, bladesClear: false } as const;
 const plankPose: Rung['pose'] = {
   ...STRAIGHT,
   orientation: 'prone',
@@ -24,15 +16,7 @@ const handsPose: Rung['pose'] = {
   contacts: [{ at: 'wrist' }, { at: 'toe' }],
   support: { joint: 'wrist', ahead: 0 },
 };
-const hollow = {
-  family: 'hollow',
-  chordEnd: 'ankle',
-  support: 'wrist',
-  stack: 'floor',
-  ahead: 0,
-  overhead: false,
-  bladesClear: true,
-} as const;
+const hollow = { family: 'hollow', chordEnd: 'ankle', support: 'wrist', stack: 'floor', ahead: 0, overhead: false, bladesClear: true } as const;
 const hollowPose: Rung['pose'] = {
   ...STRAIGHT,
   orientation: 'supine',
@@ -199,17 +183,7 @@ export const rungs: readonly Rung[] = [
     bladesClear: false,
     target: 30,
     excludedBy: ['pregnancy'],
-    pose: {
-      ...hollowPose,
-      trunk: 0,
-      thoracic: 4,
-      neck: 0,
-      pelvicTilt: -8,
-      hip: 95,
-      knee: 100,
-      ankle: 100,
-      shoulder: 20,
-    },
+    pose: { ...hollowPose, trunk: 0, thoracic: 4, neck: 0, pelvicTilt: -8, hip: 95, knee: 100, ankle: 100, shoulder: 20 },
   },
   {
     ...hollow,

@@ -31,10 +31,12 @@ export interface Sample {
 export interface Series {
   t: Seconds[];
   value: number[];
+  /** Neighbouring samples further apart than this are a gap over which nothing is known. */
+  gap: Seconds;
 }
 
-/** Neighbouring samples further apart than this are a gap over which nothing is known. */
-export const gapOf = (times: readonly Seconds[]): Seconds => {
+/** The longer of 1.5 s and two and a half usual steps. */
+const gapOf = (times: readonly Seconds[]): Seconds => {
   const steps = times.slice(1).map((t, i) => t - times[i]!);
   return Math.max(1.5, 2.5 * (steps.length > 0 ? median(steps) : 0));
 };
@@ -58,20 +60,22 @@ export function smoothed(samples: readonly Sample[], measure: string): Series {
     const half = Math.min(i - low, high - 1 - i);
     return half === 0 ? raw[i]! : medianOf(raw, i - half, i + half + 1);
   });
-  return { t, value };
+  return { t, value, gap: gapOf(t) };
 }
 
-/** Median of a small stretch by insertion: quicker than a sort of a copy for the dozen samples of a window. */
+/** Median of a small odd stretch by insertion: quicker than a sort for the dozen samples of a window. */
 function medianOf(values: readonly number[], from: number, to: number): number {
-  const sorted: number[] = [];
+  const count = to - from;
+  const sorted = count <= buffer.length ? buffer : new Float64Array(count);
   for (let i = from; i < to; i += 1) {
     const v = values[i]!;
-    let at = sorted.length;
-    while (at > 0 && sorted[at - 1]! > v) at -= 1;
-    sorted.splice(at, 0, v);
+    let at = i - from;
+    for (; at > 0 && sorted[at - 1]! > v; at -= 1) sorted[at] = sorted[at - 1]!;
+    sorted[at] = v;
   }
-  return sorted[(sorted.length - 1) / 2]!;
+  return sorted[(count - 1) / 2]!;
 }
+const buffer = new Float64Array(64);
 
 interface Run {
   from: Seconds;
@@ -83,13 +87,12 @@ interface Run {
 /** Stretches beyond `limit`; their ends are interpolated between samples and never reach over a gap. */
 function runsBeyond(series: Series, limit: number, side: 'above' | 'below'): Run[] {
   const excess = series.value.map((v) => (side === 'above' ? v - limit : limit - v));
-  const gap = gapOf(series.t);
   const runs: Run[] = [];
   let run: Run | null = null;
   for (let i = 0; i < excess.length; i += 1) {
     const t = series.t[i]!;
     const before = series.t[i - 1];
-    const broken = before === undefined || t - before > gap;
+    const broken = before === undefined || t - before > series.gap;
     if (run && broken) {
       runs.push({ ...run, to: before!, open: false });
       run = null;
@@ -109,45 +112,44 @@ function runsBeyond(series: Series, limit: number, side: 'above' | 'below'): Run
   return runs;
 }
 
-/** Measured breaks: beyond the clear limit for at least {@link LASTING} seconds; sorted by start. */
-export function measuredBreaks(series: ReadonlyMap<string, Series>, limits: readonly AppliedLimit[]): Break[] {
+/** A stretch beyond the clear limit of a fault, however short. */
+export interface Stretch {
+  limit: AppliedLimit;
+  run: Run;
+}
+
+/** Every stretch beyond a clear limit, by start. */
+export function stretchesBeyond(series: ReadonlyMap<string, Series>, limits: readonly AppliedLimit[]): Stretch[] {
   return limits
-    .flatMap((limit): Break[] => {
+    .flatMap((limit) => {
       const values = series.get(limit.measure);
-      if (!values) return [];
-      return runsBeyond(values, limit.limits[1], limit.side)
-        .filter((run) => run.to - run.from >= LASTING - 1e-9)
-        .map((run) => ({
-          fault: limit.fault,
-          t: run.from,
-          length: run.to - run.from,
-          severity: severityOf(run.worst, limit) ?? 'clear',
-          measure: limit.measure,
-          recovered: !run.open,
-          from: 'measured' as const,
-        }));
+      return values ? runsBeyond(values, limit.limits[1], limit.side).map((run) => ({ limit, run })) : [];
     })
-    .sort((a, b) => a.t - b.t);
+    .sort((a, b) => a.run.from - b.run.from);
+}
+
+/** Measured breaks: the stretches of at least {@link LASTING} seconds. */
+export function measuredBreaks(stretches: readonly Stretch[]): Break[] {
+  return stretches
+    .filter(({ run }) => run.to - run.from >= LASTING - 1e-9)
+    .map(({ limit, run }) => ({
+      fault: limit.fault,
+      t: run.from,
+      length: run.to - run.from,
+      severity: severityOf(run.worst, limit) ?? 'clear',
+      measure: limit.measure,
+      recovered: !run.open,
+      from: 'measured',
+    }));
 }
 
 /**
  * First moment from which {@link SETTLED_FOR} seconds pass with every judged measure inside its clear limit.
  * @returns null when that never happens
  */
-export function settleTime(
-  series: ReadonlyMap<string, Series>,
-  limits: readonly AppliedLimit[],
-  start: Seconds,
-  end: Seconds,
-): Seconds | null {
-  const bad = limits
-    .flatMap((limit) => {
-      const values = series.get(limit.measure);
-      return values ? runsBeyond(values, limit.limits[1], limit.side) : [];
-    })
-    .sort((a, b) => a.from - b.from);
+export function settleTime(stretches: readonly Stretch[], start: Seconds, end: Seconds): Seconds | null {
   let candidate = start;
-  for (const run of bad) {
+  for (const { run } of stretches) {
     if (run.from - candidate >= SETTLED_FOR) break;
     candidate = Math.max(candidate, run.to);
   }

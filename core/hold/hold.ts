@@ -7,6 +7,7 @@ import {
   breaksClean,
   measuredBreaks,
   settleTime,
+  stretchesBeyond,
   smoothed,
   tapStretches,
   type Break,
@@ -61,11 +62,12 @@ export function analyseHold(input: HoldInput): HoldAnalysis {
   const end = ended?.t ?? Math.max(start, samples.at(-1)?.t ?? 0, ...events.map((event) => event.t));
   const within = samples.filter((sample) => sample.t <= end);
   const series = new Map([...new Set(limits.map((limit) => limit.measure))].map((id) => [id, smoothed(within, id)]));
+  const stretches = measured ? stretchesBeyond(series, limits) : [];
   const watched = samples.length < 2 || events.length > 0;
-  const settled = measured ? settleTime(series, limits, start, end) : watched ? start : null;
+  const settled = measured ? settleTime(stretches, start, end) : watched ? start : null;
   const taps = tapStretches(events, end);
   const breaks: Break[] = [
-    ...(measured ? measuredBreaks(series, limits) : []),
+    ...(measured ? measuredBreaks(stretches) : []),
     ...taps
       .filter((tap) => !tap.dip && breaksClean(tap.severity))
       .map(({ dip: _dip, ...tap }): Break => ({ ...tap, measure: null, from: 'observed' })),

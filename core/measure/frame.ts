@@ -1,5 +1,5 @@
 /** From picture pixels to an upright frame in which y points away from the floor: camera roll is gone, the sides are named. */
-import { distance, dot, rotate, scale, subtract, type Pixels, type Point } from '../geometry.js';
+import { cross, distance, dot, rotate, scale, subtract, type Pixels, type Point } from '../geometry.js';
 import type { Orientation } from '../body/pose.js';
 import type { Body } from '../body/anthropometry.js';
 import type { LandmarkName, Landmarks } from './landmarks.js';
@@ -17,13 +17,20 @@ export interface UprightFrame {
   belly: 1 | -1;
 }
 
-/** Which way the person faces; found once per picture and kept while errors are propagated. */
-export type Facing = Pick<UprightFrame, 'head' | 'belly'>;
+/** Which way the person faces and on which side of the floor line they are; found once per picture and kept while errors are propagated. */
+export interface Facing extends Pick<UprightFrame, 'head' | 'belly'> {
+  /** Whether "up" is to the left (1) or the right (−1) of the floor line's direction. */
+  floorSide: 1 | -1;
+}
 
-const centroid = (points: readonly Point[]): Point => {
-  const sum = points.reduce<[number, number]>((total, p) => [total[0] + p[0], total[1] + p[1]], [0, 0]);
-  return [sum[0] / points.length, sum[1] / points.length];
-};
+const flip = (p: Point): Point => [p[0], -p[1]];
+
+function sideOfFloor(points: Landmarks, floor: FloorLine): 1 | -1 {
+  const all = Object.values(points);
+  const line = subtract(flip(floor[1]), flip(floor[0]));
+  const total = all.reduce((sum, p) => sum + cross(line, subtract(flip(p), flip(floor[0]))), 0);
+  return total < 0 ? -1 : 1;
+}
 
 /**
  * Turns picture points (px, y down) upright.
@@ -37,30 +44,37 @@ export function uprightFrame(
   floor: FloorLine | undefined,
   orientation: Orientation,
   facing?: Facing,
-): UprightFrame {
-  const flip = (p: Point): Point => [p[0], -p[1]];
+): UprightFrame & { facing: Facing } {
+  const floorSide = facing?.floorSide ?? (floor ? sideOfFloor(points, floor) : 1);
   let origin: Point = [0, 0];
-  let up: Point = [0, 1];
+  let along: Point = [1, 0];
   if (floor) {
     origin = flip(floor[0]);
     const line = subtract(flip(floor[1]), origin);
-    up = scale(rotate(line, 90), 1 / Math.hypot(line[0], line[1]));
-    const all = Object.values(points);
-    if (all.length > 0 && dot(subtract(flip(centroid(all)), origin), up) < 0) up = scale(up, -1);
+    along = scale(line, floorSide / Math.hypot(line[0], line[1]));
   }
-  const along = rotate(up, -90);
+  const known = new Map<LandmarkName, Point>();
   const at = (name: LandmarkName): Point => {
+    const before = known.get(name);
+    if (before) return before;
     const p = points[name];
     if (!p) throw new RangeError(`the landmark ${name} is missing`);
     const relative = subtract(flip(p), origin);
-    return [dot(relative, along), dot(relative, up)];
+    const upright: Point = [dot(relative, along), cross(along, relative)];
+    known.set(name, upright);
+    return upright;
   };
   const has = (name: LandmarkName): boolean => points[name] !== undefined;
-  return { at, has, hasFloor: floor !== undefined, ...(facing ?? findFacing(at, has, orientation)) };
+  const sides = facing ?? { ...findFacing(at, has, orientation), floorSide };
+  return { at, has, hasFloor: floor !== undefined, head: sides.head, belly: sides.belly, facing: sides };
 }
 
 /** Head side from shoulder and hip; belly side from the family's orientation, or from toes, nose or knee when upright. */
-function findFacing(at: UprightFrame['at'], has: UprightFrame['has'], orientation: Orientation): Facing {
+function findFacing(
+  at: UprightFrame['at'],
+  has: UprightFrame['has'],
+  orientation: Orientation,
+): Pick<UprightFrame, 'head' | 'belly'> {
   const head: 1 | -1 = has('shoulder') && has('hip') && at('shoulder')[0] < at('hip')[0] ? -1 : 1;
   if (orientation === 'prone') return { head, belly: head };
   if (orientation === 'supine') return { head, belly: head === 1 ? -1 : 1 };

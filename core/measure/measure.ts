@@ -1,7 +1,7 @@
 /** Landmarks to measures with error figures. */
 import type { Orientation } from '../body/pose.js';
 import type { Pixels, Point, Seconds } from '../geometry.js';
-import { uprightFrame, type Facing, type FloorLine } from './frame.js';
+import { uprightFrame, type Facing, type FloorLine, type UprightFrame } from './frame.js';
 import { MEASURES, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
 import type { LandmarkName, Landmarks } from './landmarks.js';
 import { defaultLandmarkSd, viewCheck, type ViewCheck } from './view.js';
@@ -58,6 +58,14 @@ export function measureValues(
   return values;
 }
 
+/** One step along and against each axis, in pairs. */
+const MOVES: readonly Point[] = [
+  [1, 0],
+  [-1, 0],
+  [0, 1],
+  [0, -1],
+];
+
 /**
  * All measures that one picture allows, each with its error by first-order covariance: the derivative with respect to
  * every landmark coordinate (and floor point), times the landmark error, summed in squares; widened by the view check.
@@ -65,48 +73,54 @@ export function measureValues(
  */
 export function measurePicture(input: PictureInput, context: MeasureContext): MeasuredPicture {
   const base = uprightFrame(input.points, input.floor, input.orientation);
-  const facing: Facing = { head: base.head, belly: base.belly };
+  const { facing } = base;
   const names = Object.keys(input.points) as LandmarkName[];
   const landmarkSd = input.landmarkSd ?? defaultLandmarkSd(base, names);
   const view = viewCheck(base, context.body, landmarkSd);
   const step = Math.max(landmarkSd * 0.02, 1e-4);
 
-  const valueAt = (definition: MeasureDefinition, points: Landmarks, floor: FloorLine | undefined): number | null =>
-    definition.compute(uprightFrame(points, floor, input.orientation, facing), context);
-  const nudge = (p: Point, axis: 0 | 1, by: number): Point => (axis === 0 ? [p[0] + by, p[1]] : [p[0], p[1] + by]);
+  // A placing error has no direction of its own, so a point may as well be moved in the upright frame.
+  const moved = new Map(
+    names.map((name) => [
+      name,
+      MOVES.map((move): UprightFrame => {
+        const p = base.at(name);
+        const to: Point = [p[0] + move[0] * step, p[1] + move[1] * step];
+        return { ...base, at: (other) => (other === name ? to : base.at(other)) };
+      }),
+    ]),
+  );
+  const floorMoved: UprightFrame[] = input.floor
+    ? [0, 1].flatMap((end) =>
+        MOVES.map((move) => {
+          const floor = input.floor!.map((p, i) => (i === end ? [p[0] + move[0] * step, p[1] + move[1] * step] : p));
+          return uprightFrame(input.points, floor as unknown as FloorLine, input.orientation, facing);
+        }),
+      )
+    : [];
 
   const measures: Measure[] = [];
   for (const definition of MEASURES) {
     if (!computable(definition, base.has, base.hasFloor, context)) continue;
     const value = definition.compute(base, context);
     if (value === null || !Number.isFinite(value)) continue;
-    let variance = 0;
-    const addDerivative = (at: (by: number) => number | null): void => {
-      const slopes = [step, -step].map((by) => {
-        const difference = Math.abs((at(by) ?? value) - value);
-        return (definition.unit === 'deg' && difference > 180 ? 360 - difference : difference) / step;
-      });
-      // The steeper of both sides: an unsigned angle has a kink at 180°, where the central difference would be nought.
-      variance += (Math.max(...slopes) * landmarkSd) ** 2;
+    const slope = (frame: UprightFrame): number => {
+      const difference = Math.abs((definition.compute(frame, context) ?? value) - value);
+      return (definition.unit === 'deg' && difference > 180 ? 360 - difference : difference) / step;
     };
-    for (const name of definition.needs(context)) {
-      for (const axis of [0, 1] as const) {
-        addDerivative((by) =>
-          valueAt(definition, { ...input.points, [name]: nudge(input.points[name]!, axis, by) }, input.floor),
-        );
-      }
-    }
-    if (input.floor) {
-      const [a, b] = input.floor;
-      for (const axis of [0, 1] as const) {
-        addDerivative((by) => valueAt(definition, input.points, [nudge(a, axis, by), b]));
-        addDerivative((by) => valueAt(definition, input.points, [a, nudge(b, axis, by)]));
-      }
-    }
+    // The steeper of both sides: an unsigned angle has a kink at 180°, where the central difference would be nought.
+    const squares = (frames: readonly UprightFrame[]): number => {
+      let sum = 0;
+      for (let i = 0; i < frames.length; i += 2) sum += Math.max(slope(frames[i]!), slope(frames[i + 1]!)) ** 2;
+      return sum;
+    };
+    const variance = definition
+      .needs(context)
+      .reduce((sum, name) => sum + squares(moved.get(name)!), squares(floorMoved));
     measures.push({
       id: definition.id,
       value,
-      sd: Math.sqrt(variance) * view.widen,
+      sd: Math.sqrt(variance) * landmarkSd * view.widen,
       unit: definition.unit,
       t: input.t ?? 0,
     });

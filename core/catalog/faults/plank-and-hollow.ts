@@ -10,14 +10,8 @@ export const plankAndHollowFaults: readonly Fault[] = [
     seen: 'The hip hangs below the line from shoulder to ankle and the low back hollows.',
     risk: 'The hold rests on the low back’s passive tissue, and the clock flatters it.',
     mends: [
-      {
-        kind: 'cue',
-        say: 'Draw the lowest ribs and the pelvis toward each other, then tighten the seat, then the thighs.',
-      },
-      {
-        kind: 'set-up',
-        say: 'Feet a little wider, elbows checked under the shoulders, start again from the ground up.',
-      },
+      { kind: 'cue', say: 'Draw the lowest ribs and the pelvis toward each other, then tighten the seat, then the thighs.' },
+      { kind: 'set-up', say: 'Feet a little wider, elbows checked under the shoulders, start again from the ground up.' },
       { kind: 'touch', say: 'With permission: two fingers under the front of the hip bones, “stay off my fingers”.' },
       { kind: 'prop', say: 'A stick along the back: head, upper back and tail keep touching it.' },
       { kind: 'lever', say: 'Hands on a raised surface, or onto the knees: the same line with less to hold.' },

@@ -84,7 +84,11 @@ watch(personId, () => {
   relookOf.value = null;
   void loadPerson();
 });
-onMounted(() => Promise.all([people.load(), loadPerson()]));
+onMounted(() => {
+  // The result's page is fetched now: after a hold the network may be gone.
+  void import('../looks/LookPage.vue');
+  return Promise.all([people.load(), loadPerson()]);
+});
 
 const family = computed(() => record(catalog.families, setup.position));
 const rung = computed(() => rungOf(catalog, setup.position, setup.rung));

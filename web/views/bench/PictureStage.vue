@@ -323,7 +323,13 @@ defineExpose({ origin, scale });
       </template>
     </div>
     <ul v-if="placed" class="mt-2 flex flex-wrap gap-1" aria-label="Points">
-      <li v-for="name in names" :key="name" class="flex">
+      <li
+        v-for="name in names"
+        :key="name"
+        class="flex"
+        :data-point="name"
+        :data-at="handles.points.value[name]!.join(',')"
+      >
         <button
           class="btn !min-h-[44px] !px-2 text-sm"
           :class="{ 'btn-on': chosen === name }"

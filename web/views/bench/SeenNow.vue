@@ -34,8 +34,7 @@ const reads = computed(() => {
     <ul class="mt-2 space-y-2">
       <li v-for="v in detail.verdicts" :key="v.fault">
         <div class="flex flex-wrap justify-between gap-x-2">
-          <b>{{ faultName(v.fault) }}</b
-          ><SeverityKnots :severity="v.severity" :borderline="!v.stated" />
+          <b>{{ faultName(v.fault) }}</b><SeverityKnots :severity="v.severity" :borderline="!v.stated" />
         </div>
         <p class="text-soft figures text-sm">{{ sureText(v.probability) }}</p>
       </li>

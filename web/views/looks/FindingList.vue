@@ -4,7 +4,7 @@ import type { EvaluationDetail } from '../../../core/evaluate.js';
 import { catalog, record } from '../../../core/catalog/index.js';
 import SeverityKnots from '../../components/SeverityKnots.vue';
 import { measureDefinition } from '../../../core/measure/measures.js';
-import { faultName, measureText, secondsText, sureText } from '../../lib/words.js';
+import { measureText, secondsText, sureText } from '../../lib/words.js';
 
 const props = defineProps<{ detail: EvaluationDetail }>();
 const findings = computed(() =>

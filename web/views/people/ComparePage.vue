@@ -109,8 +109,10 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         </template>
         <ul class="mt-2 space-y-1">
           <li v-for="f in j.detail.evaluation.findings" :key="f.fault" class="flex justify-between gap-2">
-            <span>{{ faultName(f.fault) }}</span
-            ><SeverityKnots :severity="f.severity" :borderline="f.probability < 0.8" />
+            <span>{{ faultName(f.fault) }}</span><SeverityKnots
+              :severity="f.severity"
+              :borderline="f.probability < 0.8"
+            />
           </li>
           <li v-if="j.detail.evaluation.findings.length === 0" class="text-soft">Nothing to mend.</li>
         </ul>

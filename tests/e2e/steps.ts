@@ -1,0 +1,122 @@
+/** What the interface tests do more than once, in a coach's words. */
+import type { Page } from 'puppeteer-core';
+import { bodyOf } from '../../core/body/anthropometry.js';
+import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../core/body/simulate.js';
+import { catalog, rungOf } from '../../core/catalog/index.js';
+import type { Point } from '../../core/geometry.js';
+import type { Landmarks } from '../../core/measure/landmarks.js';
+
+export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+export const press = (page: Page, text: string): Promise<void> =>
+  page
+    .locator(`::-p-xpath(//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")])`)
+    .click();
+
+/** Waits until the page shows a text. */
+export async function sees(page: Page, text: string | RegExp): Promise<void> {
+  const [source, flags] =
+    typeof text === 'string' ? [text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), ''] : [text.source, text.flags];
+  await page
+    .waitForFunction((s, f) => new RegExp(s, f).test(document.body.innerText), {}, source, flags)
+    .catch(async () => {
+      throw new Error(
+        `the page does not show ${String(text)}; it shows:\n${await page.evaluate(() => document.body.innerText)}`,
+      );
+    });
+}
+export const shown = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText);
+
+/** Types into the field with this label. */
+export async function fill(page: Page, label: string, value: string): Promise<void> {
+  await page
+    .locator(`::-p-aria([name="${label}"][role="textbox"]), ::-p-aria([name="${label}"][role="spinbutton"])`)
+    .fill(value);
+}
+export async function choose(page: Page, selector: string, text: string): Promise<void> {
+  await page.waitForFunction(
+    (s, t) => [...(document.querySelector<HTMLSelectElement>(s)?.options ?? [])].some((o) => o.text.includes(t)),
+    {},
+    selector,
+    text,
+  );
+  const value = await page.$eval(
+    selector,
+    (el, t) => [...(el as HTMLSelectElement).options].find((o) => o.text.includes(t))!.value,
+    text,
+  );
+  await page.select(selector, value);
+}
+
+/** Landmarks as a careful finger would place them on the simulated camera's picture, in picture pixels. */
+export function truth(
+  rung: string,
+  faults: PoseFaults,
+  athlete: { stature: number; mass: number; sex: 'female' | 'male' },
+): Landmarks {
+  const body = bodyOf(athlete);
+  return simulatePicture(withFaults(rungOf(catalog, 'front-plank', rung).pose, faults, body), body, DEFAULT_CAMERA)
+    .points;
+}
+
+/** Sets a slider of the simulated camera. */
+export const slide = (page: Page, id: string, value: number): Promise<void> =>
+  page.$eval(
+    `#sim-${id}`,
+    (el, v) => {
+      (el as HTMLInputElement).value = String(v);
+      el.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    value,
+  );
+
+/** Where a picture pixel lies on the page now. */
+export async function onPage(page: Page, p: Point): Promise<Point> {
+  await page.waitForFunction(() => Number(document.querySelector<HTMLElement>('[data-scale]')?.dataset.scale) > 0.05);
+  return page.$eval(
+    '[data-scale]',
+    (el, x, y) => {
+      const box = el.getBoundingClientRect();
+      const scale = Number((el as HTMLElement).dataset.scale);
+      const [ox, oy] = (el as HTMLElement).dataset.origin!.split(',').map(Number) as [number, number];
+      return [box.left + ox + x * scale, box.top + oy + y * scale] as [number, number];
+    },
+    p[0],
+    p[1],
+  );
+}
+
+/** Takes a simulated picture and lays the points: two clicks, then hip and knee dragged to where they are. */
+export async function placePicture(page: Page, sag: number, points: Landmarks): Promise<void> {
+  await press(page, 'Use a picture');
+  await press(page, 'Simulated camera');
+  await page.waitForSelector('#sim-hipLine');
+  await slide(page, 'hipLine', sag);
+  await pause(300);
+  await press(page, 'Take this picture');
+  await sees(page, 'Click the shoulder');
+  await pause(300);
+  for (const name of ['shoulder', 'ankle'] as const) {
+    const [x, y] = await onPage(page, points[name]!);
+    await page.mouse.click(x, y);
+    await pause(150);
+  }
+  await sees(page, 'All judged measures');
+  for (const name of ['hip', 'knee', 'elbow', 'wrist', 'ear'] as const) {
+    // The template's guess is read back from the points it laid.
+    const at = await page.$$eval(
+      '[data-point]',
+      (els, n) =>
+        (els.find((e) => (e as HTMLElement).dataset.point === n) as HTMLElement).dataset.at!.split(',').map(Number),
+      name,
+    );
+    const from = await onPage(page, at as unknown as Point);
+    const to = await onPage(page, points[name]!);
+    await page.mouse.move(...(from as [number, number]));
+    await page.mouse.down();
+    await page.mouse.move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2 + 8, { steps: 3 });
+    await page.mouse.move(...(to as [number, number]), { steps: 3 });
+    await page.mouse.up();
+    await pause(80);
+  }
+}

@@ -1,0 +1,258 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { AxePuppeteer } from '@axe-core/puppeteer';
+import type { Page } from 'puppeteer-core';
+import { openHall, type Hall } from '../../tools/harness.js';
+import { choose, fill, pause, placePicture, press, sees, shown, truth } from './steps.js';
+
+let hall: Hall;
+beforeAll(async () => {
+  hall = await openHall();
+}, 60000);
+afterAll(() => hall?.close());
+
+const personId = (page: Page, name: string): Promise<string> =>
+  page.evaluate(
+    async (n) =>
+      ((await (await fetch('/api/people')).json()) as { id: string; name: string }[]).find((p) => p.name === n)!.id,
+    name,
+  );
+
+describe('a coach’s minute', () => {
+  test('sign in, add a person, watch a hold with two taps, see the result, find it in the history', async () => {
+    const page = await hall.page();
+    await page.goto(hall.url);
+    await fill(page, 'E-mail', 'coach@harbour.example');
+    await page.type('#password', 'wrong');
+    await press(page, 'Sign in');
+    await sees(page, 'E-mail or password is wrong');
+    await page.locator('#password').fill('tautline-2026');
+    await press(page, 'Sign in');
+    await page.goto(`${hall.url}/people`);
+    await press(page, 'Add a person');
+    await page.locator('#p-name').fill('Tilda Wren');
+    await page.locator('#p-stature').fill('170');
+    await page.locator('#p-mass').fill('64');
+    await page.select('#p-sex', 'female');
+    await page.locator('form button.btn-main').click();
+    await sees(page, /170 cm[\s\S]*64 kg/);
+    await press(page, 'New look');
+    await sees(page, 'Tap what goes');
+    await press(page, 'Start');
+    await pause(1500);
+    await press(page, 'Hips sag');
+    await sees(page, 'first to go: Hips sag');
+    await pause(900);
+    await press(page, 'Breath held');
+    await press(page, 'End');
+    await press(page, 'Position lost');
+    await press(page, 'Low back');
+    await press(page, 'Keep it and see');
+    await sees(page, 'clean seconds');
+    const text = await shown(page);
+    expect(text).toMatch(/1\.\d\s+clean seconds/);
+    expect(text).toMatch(
+      /Hips sag[\s\S]*clear[\s\S]*90 %, seen by the coach|fairly sure \(90 %\), seen by the coach · first to go/,
+    );
+    expect(text).toContain('Breath held');
+    expect(text).toMatch(/Drills for it[\s\S]*3 × 20–40 s clean/);
+    expect(await page.$eval('#felt', (el) => (el as HTMLSelectElement).value)).toBe('low-back');
+    await press(page, 'Tilda Wren');
+    await sees(page, /1\.\d s clean/);
+    await sees(page, 'Position lost');
+    await page.waitForSelector('figure svg');
+  });
+
+  test('a picture with 12° of sag: points, clear sag, a mend, a re-look, then and now', async () => {
+    const page = await hall.coach();
+    const athlete = { stature: 1.72, mass: 68, sex: 'female' as const };
+    const id = await personId(page, 'Marit Solheim');
+    await page.goto(`${hall.url}/bench?person=${id}`);
+    await sees(page, 'Last time');
+    await choose(page, '#version', 'Forearms');
+    await placePicture(page, 12, truth('forearm', { hipLine: 12, knee: 180, neck: 0 }, athlete));
+    await sees(page, /1[12]\.\d°/);
+    await sees(page, 'Hips sag');
+    await press(page, 'Keep it and see');
+    await sees(page, 'What was seen');
+    await sees(page, /Hips sag\s+clear/);
+    expect(await page.$eval('image', (el) => el.getAttribute('href'))).toMatch(/^\/api\/media\//);
+    // Judged anew by another method, at once; the answer differs, the record does not.
+    await choose(page, '#judge', 'Hollow shapes');
+    await sees(page, /Hips sag\s+(clear|gross)/);
+    await sees(page, 'How sure, by Hollow shapes');
+    await page.select('#judge', '');
+    await press(page, 'Did not');
+    await sees(page, 'Step 2 of 6');
+    await press(page, 'Undo the last answer');
+    await sees(page, 'Step 1 of 6');
+    await press(page, 'Helped');
+    await sees(page, 'That one helped');
+    await page.locator('::-p-xpath(//section//a[contains(., "Look again")])').click();
+    await sees(page, 'look again');
+    await sees(page, 'Last time');
+    await placePicture(page, 2, truth('forearm', { hipLine: 2, knee: 180, neck: 0 }, athlete));
+    await press(page, 'Keep it and see');
+    await press(page, 'Against the look before');
+    await sees(page, 'What changed');
+    const text = await shown(page);
+    expect(text).toMatch(/Then[\s\S]*Now[\s\S]*Body line\s+1[12]\.\d°/);
+    expect(await page.$$eval('svg image', (els) => els.length)).toBe(2);
+  });
+
+  test('keyboard only: start, taps, undo, end, reason, felt, kept', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench?person=${await personId(page, 'Bram Oosterlo')}`);
+    await sees(page, 'Tap what goes');
+    await page.keyboard.press('Space');
+    await pause(900);
+    await page.keyboard.press('Digit1');
+    await page.keyboard.press('Digit2');
+    await page.keyboard.press('KeyU');
+    await pause(950);
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('Digit1');
+    await page.keyboard.up('Shift');
+    await page.keyboard.press('Space');
+    await sees(page, 'Why did it end?');
+    await page.keyboard.press('Escape');
+    await sees(page, 'first to go');
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Digit3');
+    await sees(page, 'Where did they feel it first?');
+    for (let i = 0; i < 40; i += 1) {
+      await page.keyboard.press('Tab');
+      if (await page.evaluate(() => document.activeElement?.textContent?.includes('keep it and see'))) break;
+    }
+    await page.keyboard.press('Enter');
+    await sees(page, 'Stopped by coach');
+    expect((await shown(page)).match(/seen by the coach/g)).toHaveLength(1);
+  });
+
+  test('a reload in the middle of a hold loses nothing', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench?person=${await personId(page, 'Teo Aldana')}`);
+    await sees(page, 'Tap what goes');
+    await press(page, 'Start');
+    await pause(700);
+    await page.keyboard.press('Digit2');
+    await page.reload();
+    await sees(page, 'first to go');
+    const clock = await page.$eval('[role="timer"]', (el) => Number(el.textContent));
+    expect(clock).toBeGreaterThan(0.7);
+    await pause(1100);
+    expect(await page.$eval('[role="timer"]', (el) => Number(el.textContent))).toBeGreaterThan(clock + 0.9);
+    await page.goto(hall.url);
+    await press(page, 'A hold is running');
+    await press(page, 'End');
+    await press(page, 'Stopped early');
+    await press(page, 'keep it and see');
+    await sees(page, 'Stopped early');
+  });
+
+  test('with a dead server the look is kept, shown, and sent when it is back', async () => {
+    const page = await hall.coach();
+    const id = await personId(page, 'Sunniva Brandt');
+    await page.goto(`${hall.url}/bench?person=${id}`);
+    await sees(page, 'Tap what goes');
+    await press(page, 'Start');
+    await pause(800);
+    await hall.kill();
+    try {
+      await pause(600);
+      await page.keyboard.press('Digit1');
+      await pause(1000);
+      await press(page, 'End');
+      await press(page, 'Position lost');
+      await press(page, 'Belly');
+      await press(page, 'Keep it and see');
+      await sees(page, 'kept on this device, not yet sent');
+      await sees(page, 'clean seconds');
+    } finally {
+      await hall.revive();
+    }
+    await page.waitForFunction(() => !document.body.innerText.includes('not yet sent'), { timeout: 20000 });
+    const look = page.url().split('/').pop()!;
+    expect(await page.evaluate(async (l) => (await fetch(`/api/looks/${l}`)).status, look)).toBe(200);
+  });
+
+  test('pain stops the hold and gives no drills', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench?person=${await personId(page, 'Gwen Applegarth')}`);
+    await sees(page, 'Tap what goes');
+    await press(page, 'Start');
+    await pause(500);
+    await press(page, 'Pain');
+    await sees(page, 'Pain ends the hold');
+    await press(page, 'keep it and see');
+    await sees(page, 'leave this position for now');
+    expect(await shown(page)).not.toMatch(/Drills for it|Look again/);
+  });
+
+  test('a file that is no picture is refused with a reason', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench`);
+    await press(page, 'Use a picture');
+    await sees(page, 'Drop a side-on picture');
+    const input = (await page.$('input[type=file]')) as import('puppeteer-core').ElementHandle<HTMLInputElement>;
+    await input.uploadFile('package.json');
+    await sees(page, 'not a JPEG, PNG or WebP');
+  });
+});
+
+describe('everybody can use it', () => {
+  const places = async (page: Page): Promise<[string, string][]> => {
+    const id = await personId(page, 'Marit Solheim');
+    const items = await page.evaluate(
+      async (p) =>
+        ((await (await fetch(`/api/people/${p}/looks`)).json()) as { items: { id: string; mediaId: string | null }[] })
+          .items,
+      id,
+    );
+    const pictures = items.filter((i) => i.mediaId);
+    return [
+      ['floor', '/'],
+      ['people', '/people'],
+      ['person', `/people/${id}`],
+      ['bench', `/bench?person=${id}`],
+      ['look', `/looks/${items.find((i) => !i.mediaId)!.id}`],
+      ['compare', `/people/${id}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`],
+      ['studio', '/studio'],
+    ];
+  };
+  test.each(['light', 'dark'])('axe finds nothing serious on any view, %s', async (theme) => {
+    const page = await hall.coach();
+    await page.evaluate((t) => localStorage.setItem('anchor.theme', t), theme);
+    for (const [name, path] of await places(page)) {
+      await page.goto(`${hall.url}${path}`);
+      await page.waitForNetworkIdle({ idleTime: 300 });
+      const { violations } = await new AxePuppeteer(page).analyze();
+      const serious = violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+      expect({ name, serious }).toEqual({ name, serious: [] });
+    }
+    const door = await hall.page();
+    await door.goto(`${hall.url}/sign-in`);
+    await sees(door, 'Sign in');
+    const { violations } = await new AxePuppeteer(door).analyze();
+    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  });
+  test('the bench fits 1280×800 without scrolling, running and not; nothing runs off a phone', async () => {
+    const page = await hall.coach();
+    const id = await personId(page, 'Yusra Haddow');
+    await page.goto(`${hall.url}/bench?person=${id}`);
+    await sees(page, 'Tap what goes');
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+    await page.keyboard.press('Space');
+    await pause(300);
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+    await page.evaluate(() => localStorage.removeItem('anchor.hold'));
+    await page.setViewport({ width: 390, height: 844 });
+    for (const [name, path] of await places(page)) {
+      await page.goto(`${hall.url}${path}`);
+      await page.waitForNetworkIdle({ idleTime: 300 });
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect({ name, over: Math.max(0, over) }).toEqual({ name, over: 0 });
+    }
+  });
+});
