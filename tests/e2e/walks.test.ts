@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { AxePuppeteer } from '@axe-core/puppeteer';
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { choose, fill, pause, placePicture, press, sees, shown, truth } from './steps.js';
 
@@ -193,7 +193,7 @@ describe('a coach’s minute', () => {
     await page.goto(`${hall.url}/bench`);
     await press(page, 'Use a picture');
     await sees(page, 'Drop a side-on picture');
-    const input = (await page.$('input[type=file]')) as import('puppeteer-core').ElementHandle<HTMLInputElement>;
+    const input = (await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile('package.json');
     await sees(page, 'not a JPEG, PNG or WebP');
   });
