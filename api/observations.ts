@@ -1,7 +1,7 @@
 /** Looks: the stored record of a watched hold or a picture, mends tried, and what is derived when read. */
 import { z } from 'zod';
-import { MEND_KINDS, METHOD_IDS, SEVERITIES } from '../core/formats/catalog.js';
-import { END_REASONS, evidenceSchema, observationSchema } from '../core/formats/observation.js';
+import { CAUSE_IDS, MEND_KINDS, METHOD_IDS, SEVERITIES } from '../core/formats/catalog.js';
+import { END_REASONS, evidenceSchema, observationSchema, testPatchSchema } from '../core/formats/observation.js';
 import { idSchema, instantSchema, words } from './common.js';
 
 export const lookInputSchema = z.strictObject({
@@ -15,7 +15,17 @@ export const lookInputSchema = z.strictObject({
 });
 export type LookInput = z.infer<typeof lookInputSchema>;
 
-export const lookPatchSchema = z.strictObject({ evidence: evidenceSchema.optional(), note: words(2000).optional() });
+/** The coach's own verdict on the cause, with the reason. */
+export const overruleSchema = z.strictObject({ cause: z.enum(CAUSE_IDS), reason: words(300).min(1, 'needs a reason') });
+export type Overrule = z.infer<typeof overruleSchema>;
+
+/** Answers are added to what is known; null takes a test's answer, or the overruling, back. */
+export const lookPatchSchema = z.strictObject({
+  evidence: evidenceSchema.optional(),
+  tests: testPatchSchema.optional(),
+  overrule: overruleSchema.nullable().optional(),
+  note: words(2000).optional(),
+});
 export type LookPatch = z.infer<typeof lookPatchSchema>;
 
 export const MEND_RESULTS = ['helped', 'helped-for-a-moment', 'did-not'] as const;
@@ -40,6 +50,7 @@ export const lookSchema = z.object({
   relooks: z.array(idSchema),
   note: z.string(),
   mends: z.array(mendSchema),
+  overrule: overruleSchema.nullable(),
   by: z.string(),
 });
 export type Look = z.infer<typeof lookSchema>;
@@ -65,6 +76,7 @@ export const historyItemSchema = z.object({
   bodyLine: z.object({ value: z.number(), sd: z.number() }).nullable(),
   top: z.object({ fault: z.string(), severity: z.enum(SEVERITIES), probability: z.number() }).nullable(),
   helped: z.array(z.string()),
+  takeoverIndex: z.number().nullable(),
 });
 export type HistoryItem = z.infer<typeof historyItemSchema>;
 export const historySchema = z.object({ items: z.array(historyItemSchema), more: z.boolean() });

@@ -4,10 +4,9 @@ import { bodyOf } from './body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from './body/simulate.js';
 import { catalog, rungOf } from './catalog/index.js';
 import { evaluateObservation, OBSERVER_RELIABILITY } from './evaluate.js';
-import { CAUTION_IDS, METHOD_IDS, type CautionId } from './formats/catalog.js';
+import { METHOD_IDS } from './formats/catalog.js';
 import { observationSchema, type Observation } from './formats/observation.js';
 import { InputError } from './formats/problems.js';
-import { drillsForFault } from './prescribe/choose.js';
 import { seededRandom } from './statistics.js';
 
 const athlete = { stature: 1.72, mass: 68, sex: 'female' as const };
@@ -176,38 +175,5 @@ describe('evaluation', () => {
       ),
       { numRuns: 80 },
     );
-  });
-});
-
-describe('drills for a fault', () => {
-  test('nothing excluded by a caution is ever chosen, for all faults and cautions', () => {
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...catalog.faults),
-        fc.subarray([...CAUTION_IDS]),
-        fc.integer({ min: 2, max: 4 }),
-        (fault, cautions: CautionId[], count) => {
-          for (const family of fault.families) {
-            const { chosen, leftOut } = drillsForFault(catalog, fault.id, family, cautions, count);
-            expect(chosen.length).toBeLessThanOrEqual(count);
-            expect(new Set(chosen.map((c) => c.drill)).size).toBe(chosen.length);
-            for (const c of chosen)
-              expect(
-                catalog.drills.find((d) => d.id === c.drill)!.excludedBy.filter((x) => cautions.includes(x)),
-              ).toEqual([]);
-            for (const l of leftOut) expect(cautions).toContain(l.caution);
-          }
-        },
-      ),
-    );
-  });
-  test('without cautions every fault gets at least two, led by one for its likeliest cause', () => {
-    for (const fault of catalog.faults) {
-      for (const family of fault.families) {
-        const { chosen } = drillsForFault(catalog, fault.id, family, []);
-        expect(chosen.length).toBeGreaterThanOrEqual(2);
-      }
-    }
-    expect(drillsForFault(catalog, 'sunk-shoulders', 'front-plank', []).chosen[0]!.drill).toMatch(/push-up-plus/);
   });
 });

@@ -4,11 +4,11 @@ import { catalog as shipped, record, rungOf, rungsOf, type Catalog } from './cat
 import {
   SEVERITIES,
   type CautionId,
+  type CauseId,
   type Family,
   type Method,
   type MethodId,
   type Rung,
-  type Severity,
 } from './formats/catalog.js';
 import type { Observation } from './formats/observation.js';
 import { InputError, type Problem } from './formats/problems.js';
@@ -23,17 +23,19 @@ import {
   type PictureInput,
 } from './measure/measure.js';
 import { measureDefinition, type MeasureContext } from './measure/measures.js';
-import { drillsForFault, type DrillChoice } from './prescribe/choose.js';
+import { chooseDrills, type DrillChoice } from './prescribe/choose.js';
+import { factsOf, type Facts, type TriedMend } from './reason/facts.js';
+import {
+  nextBestTest,
+  openTests,
+  rankCauses,
+  takeoverIndex,
+  type ProposedTest,
+  type RankedCause,
+} from './reason/rank.js';
+import type { Finding } from './judge/finding.js';
 import { median } from './statistics.js';
 import type { Dose } from './formats/catalog.js';
-
-export interface Finding {
-  fault: string;
-  severity: Severity;
-  probability: number;
-  measure: string | null;
-  from: 'measured' | 'observed';
-}
 
 /** What the open evaluation file holds; see the contract of the formats. */
 export interface Evaluation {
@@ -44,6 +46,10 @@ export interface Evaluation {
   measures: Measure[];
   findings: Finding[];
   hold: Hold | null;
+  /** Causes of what was found, likeliest first; those above {@link WORTH_TELLING}. Empty when nothing was found. */
+  causes: { cause: CauseId; probability: number; because: string[] }[];
+  nextTest: { test: string; why: string } | null;
+  takeoverIndex: number | null;
   drills: { drill: string; dose: Dose; why: string }[];
 }
 
@@ -57,6 +63,9 @@ export interface EvaluationDetail {
   verdicts: Verdict[];
   warnings: string[];
   choice: DrillChoice;
+  ranking: RankedCause[];
+  nextTest: ProposedTest | null;
+  facts: Facts;
 }
 
 export interface EvaluateOptions {
@@ -66,7 +75,30 @@ export interface EvaluateOptions {
   /** Used when the observation names no method. */
   defaultMethod?: MethodId;
   cautions?: readonly CautionId[];
+  /** Mends tried after this look: their results are evidence. */
+  mends?: readonly TriedMend[];
+  /** Kit in the room; any when not given. */
+  kit?: readonly string[];
+  minutes?: number;
+  count?: number;
+  recent?: readonly string[];
+  pins?: readonly string[];
+  bans?: readonly string[];
+  /** The coach's own verdict on the cause: taken as sure. */
+  overruled?: CauseId;
 }
+
+/** Causes below this are not listed in the evaluation file. */
+export const WORTH_TELLING = 0.2;
+
+/** The ranking with the coach's own verdict put first, where there is one. */
+const ranked = (ranking: RankedCause[], overruled: CauseId | undefined): RankedCause[] =>
+  overruled
+    ? [
+        ...ranking.filter((r) => r.cause === overruled).map((r) => ({ ...r, probability: 0.99 })),
+        ...ranking.filter((r) => r.cause !== overruled),
+      ]
+    : ranking;
 
 /** A tapped fault is taken as true with this probability: an eye at the bench errs about one time in ten. Assumption. */
 export const OBSERVER_RELIABILITY = 0.9;
@@ -263,10 +295,19 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     warnings.push('No floor line: the picture’s own upright is taken, and heights above the floor are not measured.');
 
   const findings = findingsOf(verdicts, analysis, measures, limits);
-  const top = findings.find((finding) => finding.probability >= STATED_FROM);
+  const facts = factsOf(catalog, observation, family, rung, analysis?.hold ?? null, measures, options.mends);
   const pain = observation.ended?.reason === 'pain';
+  const stated = findings.filter((finding) => finding.probability >= STATED_FROM);
+  const ranking =
+    stated.length === 0 || pain ? [] : ranked(rankCauses(catalog, facts, family, stated), options.overruled);
+  const cautions = options.cautions ?? [];
+  const nextTest = options.overruled
+    ? null
+    : nextBestTest(ranking, openTests(catalog, facts, family, { cautions, kit: options.kit }), catalog);
   const choice =
-    top && !pain ? drillsForFault(catalog, top.fault, family.id, options.cautions ?? []) : { chosen: [], leftOut: [] };
+    ranking.length > 0
+      ? chooseDrills(catalog, { ...options, family: family.id, ranking, method, cautions })
+      : { chosen: [], leftOut: [], minutes: 0, covered: 0 };
   return {
     evaluation: {
       format: 'upright-anchor/evaluation',
@@ -275,6 +316,13 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
       measures,
       findings,
       hold: analysis?.hold ?? null,
+      causes: pain
+        ? [{ cause: 'pain', probability: 0.99, because: ['pain ended the hold'] }]
+        : ranking
+            .filter((r) => r.probability >= WORTH_TELLING)
+            .map((r) => ({ cause: r.cause, probability: r.probability, because: r.reasons.map((x) => x.says) })),
+      nextTest: nextTest && { test: nextTest.test, why: nextTest.why },
+      takeoverIndex: takeoverIndex(catalog, facts, family),
       drills: choice.chosen.map(({ drill, dose, why }) => ({ drill, dose, why })),
     },
     family,
@@ -284,5 +332,8 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     verdicts,
     warnings,
     choice,
+    ranking,
+    nextTest,
+    facts,
   };
 }

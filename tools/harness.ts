@@ -86,7 +86,7 @@ export async function openHall(): Promise<Hall> {
   const page = async (): Promise<Page> => {
     const context = await browser.createBrowserContext();
     const opened = await context.newPage();
-    opened.setDefaultTimeout(15000);
+    opened.setDefaultTimeout(30000);
     return opened;
   };
   return {

@@ -5,7 +5,10 @@ import { placeFigure } from '../body/figure.js';
 import {
   CAUSE_IDS,
   CAUTION_IDS,
+  causeSchema,
   cautionSchema,
+  evidenceRowSchema,
+  quickTestSchema,
   DOSE_ROLES,
   doseSchema,
   drillSchema,
@@ -18,7 +21,6 @@ import {
   toleranceSchema,
 } from '../formats/catalog.js';
 import { measureDefinition } from '../measure/measures.js';
-import { causeNames } from './causes.js';
 import { catalog, record, rungOf, rungsOf } from './index.js';
 
 const faultIds = new Set(catalog.faults.map((f) => f.id));
@@ -33,6 +35,9 @@ describe('catalogue', () => {
     ['drills', drillSchema],
     ['methods', methodSchema],
     ['cautions', cautionSchema],
+    ['causes', causeSchema],
+    ['evidence', evidenceRowSchema],
+    ['tests', quickTestSchema],
   ] as const)('%s keep to their schema', (part, schema) => {
     for (const entry of catalog[part]) {
       const result = (schema as z.ZodType).safeParse(entry);
@@ -105,7 +110,7 @@ describe('catalogue', () => {
   });
   test('doses for every role, names for every cause, the fixed methods and cautions', () => {
     for (const role of DOSE_ROLES) expect(doseSchema.safeParse(catalog.doses[role]).success).toBe(true);
-    expect(Object.keys(causeNames).sort()).toEqual([...CAUSE_IDS].sort());
+    expect(catalog.causes.map((c) => c.id).sort()).toEqual([...CAUSE_IDS].sort());
     expect(catalog.methods.map((m) => m.id)).toEqual([...METHOD_IDS]);
     expect(catalog.cautions.map((c) => c.id)).toEqual([...CAUTION_IDS]);
   });

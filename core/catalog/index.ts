@@ -1,11 +1,25 @@
 /** The shipped catalogue in one object, as every computation takes it. */
-import type { Caution, Dose, Drill, Family, Fault, Method, Rung, Tolerance } from '../formats/catalog.js';
+import type {
+  Caution,
+  Cause,
+  Dose,
+  EvidenceRow,
+  QuickTest,
+  Drill,
+  Family,
+  Fault,
+  Method,
+  Rung,
+  Tolerance,
+} from '../formats/catalog.js';
+import { causes, evidenceRows } from './causes.js';
 import { frontDrills } from './drills/front.js';
 import { linkDrills } from './drills/links.js';
 import { families } from './families.js';
 import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
 import { cautions, doses, methods } from './methods.js';
 import { rungs } from './rungs.js';
+import { quickTests } from './tests.js';
 import { tolerances } from './tolerances.js';
 
 export interface Catalog {
@@ -17,6 +31,9 @@ export interface Catalog {
   methods: readonly Method[];
   cautions: readonly Caution[];
   doses: Readonly<Record<string, Dose>>;
+  causes: readonly Cause[];
+  evidence: readonly EvidenceRow[];
+  tests: readonly QuickTest[];
 }
 
 export const catalog: Catalog = {
@@ -28,6 +45,9 @@ export const catalog: Catalog = {
   methods,
   cautions,
   doses,
+  causes,
+  evidence: evidenceRows,
+  tests: quickTests,
 };
 
 /** The record with this id. @throws RangeError naming the id when there is none */

@@ -268,3 +268,47 @@ export const cautionSchema = z.strictObject({
   effect: text,
 });
 export type Caution = z.infer<typeof cautionSchema>;
+
+/** How strongly a fact speaks: factor on the odds of a cause. */
+export const WEIGHTS = { '++': 4, '+': 2, '-': 0.5, '--': 0.25 } as const;
+export type Weight = keyof typeof WEIGHTS;
+const weights = z.partialRecord(z.enum(CAUSE_IDS), z.enum(['++', '+', '-', '--']));
+
+export const causeSchema = z.strictObject({
+  id: z.enum(CAUSE_IDS),
+  name: text,
+  picture: text,
+  /** Probability before anything is known about this person. */
+  prior: z.number().gt(0).lt(1),
+  /** Where it is felt when a hold tires it, so that two drills in a row do not load one link. */
+  link: z.enum(['front', 'hip', 'back', 'seat', 'shoulder', 'neck', 'side', 'leg', 'none']),
+});
+export type Cause = z.infer<typeof causeSchema>;
+
+export const evidenceRowSchema = z.strictObject({
+  id,
+  /** Facts that must all hold, like `felt:belly` or `onset:late`. */
+  when: z.array(z.string().min(3)).min(1),
+  /** What the coach reads as the reason. */
+  says: text,
+  weighs: weights,
+});
+export type EvidenceRow = z.infer<typeof evidenceRowSchema>;
+
+export const quickTestSchema = z.strictObject({
+  id,
+  name: text,
+  how: z.array(text).min(1),
+  positive: text,
+  /** Causes it speaks for, the strongest first, and against. */
+  for: z.array(z.enum(CAUSE_IDS)).min(1),
+  against: z.array(z.enum(CAUSE_IDS)),
+  seconds: z.number().int().positive().max(90),
+  kit: z.array(id),
+  excludedBy: z.array(z.enum(CAUTION_IDS)),
+  /** A number with a unit instead of yes and no. */
+  number: z.strictObject({ unit: z.string(), positive: z.enum(['below', 'above']), limit: z.number() }).optional(),
+  /** Only for these families; all when missing. */
+  families: z.array(id).optional(),
+});
+export type QuickTest = z.infer<typeof quickTestSchema>;

@@ -82,6 +82,9 @@ export const testsSchema = z.strictObject(
   >,
 );
 
+/** Changes to test answers; null takes one back. */
+export const testPatchSchema = z.partialRecord(z.enum(TEST_IDS), testAnswer.nullable());
+
 /** Everything of an observation but the envelope; the database keeps the same fields. */
 export const observationFields = {
   position: z.string().min(1).max(60),

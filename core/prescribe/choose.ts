@@ -1,8 +1,7 @@
-/** Two to four drills for the fault that matters most. */
+/** The choice of drills: the best use of the minutes there are, found exactly. */
 import type { Catalog } from '../catalog/index.js';
 import { record } from '../catalog/index.js';
-import { causeNames } from '../catalog/causes.js';
-import type { CautionId, CauseId, Dose, Drill } from '../formats/catalog.js';
+import type { CautionId, CauseId, Dose, Drill, Method } from '../formats/catalog.js';
 
 export interface ChosenDrill {
   drill: string;
@@ -10,64 +9,236 @@ export interface ChosenDrill {
   why: string;
   /** What the person's cautions change about it. */
   changes: string[];
+  minutes: number;
+}
+
+export interface LeftOut {
+  drill: string;
+  why: string;
+  caution?: CautionId;
 }
 
 export interface DrillChoice {
   chosen: ChosenDrill[];
-  /** Drills that would have served but are excluded by a caution. */
-  leftOut: { drill: string; caution: CautionId }[];
+  /** Drills that would have served, with the reason why they were not taken; the next best first. */
+  leftOut: LeftOut[];
+  minutes: number;
+  /** Covered weight, for comparing choices. */
+  covered: number;
+}
+
+export interface ChoiceQuery {
+  family: string;
+  /** Causes with probabilities. */
+  ranking: readonly { cause: CauseId; probability: number }[];
+  method: Method;
+  cautions?: readonly CautionId[];
+  /** Kit in the room or owned; any when not given. */
+  kit?: readonly string[];
+  /** Minutes there are; 20 when not given. */
+  minutes?: number;
+  /** How many at the most, 2–5; 3 when not given, 4 where the method corrects in four phases. */
+  count?: number;
+  /** Drills of the last two weeks: they count a little less. */
+  recent?: readonly string[];
+  pins?: readonly string[];
+  bans?: readonly string[];
 }
 
 /** A second and third drill on the same cause count half and a quarter. */
 const DIMINISH = 0.5;
+/** What a drill of the last two weeks is worth against a new one. */
+const RECENT = 0.85;
+const PHASES = ['teach', 'ease', 'lengthen', 'wake', 'use'] as const;
+const FOUR = ['ease', 'lengthen', 'wake', 'use'] as const;
 
-/** The role's default dose with the drill's own fields on top. */
-export const doseOf = (catalog: Catalog, drill: Drill): Dose => ({ ...catalog.doses[drill.role]!, ...drill.dose });
+/** The role's default dose, fitted to the method's way of holding, with the drill's own fields on top. */
+export function doseOf(catalog: Catalog, drill: Drill, method?: Method, cautions: readonly CautionId[] = []): Dose {
+  const hold = method?.axes.hold;
+  const gentle = cautions.includes('blood-pressure') || cautions.includes('eye-pressure');
+  const role =
+    drill.role !== 'moderate-holds' || !hold || hold === 'moderate'
+      ? drill.role
+      : hold === 'short'
+        ? gentle
+          ? 'short-holds'
+          : 'maximal-holds'
+        : hold === 'low-load'
+          ? 'short-holds'
+          : drill.role;
+  const base = catalog.doses[role]!;
+  const longer = drill.role === 'moderate-holds' && hold === 'endurance' ? { work: '30–60 s clean' } : {};
+  return { ...base, ...longer, ...drill.dose };
+}
+
+interface Candidate {
+  drill: Drill;
+  /** Worth for each cause that it serves: probability × weight. */
+  worth: readonly (readonly [cause: CauseId, value: number])[];
+  pinned: boolean;
+}
+
+/** Covered weight of a set: per cause the largest worth in full, the next half, the third a quarter. */
+function coveredBy(set: readonly Candidate[]): number {
+  const perCause = new Map<CauseId, number[]>();
+  for (const { worth } of set)
+    for (const [cause, value] of worth) perCause.set(cause, [...(perCause.get(cause) ?? []), value]);
+  let sum = 0;
+  for (const values of perCause.values())
+    values.sort((a, b) => b - a).forEach((value, i) => (sum += value * DIMINISH ** i));
+  return sum;
+}
+
+interface Rules {
+  minutes: number;
+  count: number;
+  family: string;
+  /** Phases of which one is wanted each, as far as candidates exist. */
+  phases: readonly Drill['phase'][];
+}
+
+const keeps = (set: readonly Candidate[], rules: Rules): boolean =>
+  set.some((c) => c.drill.families.includes(rules.family)) &&
+  rules.phases.every((phase) => set.some((c) => c.drill.phase === phase));
 
 /**
- * Drills for a fault: the causes it points to count 1, 1/2, 1/3 … in their order; each drill covers them by its weight,
- * with diminishing return for causes already covered; what a caution excludes is left out and named.
- * @param count how many at most, 2–4
- * @throws RangeError for an unknown fault
+ * Exact search: depth-first over candidates in the order of their worth, cut where even the best remaining marginal worths could
+ * not beat what is known. Worths only shrink as the set grows, so that bound is never too low.
  */
-export function drillsForFault(
-  catalog: Catalog,
-  faultId: string,
-  family: string,
-  cautions: readonly CautionId[],
-  count = 3,
-): DrillChoice {
-  const fault = record(catalog.faults, faultId);
-  const weight = new Map<CauseId, number>(fault.causes.map((cause, i) => [cause, 1 / (i + 1)]));
-  const serving = catalog.drills.filter(
-    (drill) => drill.families.includes(family) && Object.keys(drill.causes).some((c) => weight.has(c as CauseId)),
-  );
-  const barred = (drill: Drill): CautionId | undefined =>
-    drill.excludedBy.find((caution) => cautions.includes(caution));
-  const left = serving.filter((drill) => !barred(drill));
-  const chosen: ChosenDrill[] = [];
-  const gain = (drill: Drill): number =>
-    Object.entries(drill.causes).reduce((sum, [cause, w]) => sum + (weight.get(cause as CauseId) ?? 0) * w, 0);
-  while (chosen.length < count && left.length > 0) {
-    left.sort((a, b) => gain(b) - gain(a) || a.id.localeCompare(b.id));
-    const best = left.shift()!;
-    if (gain(best) <= 0) break;
-    const reasons = (Object.keys(best.causes) as CauseId[])
-      .filter((cause) => fault.causes.includes(cause))
-      .sort((a, b) => best.causes[b]! - best.causes[a]!);
-    chosen.push({
-      drill: best.id,
-      dose: doseOf(catalog, best),
-      why: `For ${fault.name.toLowerCase()}: answers “${causeNames[reasons[0]!]}”${reasons[1] ? ` and “${causeNames[reasons[1]]}”` : ''}.`,
-      changes: cautions.flatMap((caution) => best.changedBy[caution] ?? []),
-    });
-    for (const cause of Object.keys(best.causes) as CauseId[]) {
-      const w = weight.get(cause);
-      if (w !== undefined) weight.set(cause, w * DIMINISH);
+function best(candidates: readonly Candidate[], rules: Rules): Candidate[] | null {
+  const pinned = candidates.filter((c) => c.pinned);
+  const free = candidates
+    .filter((c) => !c.pinned)
+    .sort((a, b) => coveredBy([b]) - coveredBy([a]) || a.drill.id.localeCompare(b.drill.id));
+  let found: { set: Candidate[]; value: number } | null = null;
+  const minutesOf = (set: readonly Candidate[]): number => set.reduce((sum, c) => sum + c.drill.minutes, 0);
+
+  const visit = (set: Candidate[], value: number, from: number): void => {
+    if (set.length > 0 && keeps(set, rules) && (!found || value > found.value + 1e-12)) found = { set, value };
+    const room = rules.count - set.length;
+    if (room <= 0) return;
+    const missing = rules.phases.filter((phase) => !set.some((c) => c.drill.phase === phase));
+    if (missing.length > room) return;
+    const gains = free.slice(from).map((c, i) => ({ index: from + i, gain: coveredBy([...set, c]) - value }));
+    const hope = gains
+      .map((g) => g.gain)
+      .sort((a, b) => b - a)
+      .slice(0, room)
+      .reduce((a, b) => a + b, 0);
+    if (found && value + hope <= found.value + 1e-12) return;
+    for (const { index, gain } of gains) {
+      const c = free[index]!;
+      if (missing.length === room && !missing.includes(c.drill.phase)) continue;
+      if (minutesOf(set) + c.drill.minutes > rules.minutes) continue;
+      visit([...set, c], value + gain, index + 1);
     }
+  };
+  visit(pinned, coveredBy(pinned), 0);
+  return (found as { set: Candidate[] } | null)?.set ?? null;
+}
+
+function permutations<T>(list: readonly T[]): T[][] {
+  return list.length < 2
+    ? [[...list]]
+    : list.flatMap((item, i) =>
+        permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [item, ...rest]),
+      );
+}
+
+/** Order within a session: phases in their order, and as far as that leaves room no two in a row that load one link. */
+function inOrder(catalog: Catalog, set: readonly Candidate[]): Candidate[] {
+  const mainLink = (c: Candidate): string => {
+    const main = [...c.worth].sort((a, b) => b[1] - a[1])[0];
+    return main ? record(catalog.causes, main[0]).link : 'none';
+  };
+  const cost = (list: readonly Candidate[]): number =>
+    list.reduce((sum, c, i) => {
+      const next = list[i + 1];
+      if (!next) return sum;
+      const back = PHASES.indexOf(next.drill.phase) < PHASES.indexOf(c.drill.phase) ? 10 : 0;
+      return sum + back + (mainLink(c) === mainLink(next) && mainLink(c) !== 'none' ? 1 : 0);
+    }, 0);
+  return permutations(set).reduce((a, b) => (cost(b) < cost(a) ? b : a));
+}
+
+/**
+ * Chooses drills: covered weight Σ P(cause) × drill weight with diminishing return, subject to minutes, number, cautions, kit,
+ * one drill at least in the evaluated family, and one of each phase where the method corrects in four phases.
+ * @throws RangeError for a pinned id that does not exist
+ */
+export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice {
+  const { family, ranking, method, cautions = [], kit, minutes = 20, recent = [], pins = [], bans = [] } = query;
+  const fourPhases = method.axes.correcting === 'four-phases';
+  const count = Math.min(5, Math.max(2, query.count ?? (fourPhases ? 4 : 3)));
+  for (const id of pins) record(catalog.drills, id);
+  const chance = new Map(ranking.map((r) => [r.cause, r.probability]));
+  const leftOut: LeftOut[] = [];
+  const candidates: Candidate[] = [];
+  for (const drill of catalog.drills) {
+    const worth = (Object.entries(drill.causes) as [CauseId, number][])
+      .map(
+        ([cause, weight]) =>
+          [cause, (chance.get(cause) ?? 0) * weight * (recent.includes(drill.id) ? RECENT : 1)] as const,
+      )
+      .filter(([, value]) => value > 0);
+    const pinned = pins.includes(drill.id);
+    // Drills for other positions serve when they wake, ease or lengthen a link; a shape of another family does not.
+    const fits = drill.families.includes(family) || drill.phase === 'ease' || drill.phase === 'lengthen';
+    if (worth.length === 0 || (!fits && !pinned)) continue;
+    const caution = drill.excludedBy.find((c) => cautions.includes(c));
+    const lacking = kit && drill.kit.find((item) => !kit.includes(item));
+    if (caution)
+      leftOut.push({
+        drill: drill.id,
+        why: `excluded by the caution “${record(catalog.cautions, caution).name.toLowerCase()}”`,
+        caution,
+      });
+    else if (bans.includes(drill.id)) leftOut.push({ drill: drill.id, why: 'banned by the coach' });
+    else if (lacking) leftOut.push({ drill: drill.id, why: `needs ${lacking.replace('-', ' ')}` });
+    else candidates.push({ drill, worth, pinned });
   }
+  // A phase counts as wanted only where some candidate could fill it.
+  const phases = fourPhases ? FOUR.filter((phase) => candidates.some((c) => c.drill.phase === phase)) : [];
+  const rules: Rules = { minutes, count, family, phases: phases.slice(0, count) };
+  const set = best(candidates, rules) ?? best(candidates, { ...rules, phases: [] }) ?? [];
+  const ordered = inOrder(catalog, set);
+  const covered = coveredBy(set);
+  const spare = candidates
+    .filter((c) => !set.includes(c))
+    .map((c) => ({ c, gain: coveredBy([...set, c]) - covered }))
+    .sort((a, b) => b.gain - a.gain);
   return {
-    chosen,
-    leftOut: serving.flatMap((drill) => (barred(drill) ? [{ drill: drill.id, caution: barred(drill)! }] : [])),
+    chosen: ordered.map(({ drill, worth }) => {
+      const main = [...worth]
+        .sort((a, b) => b[1] - a[1])
+        .slice(0, 2)
+        .filter(([, v], i, list) => i === 0 || v > 0.35 * list[0]![1]);
+      return {
+        drill: drill.id,
+        dose: doseOf(catalog, drill, method, cautions),
+        why: main
+          .map(
+            ([cause]) =>
+              `answers “${record(catalog.causes, cause).name}” (${Math.round(100 * (chance.get(cause) ?? 0))} %)`,
+          )
+          .join(' and '),
+        changes: cautions.flatMap((caution) => drill.changedBy[caution] ?? []),
+        minutes: drill.minutes,
+      };
+    }),
+    leftOut: [
+      ...spare.map(({ c, gain }): LeftOut => ({
+        drill: c.drill.id,
+        why:
+          set.reduce((sum, s) => sum + s.drill.minutes, 0) + c.drill.minutes > minutes && set.length < count
+            ? 'no minutes left for it'
+            : gain < 0.25 * (coveredBy([c]) || 1)
+              ? 'what it answers is covered already'
+              : 'others answer more',
+      })),
+      ...leftOut,
+    ],
+    minutes: set.reduce((sum, c) => sum + c.drill.minutes, 0),
+    covered,
   };
 }

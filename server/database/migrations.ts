@@ -117,7 +117,21 @@ const first: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first];
+const overrule: Step = {
+  name: '002-overruled-causes',
+  async up(db) {
+    await db.schema.alterTable('observations', (t) => {
+      t.text('overrule');
+    });
+  },
+  async down(db) {
+    await db.schema.alterTable('observations', (t) => {
+      t.dropColumn('overrule');
+    });
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule];
 
 export const migrationSource: Knex.MigrationSource<Step> = {
   getMigrations: () => Promise.resolve([...STEPS]),

@@ -13,6 +13,7 @@ interface LookRow {
   relook_of: string | null;
   note: string;
   made_by_name: string;
+  overrule: string | null;
   deleted_at: string | null;
 }
 interface MendRow {
@@ -65,6 +66,7 @@ export function looksIn(db: Knex) {
     relooks,
     note: row.note,
     mends: mends.map(mend),
+    overrule: row.overrule ? (JSON.parse(row.overrule) as Look['overrule']) : null,
     by: row.made_by_name,
   });
   return {
@@ -119,11 +121,20 @@ export function looksIn(db: Knex) {
     async change(look: Look, patch: LookPatch): Promise<void> {
       const set: Record<string, unknown> = {};
       if (patch.note !== undefined) set.note = patch.note;
-      if (patch.evidence)
+      if (patch.overrule !== undefined) set.overrule = patch.overrule && JSON.stringify(patch.overrule);
+      if (patch.evidence || patch.tests) {
+        const tests = Object.fromEntries(
+          Object.entries({ ...look.observation.tests, ...patch.tests }).filter(
+            ([, answer]) => answer !== null && answer !== undefined,
+          ),
+        );
+        const evidence = { ...look.observation.evidence, ...patch.evidence };
         set.record = JSON.stringify({
           ...look.observation,
-          evidence: { ...look.observation.evidence, ...patch.evidence },
+          ...(Object.keys(evidence).length > 0 ? { evidence } : {}),
+          tests: Object.keys(tests).length > 0 ? tests : undefined,
         });
+      }
       if (Object.keys(set).length > 0) await db('observations').where('id', look.id).update(set);
     },
     async setDeleted(id: string, deleted: boolean): Promise<void> {

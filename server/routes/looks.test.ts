@@ -108,6 +108,32 @@ describe('looks', () => {
     expect((await coach.send('delete', `/looks/${input.id}/mends/${mend.id}`)).body.mends).toEqual([]);
     expect((await coach.send('delete', `/looks/${input.id}/mends/${mend.id}`)).status).toBe(404);
   });
+  test('quick tests and an overruling are kept, change the causes, and are taken back', async () => {
+    const input = look();
+    await coach.send('post', `/people/${person}/looks`, input);
+    const causes = async (): Promise<{ cause: string; probability: number }[]> =>
+      (await coach.get(`/looks/${input.id}/evaluation`)).body.causes;
+    const before = await causes();
+    const kept = await coach.send('patch', `/looks/${input.id}`, {
+      tests: { 'thigh-drop': 'positive', 'leg-raise-passive': 61 },
+    });
+    expect(kept.body.observation.tests).toEqual({ 'thigh-drop': 'positive', 'leg-raise-passive': 61 });
+    expect(await causes()).not.toEqual(before);
+    await coach.send('patch', `/looks/${input.id}`, { tests: { 'thigh-drop': null, 'leg-raise-passive': null } });
+    expect(await causes()).toEqual(before);
+    await coach.send('patch', `/looks/${input.id}`, { overrule: { cause: 'wrist', reason: 'old fracture' } });
+    expect((await causes())[0]).toMatchObject({ cause: 'wrist' });
+    expect((await coach.send('patch', `/looks/${input.id}`, { overrule: null })).body.overrule).toBeNull();
+    expect(
+      (await coach.send('patch', `/looks/${input.id}`, { overrule: { cause: 'luck', reason: 'x' } })).body.problems[0],
+    ).toMatchObject({ path: 'overrule.cause' });
+    expect((await coach.send('patch', `/looks/${input.id}`, { tests: { 'coin-toss': 'positive' } })).status).toBe(422);
+    const mend = { id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' };
+    await coach.send('post', `/looks/${input.id}/mends`, mend);
+    expect((await causes()).find((c) => c.cause === 'pattern')!.probability).toBeGreaterThan(
+      before.find((c) => c.cause === 'pattern')?.probability ?? 0.4,
+    );
+  });
   test('taken out and brought back by a coach, not by an assistant', async () => {
     const group = (await coach.send('post', '/groups', { name: 'Squad' })).body.id as string;
     await coach.send('patch', `/people/${person}`, { groupId: group });

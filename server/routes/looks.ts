@@ -28,6 +28,8 @@ function historyItem(look: Look, method: MethodId | undefined, personMethod: Met
   const { evaluation, rung } = evaluateObservation(look.observation, {
     method,
     defaultMethod: personMethod ?? undefined,
+    mends: look.mends,
+    overruled: look.overrule?.cause,
   });
   const top = evaluation.findings[0];
   const line = evaluation.view?.usable ? evaluation.measures.find((m) => m.id === 'hip-line') : undefined;
@@ -44,6 +46,7 @@ function historyItem(look: Look, method: MethodId | undefined, personMethod: Met
     endedBy: evaluation.hold?.endedBy ?? null,
     bodyLine: line ? { value: line.value, sd: line.sd } : null,
     top: top ? { fault: top.fault, severity: top.severity, probability: top.probability } : null,
+    takeoverIndex: evaluation.takeoverIndex,
     helped: look.mends.filter((m) => m.result === 'helped').map((m) => m.fault),
   };
 }
@@ -121,6 +124,8 @@ export function lookRoutes(context: Context): Router {
         method,
         defaultMethod: person?.method ?? undefined,
         cautions: person?.cautions,
+        mends: look.mends,
+        overruled: look.overrule?.cause,
       }).evaluation,
     );
   });

@@ -1,6 +1,6 @@
 /** A look with its evaluation, for the result, the comparison and the bench. */
-import { evaluateObservation, type EvaluationDetail } from '../../core/evaluate.js';
-import type { CautionId, MethodId } from '../../core/formats/catalog.js';
+import { evaluateObservation, type EvaluateOptions, type EvaluationDetail } from '../../core/evaluate.js';
+import type { MethodId } from '../../core/formats/catalog.js';
 import type { Observation } from '../../core/formats/observation.js';
 import type { Person } from '../../api/people.js';
 
@@ -9,12 +9,8 @@ export const evaluateFor = (
   observation: Observation,
   person: Pick<Person, 'method' | 'cautions'> | null,
   method?: MethodId,
-): EvaluationDetail =>
-  evaluateObservation(observation, {
-    method,
-    defaultMethod: person?.method ?? undefined,
-    cautions: person?.cautions as CautionId[] | undefined,
-  });
+  more: Omit<EvaluateOptions, 'method' | 'defaultMethod' | 'cautions'> = {},
+): EvaluationDetail => evaluateObservation(observation, { ...more, method, defaultMethod: person?.method ?? undefined, cautions: person?.cautions });
 
 /** Body size of a person as it goes into a record. */
 export function athleteOf(person: Pick<Person, 'stature' | 'mass' | 'sex'>): NonNullable<Observation['athlete']> {

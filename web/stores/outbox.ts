@@ -62,13 +62,14 @@ export const useOutbox = defineStore('outbox', () => {
     }
   }
 
-  /** Keeps a request on this device and tries to send it. Resolves when it is kept; sending may come later. */
+  /** Keeps a request on this device. Resolves when it is kept; sending goes on by itself and nobody waits for it. */
   async function put(item: Pick<OutboxItem, 'path' | 'method' | 'body'>): Promise<void> {
     // A copy without reactivity, which the device's store cannot hold.
     await (
       await db()
     ).add('items', JSON.parse(JSON.stringify({ ...item, accountId: useSession().account!.id })) as OutboxItem);
-    await flush();
+    await refresh();
+    void flush();
   }
   async function drop(key: number): Promise<void> {
     await (await db()).delete('items', key);

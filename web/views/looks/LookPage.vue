@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Download, RotateCcw, Trash2 } from '@lucide/vue';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, reactive, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { lookInputSchema, lookSchema, type Look } from '../../../api/observations.js';
+import { lookInputSchema, lookSchema, type Look, type MendTried } from '../../../api/observations.js';
 import { personSchema, type Person } from '../../../api/people.js';
 import { catalog } from '../../../core/catalog/index.js';
-import { FELT_SITES, type MethodId } from '../../../core/formats/catalog.js';
+import { FELT_SITES, type CauseId, type MethodId } from '../../../core/formats/catalog.js';
 import { STATED_FROM } from '../../../core/judge/judge.js';
 import HoldTimeline from '../../components/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
@@ -20,6 +20,8 @@ import { useSession } from '../../stores/session.js';
 import DrillList from './DrillList.vue';
 import FindingList from './FindingList.vue';
 import MendGuide from './MendGuide.vue';
+import type { DrillWishes } from './wishes.js';
+import WhyPanel from './WhyPanel.vue';
 
 const props = defineProps<{ id: string }>();
 const session = useSession();
@@ -38,6 +40,7 @@ function waitingLook(): Look | null {
         personId: item.path.split('/')[2]!,
         relooks: [],
         mends: [],
+        overrule: null,
         by: session.account?.name ?? '',
       };
   }
@@ -45,6 +48,9 @@ function waitingLook(): Look | null {
 }
 const look = useResource(async () => waitingLook() ?? (await call(`/looks/${props.id}`, lookSchema)));
 const person = ref<Person | null>(null);
+const wishes = reactive<DrillWishes>({ minutes: 20, pins: [], bans: [] });
+/** Mends answered on this page, before the server has them. */
+const tried = ref<MendTried[] | null>(null);
 async function load(): Promise<void> {
   await look.load();
   if (look.value.value)
@@ -59,9 +65,16 @@ const isWaiting = computed(() =>
   outbox.items.some((i) => !i.refused && (i.body as { id?: string } | undefined)?.id === props.id),
 );
 
-const detail = computed(() =>
-  look.value.value ? evaluateFor(look.value.value.observation, person.value, method.value || undefined) : null,
-);
+const detail = computed(() => {
+  const value = look.value.value;
+  return value
+    ? evaluateFor(value.observation, person.value, method.value || undefined, {
+        mends: tried.value ?? value.mends,
+        overruled: value.overrule?.cause,
+        ...wishes,
+      })
+    : null;
+});
 const hold = computed(() => detail.value?.evaluation.hold ?? null);
 const top = computed(() => detail.value?.evaluation.findings.find((f) => f.probability >= STATED_FROM) ?? null);
 const pain = computed(() => hold.value?.endedBy === 'pain');
@@ -79,6 +92,23 @@ async function feel(site: string): Promise<void> {
     },
   };
   await outbox.put({ path: `/looks/${props.id}`, method: 'PATCH', body: { evidence: { 'felt-first': site } } });
+}
+/** Keeps a quick test's answer; null takes it back. */
+async function answerTest(id: string, answer: 'positive' | 'negative' | number | null): Promise<void> {
+  const value = look.value.value;
+  if (!value) return;
+  const tests = Object.fromEntries(
+    Object.entries({ ...value.observation.tests, [id]: answer }).filter(([, a]) => a !== null),
+  );
+  look.value.value = { ...value, observation: { ...value.observation, tests } };
+  await outbox.put({ path: `/looks/${props.id}`, method: 'PATCH', body: { tests: { [id]: answer } } });
+}
+async function overrule(cause: CauseId | null, reason: string): Promise<void> {
+  const value = look.value.value;
+  if (!value) return;
+  const verdict = cause && { cause, reason };
+  look.value.value = { ...value, overrule: verdict };
+  await outbox.put({ path: `/looks/${props.id}`, method: 'PATCH', body: { overrule: verdict } });
 }
 async function remove(): Promise<void> {
   deleted.value = await run(() => call(`/looks/${props.id}`, nothing, { method: 'DELETE' }));
@@ -151,60 +181,48 @@ async function restore(): Promise<void> {
       </p>
     </div>
 
-    <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.15fr_1fr_1.1fr]">
-      <section class="card min-w-0" aria-labelledby="seen">
-        <h2 id="seen">What was seen</h2>
-        <template v-if="hold">
-          <p class="figures mt-1">
-            <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">clean seconds</b>
-          </p>
-          <p class="figures text-soft">
-            of {{ secondsText(hold.total)
-            }}{{ look.value.value.observation.target ? `, target ${look.value.value.observation.target} s` : ''
-            }}{{ hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '' }}
-          </p>
-          <HoldTimeline :hold="hold" :target="look.value.value.observation.target" class="mt-1" />
-        </template>
-        <div v-if="look.value.value.observation.frames.length" class="mt-2">
-          <PictureLines
-            :observation="look.value.value.observation"
-            :detail="detail"
-            :media-id="look.value.value.mediaId"
-            label="The picture with the measured body line"
-          />
-          <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
-            <b class="text-2xl">{{ line.value.toFixed(1).replace('-', '−') }}°</b> ± {{ line.sd.toFixed(1) }}° body line
-            <span class="text-soft">(the band is two errors wide each side)</span>
-          </p>
-        </div>
-        <p v-for="w in detail.warnings" :key="w" class="note mt-2 text-sm">{{ w }}</p>
-        <div class="mt-3 flex flex-wrap items-center gap-2">
-          <label for="felt" class="font-semibold">Felt first</label>
-          <select
-            id="felt"
-            class="field !w-auto"
-            :value="look.value.value.observation.evidence?.['felt-first'] ?? ''"
-            @change="feel(($event.target as HTMLSelectElement).value)"
-          >
-            <option value="" disabled>not asked</option>
-            <option v-for="site in FELT_SITES" :key="site" :value="site">{{ SITE_WORDS[site] }}</option>
-          </select>
-        </div>
-      </section>
-
+    <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
-        <FindingList :detail="detail" />
-        <MendGuide
-          v-if="top && !pain"
-          :look="look.value.value"
-          :person="person"
-          :fault-id="top.fault"
-          :method="detail.method"
-        />
-      </div>
-
-      <div class="min-w-0 space-y-4">
-        <DrillList v-if="!pain" :detail="detail" :fault-id="top?.fault ?? null" />
+        <section class="card" aria-labelledby="seen">
+          <h2 id="seen">What was seen</h2>
+          <template v-if="hold">
+            <p class="figures mt-1">
+              <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">clean seconds</b>
+            </p>
+            <p class="figures text-soft">
+              of {{ secondsText(hold.total)
+              }}{{ look.value.value.observation.target ? `, target ${look.value.value.observation.target} s` : ''
+              }}{{ hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '' }}
+            </p>
+            <HoldTimeline :hold="hold" :target="look.value.value.observation.target" class="mt-1" />
+          </template>
+          <div v-if="look.value.value.observation.frames.length" class="mt-2">
+            <PictureLines
+              :observation="look.value.value.observation"
+              :detail="detail"
+              :media-id="look.value.value.mediaId"
+              label="The picture with the measured body line"
+            />
+            <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
+              <b class="text-2xl">{{ line.value.toFixed(1).replace('-', '−') }}°</b> ± {{ line.sd.toFixed(1) }}° body
+              line
+              <span class="text-soft">(the band is two errors wide each side)</span>
+            </p>
+          </div>
+          <p v-for="w in detail.warnings" :key="w" class="note mt-2 text-sm">{{ w }}</p>
+          <div class="mt-3 flex flex-wrap items-center gap-2">
+            <label for="felt" class="font-semibold">Felt first</label>
+            <select
+              id="felt"
+              class="field !w-auto"
+              :value="look.value.value.observation.evidence?.['felt-first'] ?? ''"
+              @change="feel(($event.target as HTMLSelectElement).value)"
+            >
+              <option value="" disabled>not asked</option>
+              <option v-for="site in FELT_SITES" :key="site" :value="site">{{ SITE_WORDS[site] }}</option>
+            </select>
+          </div>
+        </section>
         <section class="card" aria-labelledby="careful">
           <h2 id="careful">Cautions</h2>
           <PersonTags v-if="person" :person="{ ...person, group: null }" />
@@ -219,6 +237,31 @@ async function restore(): Promise<void> {
             headache. This helps a coach and clears nobody; local rules and licensed practice come first.
           </p>
         </section>
+      </div>
+
+      <div class="min-w-0 space-y-4">
+        <FindingList :detail="detail" />
+        <WhyPanel
+          v-if="detail.ranking.length"
+          :detail="detail"
+          :observation="look.value.value.observation"
+          :mends="tried ?? look.value.value.mends"
+          :overruled="look.value.value.overrule?.cause ?? null"
+          @test="answerTest"
+          @overrule="overrule"
+        />
+      </div>
+
+      <div class="min-w-0 space-y-4">
+        <MendGuide
+          v-if="top && !pain"
+          :look="look.value.value"
+          :person="person"
+          :fault-id="top.fault"
+          :method="detail.method"
+          @tried="tried = $event"
+        />
+        <DrillList v-if="!pain" v-model="wishes" :detail="detail" :fault-id="top?.fault ?? null" />
       </div>
     </div>
   </template>

@@ -9,6 +9,7 @@ import type { Mend, Method } from '../../../core/formats/catalog.js';
 import { useOutbox } from '../../stores/outbox.js';
 
 const props = defineProps<{ look: Look; person: Person | null; faultId: string; method: Method }>();
+const emit = defineEmits<{ tried: [mends: MendTried[]] }>();
 const outbox = useOutbox();
 const KIND_WORDS: Record<Mend['kind'], string> = {
   cue: 'Say',
@@ -54,12 +55,14 @@ async function answer(result: MendResult): Promise<void> {
   if (!step) return;
   const mend = { id: crypto.randomUUID(), fault: props.faultId, step: step.index, kind: step.kind, result };
   tried.value = [...tried.value, { ...mend, at: new Date().toISOString() }];
+  emit('tried', tried.value);
   await outbox.put({ path: `/looks/${props.look.id}/mends`, method: 'POST', body: mend });
 }
 async function takeBack(): Promise<void> {
   const last = here.value.at(-1);
   if (!last) return;
   tried.value = tried.value.filter((m) => m.id !== last.id);
+  emit('tried', tried.value);
   await outbox.put({ path: `/looks/${props.look.id}/mends/${last.id}`, method: 'DELETE' });
 }
 </script>

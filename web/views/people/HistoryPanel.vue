@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { historySchema, type HistoryItem } from '../../../api/observations.js';
+import { historySchema, lookSchema, type HistoryItem } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { catalog } from '../../../core/catalog/index.js';
 import LoadState from '../../components/LoadState.vue';
 import SeverityKnots from '../../components/SeverityKnots.vue';
 import TautLine from '../../components/TautLine.vue';
-import { call } from '../../lib/api.js';
-import { useResource } from '../../lib/resource.js';
+import { ApiError, call } from '../../lib/api.js';
+import { useAction, useResource } from '../../lib/resource.js';
 import {
   dayTimeText,
   END_WORDS,
@@ -48,6 +48,32 @@ watch(
 );
 onMounted(history.load);
 
+const chooser = ref<HTMLInputElement | null>(null);
+const importing = useAction();
+const lines = ref<string[]>([]);
+/** Takes an observation file; what is wrong with it is said line by line and nothing is kept. */
+async function takeFile(file: File | undefined): Promise<void> {
+  if (!file) return;
+  lines.value = [];
+  await importing.run(async () => {
+    let observation: unknown;
+    try {
+      observation = JSON.parse(await file.text());
+    } catch {
+      lines.value = ['file: is not JSON'];
+      return;
+    }
+    const body = { id: crypto.randomUUID(), startedAt: new Date(file.lastModified).toISOString(), observation };
+    try {
+      await call(`/people/${props.person.id}/looks`, lookSchema, { method: 'POST', body });
+      await history.load();
+    } catch (error) {
+      if (!(error instanceof ApiError) || !error.problem.problems) throw error;
+      lines.value = error.problem.problems.map((p) => `${p.path}: ${p.message}`);
+    }
+  });
+}
+
 const waiting = computed(() => outbox.items.filter((i) => i.path === `/people/${props.person.id}/looks`).length);
 const chosen = ref<string[]>([]);
 const toggle = (id: string): void => {
@@ -75,7 +101,25 @@ const says = (item: HistoryItem): string =>
       </select>
       <button class="btn" :disabled="chosen.length !== 2" @click="compare">Then and now</button>
     </div>
-    <p class="text-soft text-sm">Tick two looks to lay them side by side.</p>
+    <div class="flex flex-wrap items-center gap-x-3">
+      <p class="text-soft text-sm">Tick two looks to lay them side by side.</p>
+      <button class="link ml-auto min-h-[44px] text-sm" @click="chooser?.click()">Add a look from a file</button>
+      <input
+        ref="chooser"
+        type="file"
+        accept="application/json,.json"
+        class="sr-only"
+        tabindex="-1"
+        aria-label="Observation file"
+        @change="takeFile(($event.target as HTMLInputElement).files?.[0])"
+      />
+    </div>
+    <div v-if="lines.length || importing.error.value" role="alert" class="note">
+      <p class="font-semibold">{{ importing.error.value ?? 'This file was not taken; nothing was kept.' }}</p>
+      <ul>
+        <li v-for="line in lines" :key="line">{{ line }}</li>
+      </ul>
+    </div>
     <p v-if="waiting" role="status" class="note mt-2">
       {{ waiting }} {{ waiting === 1 ? 'look is' : 'looks are' }} kept on this device and will be sent.
     </p>

@@ -1,0 +1,127 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { catalog, record, type Catalog } from '../catalog/index.js';
+import { CAUSE_IDS, CAUTION_IDS, type CauseId, type CautionId, type Drill } from '../formats/catalog.js';
+import { seededRandom } from '../statistics.js';
+import { chooseDrills, doseOf, type ChoiceQuery } from './choose.js';
+
+const straight = record(catalog.methods, 'straight');
+const quiet = record(catalog.methods, 'quiet');
+const ask = (change: Partial<ChoiceQuery> = {}, source: Catalog = catalog) =>
+  chooseDrills(source, {
+    family: 'front-plank',
+    ranking: [
+      { cause: 'lever', probability: 0.7 },
+      { cause: 'abs-endurance', probability: 0.5 },
+      { cause: 'pattern', probability: 0.3 },
+    ],
+    method: straight,
+    ...change,
+  });
+const anyRanking = fc
+  .array(
+    fc.record({ cause: fc.constantFrom(...CAUSE_IDS), probability: fc.double({ min: 0.01, max: 0.95, noNaN: true }) }),
+    { minLength: 1, maxLength: 6 },
+  )
+  .map((list) => [...new Map(list.map((r) => [r.cause, r])).values()]);
+
+/** The same objective by trying every set. */
+function bruteForce(
+  source: Catalog,
+  query: Required<Pick<ChoiceQuery, 'ranking' | 'minutes' | 'count' | 'family'>>,
+): number {
+  const chance = new Map(query.ranking.map((r) => [r.cause, r.probability]));
+  const usable = source.drills.filter(
+    (d) =>
+      (d.families.includes(query.family) || d.phase === 'ease' || d.phase === 'lengthen') &&
+      Object.keys(d.causes).some((c) => chance.has(c as CauseId)),
+  );
+  let best = 0;
+  const visit = (set: Drill[], from: number): void => {
+    if (set.some((d) => d.families.includes(query.family)) && set.reduce((s, d) => s + d.minutes, 0) <= query.minutes) {
+      let sum = 0;
+      for (const [cause, p] of chance) {
+        const worth = set.map((d) => (d.causes[cause] ?? 0) * p).sort((a, b) => b - a);
+        worth.forEach((w, i) => (sum += w * 0.5 ** i));
+      }
+      best = Math.max(best, sum);
+    }
+    if (set.length < query.count) for (let i = from; i < usable.length; i += 1) visit([...set, usable[i]!], i + 1);
+  };
+  visit([], 0);
+  return best;
+}
+
+describe('choice of drills', () => {
+  test('exact: as good as trying every set', () => {
+    const random = seededRandom(4);
+    for (let round = 0; round < 12; round += 1) {
+      const source = { ...catalog, drills: catalog.drills.filter(() => random() < 0.4) };
+      const ranking = CAUSE_IDS.filter(() => random() < 0.25).map((cause) => ({
+        cause,
+        probability: 0.05 + 0.9 * random(),
+      }));
+      const query = { family: 'hollow', ranking, minutes: 6 + Math.floor(random() * 8), count: 3 };
+      const found = ask(query, source);
+      expect(found.covered).toBeCloseTo(bruteForce(source, query), 9);
+    }
+  });
+  test('no caution is ever crossed, minutes and number are kept, for all cautions together and apart', () => {
+    fc.assert(
+      fc.property(
+        anyRanking,
+        fc.subarray([...CAUTION_IDS]),
+        fc.integer({ min: 4, max: 30 }),
+        fc.integer({ min: 2, max: 5 }),
+        fc.constantFrom(...catalog.methods),
+        (ranking, cautions: CautionId[], minutes, count, method) => {
+          const { chosen, minutes: used } = ask({ ranking, cautions, minutes, count, method });
+          expect(used).toBeLessThanOrEqual(minutes);
+          expect(chosen.length).toBeLessThanOrEqual(count);
+          for (const c of chosen)
+            expect(record(catalog.drills, c.drill).excludedBy.filter((x) => cautions.includes(x))).toEqual([]);
+          if (chosen.length > 0)
+            expect(chosen.some((c) => record(catalog.drills, c.drill).families.includes('front-plank'))).toBe(true);
+        },
+      ),
+    );
+  });
+  test('kit that is not there is named as the reason', () => {
+    const { chosen, leftOut } = ask({ kit: ['mat', 'wall'] });
+    for (const c of chosen)
+      expect(record(catalog.drills, c.drill).kit.every((k) => ['mat', 'wall'].includes(k))).toBe(true);
+    expect(leftOut.find((l) => l.drill === 'plank-raised')?.why).toBe('needs box');
+  });
+  test('pins stay, bans go, a swap offers the next best first', () => {
+    const plain = ask();
+    const ban = plain.chosen[0]!.drill;
+    expect(ask({ bans: [ban] }).chosen.map((c) => c.drill)).not.toContain(ban);
+    expect(ask({ pins: ['chin-nod'] }).chosen.map((c) => c.drill)).toContain('chin-nod');
+    expect(() => ask({ pins: ['no-such'] })).toThrow('no-such');
+    expect(plain.leftOut[0]!.why).toMatch(/covered already|others answer more|minutes/);
+  });
+  test('a method of four phases gets one of each, in order; position first does not', () => {
+    const ranking = [
+      { cause: 'flexor-short' as const, probability: 0.8 },
+      { cause: 'flexor-takeover' as const, probability: 0.6 },
+      { cause: 'glute-quiet' as const, probability: 0.4 },
+    ];
+    const phases = ask({ ranking, method: quiet, minutes: 30 }).chosen.map(
+      (c) => record(catalog.drills, c.drill).phase,
+    );
+    expect(phases).toEqual(['ease', 'lengthen', 'wake', 'use']);
+  });
+  test('what was done in the last two weeks gives way to something as good', () => {
+    const first = ask().chosen.map((c) => c.drill);
+    expect(ask({ recent: first }).chosen.map((c) => c.drill)).not.toEqual(first);
+  });
+  test('doses follow the method; a short and hard hold is softened for raised blood pressure', () => {
+    const plank = record(catalog.drills, 'plank-forearm');
+    const dose = (id: string, cautions: CautionId[] = []) =>
+      doseOf(catalog, plank, record(catalog.methods, id), cautions).work;
+    expect(dose('straight')).toBe('20–40 s clean');
+    expect(dose('short')).toBe('5–15 s');
+    expect(dose('short', ['blood-pressure'])).toMatch(/5–10 s/);
+    expect(dose('hollow')).toBe('30–60 s clean');
+  });
+});

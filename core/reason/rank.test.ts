@@ -1,0 +1,229 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { catalog, record, rungOf } from '../catalog/index.js';
+import { CAUTION_IDS, FELT_SITES, type CautionId } from '../formats/catalog.js';
+import { observationSchema, TEST_IDS, type Observation } from '../formats/observation.js';
+import { evaluateObservation } from '../evaluate.js';
+import { evidenceWithMends, factsOf, onsetOf, testResult } from './facts.js';
+import {
+  chanceOfPositive,
+  nextBestTest,
+  openTests,
+  rankCauses,
+  SURE_ENOUGH,
+  takeoverIndex,
+  testWeights,
+} from './rank.js';
+
+const family = record(catalog.families, 'front-plank');
+const hollow = record(catalog.families, 'hollow');
+const facts = (known: string[], tests: Record<string, 'positive' | 'negative'> = {}) => ({
+  known: new Set(known),
+  tests: new Map(Object.entries(tests)),
+});
+const sag = [
+  { fault: 'hip-sag', severity: 'clear' as const, probability: 1, measure: null, from: 'observed' as const },
+];
+const chance = (ranking: ReturnType<typeof rankCauses>, cause: string): number =>
+  ranking.find((r) => r.cause === cause)!.probability;
+const observe = (change: Partial<Observation> = {}): Observation =>
+  observationSchema.parse({
+    format: 'upright-anchor/observation',
+    version: 1,
+    position: 'front-plank',
+    view: 'side',
+    picture: { width: 1, height: 1 },
+    frames: [],
+    events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
+    ended: { t: 40, reason: 'coach' },
+    target: 40,
+    ...change,
+  });
+
+describe('ranking causes', () => {
+  test('worked: prior odds times factors. Flexors 0.2 → odds ¼; front of hip felt ×4 → 0.5; pelvis forward ×4 → 0.8', () => {
+    expect(chance(rankCauses(catalog, facts(['felt:front-of-hip']), family, []), 'flexor-takeover')).toBeCloseTo(
+      0.5,
+      9,
+    );
+    expect(
+      chance(rankCauses(catalog, facts(['felt:front-of-hip', 'tilt:forward']), family, []), 'flexor-takeover'),
+    ).toBeCloseTo(0.8, 9);
+  });
+  test('worked: a site normal for the family counts half in log-odds: belly in a plank gives ×2 instead of ×4', () => {
+    expect(chance(rankCauses(catalog, facts(['felt:belly']), family, []), 'abs-endurance')).toBeCloseTo(
+      (0.25 * 2) / (1 + 0.25 * 2),
+      9,
+    );
+  });
+  test('what says nothing about a cause leaves it at its prior; the three strongest reasons are told', () => {
+    const ranking = rankCauses(
+      catalog,
+      facts(['felt:front-of-hip', 'tilt:forward', 'easier:mended', 'cramp:front-of-hip']),
+      family,
+      sag,
+    );
+    expect(chance(ranking, 'neck-weak')).toBeCloseTo(0.08, 9);
+    const top = ranking[0]!;
+    expect(top.cause).toBe('flexor-takeover');
+    expect(top.reasons).toHaveLength(3);
+    expect(top.all.length).toBeGreaterThan(3);
+  });
+  test('two facts together: both versions bad counts only with the front of the hip felt', () => {
+    const both = chance(
+      rankCauses(catalog, facts(['bent:both-bad', 'felt:front-of-hip']), hollow, []),
+      'flexor-takeover',
+    );
+    expect(chance(rankCauses(catalog, facts(['bent:both-bad']), hollow, []), 'flexor-takeover')).toBeCloseTo(0.2, 9);
+    expect(both).toBeCloseTo(0.8, 9);
+  });
+  test('a test weighs ++ for its first cause, + for the others, − when negative; against is the mirror', () => {
+    const t = record(catalog.tests, 'hand-under-back');
+    expect(testWeights(t, 'positive')).toEqual({ pattern: '++', 'abs-endurance': '+', lever: '--' });
+    expect(testWeights(t, 'negative')).toEqual({ pattern: '-', 'abs-endurance': '-', lever: '+' });
+  });
+  test('the order of facts does not matter, and every probability stays between 0 and 1', () => {
+    const all = catalog.evidence.flatMap((row) => row.when);
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(all),
+        fc.dictionary(
+          fc.constantFrom(...catalog.tests.map((t) => t.id)),
+          fc.constantFrom('positive' as const, 'negative' as const),
+        ),
+        (known, tests) => {
+          const a = rankCauses(catalog, facts(known, tests), family, sag);
+          const b = rankCauses(catalog, facts([...known].reverse(), tests), family, sag);
+          for (const cause of a) {
+            expect(cause.probability).toBeGreaterThan(0);
+            expect(cause.probability).toBeLessThan(1);
+            expect(chance(b, cause.cause)).toBeCloseTo(cause.probability, 9);
+          }
+        },
+      ),
+    );
+  });
+});
+
+describe('facts', () => {
+  test('worked: onset at once within 2 s or a tenth, late in the last third, early between', () => {
+    const at = (t: number, target?: number) =>
+      onsetOf(
+        { total: 40, clean: 0, settled: 0, firstToGo: { fault: 'x', t }, breaks: [], drift: [], endedBy: null },
+        target,
+      );
+    expect([1.9, 3.9, 4.1, 26.6, 26.7].map((t) => at(t, 40))).toEqual(['at-once', 'at-once', 'early', 'early', 'late']);
+    expect(onsetOf(null, 40)).toBeUndefined();
+  });
+  test('numbers are held against limits; an active raise against the passive one', () => {
+    const passive = record(catalog.tests, 'leg-raise-passive');
+    const active = record(catalog.tests, 'leg-raise-active');
+    expect([69, 70].map((n) => testResult(passive, n))).toEqual(['positive', 'negative']);
+    expect(testResult(active, 66, { 'leg-raise-passive': 80 })).toBe('negative');
+    expect(testResult(active, 65, { 'leg-raise-passive': 80 })).toBe('positive');
+  });
+  test('the same fact known twice counts once: the test stands, the answer gives way', () => {
+    const rung = rungOf(catalog, 'front-plank');
+    const known = factsOf(
+      catalog,
+      observe({ evidence: { cue: 'mended', breath: 'stopped' }, tests: { 'one-cue': 'negative', talk: 'negative' } }),
+      family,
+      rung,
+      null,
+      [],
+    );
+    expect([...known.known].filter((f) => f.startsWith('cue') || f.startsWith('breath'))).toEqual([]);
+    expect(known.tests.size).toBe(2);
+  });
+  test('mends are evidence; words go before them', () => {
+    expect(
+      evidenceWithMends(undefined, [
+        { kind: 'cue', result: 'helped-for-a-moment' },
+        { kind: 'lever', result: 'helped' },
+      ]),
+    ).toEqual({ cue: 'mended-for-a-moment', 'easier-version': 'mended' });
+    expect(evidenceWithMends({ cue: 'mended' }, [{ kind: 'cue', result: 'did-not' }])).toEqual({ cue: 'mended' });
+  });
+});
+
+describe('next best test', () => {
+  test('worked: P(positive) is 0.8, 0.2 or 0.35 by the causes’ share', () => {
+    const t = record(catalog.tests, 'hand-under-back');
+    const share = (cause: 'pattern' | 'lever' | 'wrist') =>
+      chanceOfPositive([{ cause, probability: 0.5, reasons: [], all: [] }], t);
+    expect([share('pattern'), share('lever'), share('wrist')]).toEqual(
+      [0.8, 0.2, 0.35].map((n) => expect.closeTo(n, 9)),
+    );
+  });
+  test('the stop rule: nothing is proposed for a sure cause', () => {
+    const sure = rankCauses(catalog, facts(['felt:front-of-hip', 'tilt:forward', 'cramp:front-of-hip']), family, sag);
+    expect(sure[0]!.probability).toBeGreaterThan(SURE_ENOUGH);
+    expect(nextBestTest(sure, catalog.tests, catalog)).toBeNull();
+  });
+  test('no test that a caution excludes, that needs missing kit, or that is answered is ever proposed', () => {
+    fc.assert(
+      fc.property(
+        fc.subarray([...CAUTION_IDS]),
+        fc.constantFrom(...FELT_SITES),
+        fc.subarray([...TEST_IDS]),
+        (cautions: CautionId[], site, done) => {
+          const known = facts([`felt:${site}`], Object.fromEntries(done.map((id) => [id, 'negative' as const])));
+          const proposed = nextBestTest(
+            rankCauses(catalog, known, family, sag),
+            openTests(catalog, known, family, { cautions, kit: ['mat', 'wall'] }),
+            catalog,
+          );
+          if (!proposed) return;
+          const chosen = record(catalog.tests, proposed.test);
+          expect(done).not.toContain(chosen.id);
+          expect(chosen.excludedBy.some((c) => cautions.includes(c))).toBe(false);
+          expect(chosen.kit.every((k) => ['mat', 'wall'].includes(k))).toBe(true);
+        },
+      ),
+    );
+  });
+  test('answering the proposed test updates the ranking at once', () => {
+    const before = evaluateObservation(observe({ evidence: { 'felt-first': 'nowhere' } }));
+    const next = before.nextTest!;
+    const after = evaluateObservation(
+      observe({ evidence: { 'felt-first': 'nowhere' }, tests: { [next.test]: 'positive' } }),
+    );
+    expect(after.ranking).not.toEqual(before.ranking);
+    expect(after.nextTest?.test).not.toBe(next.test);
+  });
+});
+
+describe('takeover index', () => {
+  const index = (known: string[], tests: Record<string, 'positive' | 'negative'> = {}) =>
+    takeoverIndex(catalog, facts(known, tests), hollow);
+  test('null while nothing about it is known', () => {
+    expect(index(['onset:late', 'breath:stopped'])).toBeNull();
+  });
+  test('worked: prior ¼ is odds ⅓; front of hip ×4 → 57; and pelvis forward ×4 → 84; belly felt halves or less', () => {
+    expect(index(['felt:front-of-hip'])).toBe(57);
+    expect(index(['felt:front-of-hip', 'tilt:forward'])).toBe(84);
+    expect(index(['felt:belly'])!).toBeLessThan(25);
+  });
+  test('tests move it both ways', () => {
+    expect(index([], { 'thigh-drop': 'positive' })!).toBeGreaterThan(25);
+    expect(index([], { 'thigh-drop': 'negative' })!).toBeLessThan(25);
+  });
+});
+
+describe('in the evaluation', () => {
+  test('causes with reasons, a next test, the index; pain ends the search', () => {
+    const { evaluation } = evaluateObservation(
+      observe({ evidence: { 'felt-first': 'front-of-hip', cue: 'mended-for-a-moment', 'easier-version': 'mended' } }),
+    );
+    expect(evaluation.causes[0]!.because.length).toBeGreaterThan(0);
+    expect(evaluation.causes.map((c) => c.cause)).toEqual(expect.arrayContaining(['lever', 'flexor-takeover']));
+    expect(evaluation.takeoverIndex).toBeGreaterThan(50);
+    const pain = evaluateObservation(observe({ ended: { t: 10, reason: 'pain' } })).evaluation;
+    expect(pain).toMatchObject({ causes: [{ cause: 'pain' }], nextTest: null, drills: [] });
+  });
+  test('the coach overrules: the chosen cause leads and no test is proposed', () => {
+    const detail = evaluateObservation(observe(), { overruled: 'wrist' });
+    expect(detail.ranking[0]!.cause).toBe('wrist');
+    expect(detail.nextTest).toBeNull();
+  });
+});

@@ -1,0 +1,164 @@
+<script setup lang="ts">
+/** Why it happens: the causes that fit best, what moved them, and the one quick test that would tell most. */
+import { computed, ref } from 'vue';
+import type { MendTried } from '../../../api/observations.js';
+import { catalog, record } from '../../../core/catalog/index.js';
+import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { CauseId } from '../../../core/formats/catalog.js';
+import type { Observation } from '../../../core/formats/observation.js';
+
+const props = defineProps<{
+  detail: EvaluationDetail;
+  observation: Observation;
+  mends: readonly MendTried[];
+  overruled: CauseId | null;
+}>();
+const emit = defineEmits<{
+  test: [id: string, answer: 'positive' | 'negative' | number | null];
+  overrule: [cause: CauseId | null, reason: string];
+}>();
+
+const SHOWN = 3;
+const top = computed(() =>
+  props.detail.ranking.slice(0, SHOWN).map((r) => ({ ...r, cause: record(catalog.causes, r.cause) })),
+);
+const rest = computed(() =>
+  props.detail.ranking.slice(SHOWN, 9).map((r) => ({ ...r, cause: record(catalog.causes, r.cause) })),
+);
+const next = computed(() =>
+  props.detail.nextTest
+    ? { ...props.detail.nextTest, record: record(catalog.tests, props.detail.nextTest.test) }
+    : null,
+);
+const answered = computed(() =>
+  [...props.detail.facts.tests].map(([id, result]) => ({
+    id,
+    result,
+    name: record(catalog.tests, id).name,
+    given: props.observation.tests?.[id as keyof NonNullable<Observation['tests']>],
+  })),
+);
+const index = computed(() => props.detail.evaluation.takeoverIndex);
+const percent = (p: number): string => `${Math.round(100 * Math.min(0.99, p))} %`;
+const number = ref<number | ''>('');
+const overruling = ref(false);
+const chosen = ref<CauseId>('pattern');
+const reason = ref('');
+
+function answer(result: 'positive' | 'negative' | number): void {
+  if (next.value) emit('test', next.value.test, result);
+  number.value = '';
+}
+function overrule(): void {
+  emit('overrule', chosen.value, reason.value);
+  overruling.value = false;
+}
+</script>
+
+<template>
+  <section class="card" aria-labelledby="why">
+    <div class="flex items-baseline gap-2">
+      <h2 id="why">Why</h2>
+      <p
+        v-if="index !== null"
+        class="figures ml-auto text-sm"
+        title="How likely the hip flexors do the trunk’s work, from what was felt, the pelvis, levers and tests alone"
+      >
+        hip-flexor takeover <b class="text-lg">{{ index }}</b> of 100
+      </p>
+    </div>
+    <p v-if="overruled" class="note text-sm">
+      The coach decided: {{ record(catalog.causes, overruled).name }}.
+      <button class="link" @click="$emit('overrule', null, '')">Back to the evidence</button>
+    </p>
+    <ol class="mt-1 space-y-2">
+      <li v-for="r in top" :key="r.cause.id">
+        <div class="figures flex justify-between gap-2 font-semibold">
+          <span>{{ r.cause.name }}</span><span>{{ percent(r.probability) }}</span>
+        </div>
+        <svg viewBox="0 0 300 10" class="h-2.5 w-full" preserveAspectRatio="none" aria-hidden="true">
+          <path d="M2 5H298" stroke="var(--rule)" stroke-width="2" />
+          <path :d="`M2 5H${2 + 296 * r.probability}`" stroke="var(--rope)" stroke-width="6" />
+        </svg>
+        <p class="text-soft text-sm">
+          <template v-if="r.reasons.length">{{
+            r.reasons.map((x) => `${x.logOdds > 0 ? '+' : '−'} ${x.says}`).join(' · ')
+          }}</template>
+          <template v-else>nothing known for or against it yet</template>
+        </p>
+      </li>
+    </ol>
+    <div v-if="next" class="border-rule mt-3 border-t pt-2">
+      <p>
+        <span class="tag">Next best test · {{ next.record.seconds }} s</span>
+      </p>
+      <h3 class="mt-1">{{ next.record.name }}</h3>
+      <ol class="list-decimal pl-5 text-sm">
+        <li v-for="step in next.record.how" :key="step">{{ step }}</li>
+      </ol>
+      <p class="text-sm"><b>Positive:</b> {{ next.record.positive }}</p>
+      <form v-if="next.record.number" class="mt-2 flex gap-2" @submit.prevent="number !== '' && answer(number)">
+        <label class="sr-only" for="test-number">Result in {{ next.record.number.unit }}</label>
+        <input
+          id="test-number"
+          v-model.number="number"
+          type="number"
+          step="any"
+          class="field figures"
+          :placeholder="`measured, ${next.record.number.unit}`"
+        />
+        <button class="btn" :disabled="number === ''">Take it</button>
+      </form>
+      <div class="mt-2 flex gap-2" role="group" aria-label="Result of the test">
+        <button class="btn flex-1" @click="answer('positive')">Positive</button>
+        <button class="btn flex-1" @click="answer('negative')">Negative</button>
+      </div>
+      <p class="text-soft figures mt-1 text-sm">{{ next.why }}</p>
+    </div>
+    <p v-else-if="!overruled" class="text-soft mt-2 text-sm">
+      No test would change this much. Mend it, or take the drills.
+    </p>
+    <details class="mt-1 text-sm">
+      <summary class="min-h-[44px] content-center font-semibold">The working</summary>
+      <ul v-if="answered.length" class="space-y-1">
+        <li v-for="a in answered" :key="a.id" class="flex items-center justify-between gap-2">
+          <span
+            >{{ a.name }}: <b>{{ typeof a.given === 'number' ? `${a.given}, ${a.result}` : a.result }}</b></span
+          >
+          <button
+            class="link min-h-[44px]"
+            :aria-label="`Take back the answer of ${a.name}`"
+            @click="$emit('test', a.id, null)"
+          >
+            Undo
+          </button>
+        </li>
+      </ul>
+      <ul class="figures mt-1">
+        <li v-for="r in rest" :key="r.cause.id" class="flex justify-between">
+          <span>{{ r.cause.name }}</span
+          ><span>{{ percent(r.probability) }}</span>
+        </li>
+      </ul>
+      <p class="text-soft mt-1">
+        Each cause starts from a usual share; each fact multiplies its odds by 4, 2, ½ or ¼. Causes do not exclude one
+        another, so the shares need not add up. “Fits best” is not a diagnosis.
+      </p>
+      <form v-if="overruling" class="mt-2 space-y-2" @submit.prevent="overrule">
+        <label class="label" for="over-cause">I know better: it is</label>
+        <select id="over-cause" v-model="chosen" class="field">
+          <option v-for="c in catalog.causes.filter((x) => x.id !== 'pain')" :key="c.id" :value="c.id">
+            {{ c.name }}
+          </option>
+        </select>
+        <label class="label" for="over-why">Because</label>
+        <input id="over-why" v-model="reason" class="field" required maxlength="300" />
+        <div class="flex gap-2">
+          <button class="btn btn-main">Overrule</button
+          ><button type="button" class="btn" @click="overruling = false">Cancel</button>
+        </div>
+      </form>
+      <button v-else class="link min-h-[44px]" @click="overruling = true">Overrule this</button>
+    </details>
+  </section>
+</template>
