@@ -2,13 +2,15 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from './body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from './body/simulate.js';
-import { catalog, rungOf } from './catalog/index.js';
+import { catalog, record, rungOf } from './catalog/index.js';
 import { evaluateObservation, OBSERVER_RELIABILITY } from './evaluate.js';
 import { METHOD_IDS } from './formats/catalog.js';
 import { observationSchema, type Observation } from './formats/observation.js';
 import { InputError } from './formats/problems.js';
 import { seededRandom } from './statistics.js';
 
+/** Versions that are looked at from the side, where pictures are measured. */
+const sideRungs = catalog.rungs.filter((rung) => record(catalog.families, rung.family).views.includes('side'));
 const athlete = { stature: 1.72, mass: 68, sex: 'female' as const };
 const body = bodyOf(athlete);
 
@@ -60,7 +62,7 @@ describe('evaluation', () => {
     expect(e.drills[0]!.dose).toHaveProperty('sets');
   });
   test('good poses of every rung have no stated fault by their own method', () => {
-    for (const rung of catalog.rungs) {
+    for (const rung of sideRungs) {
       const found = evaluate(pictured({}, rung.family, rung.id)).findings.filter((f) => f.probability >= 0.8);
       expect({ rung: rung.id, found }).toEqual({ rung: rung.id, found: [] });
     }
@@ -135,7 +137,7 @@ describe('evaluation', () => {
     });
   });
   test.each([
-    [{ position: 'headspin' }, 'position', /known: front-plank, hollow/],
+    [{ position: 'headspin' }, 'position', /known: front-plank, hollow, side-plank/],
     [{ rung: 'ceiling' }, 'rung', /no version of front-plank/],
     [{ view: 'above' as const }, 'view', /side, rear/],
     [{ events: [{ t: 1, fault: 'rocket', state: 'on' as const }] }, 'events[0].fault', /no fault of front-plank/],
@@ -157,7 +159,7 @@ describe('evaluation', () => {
         fc.integer(),
         fc.double({ min: 0, max: 60, noNaN: true }),
         fc.double({ min: -40, max: 40, noNaN: true }),
-        fc.constantFrom(...catalog.rungs),
+        fc.constantFrom(...sideRungs),
         (seed, noise, hipLine, rung) => {
           const shot = simulatePicture(
             withFaults(rung.pose, rung.family === 'front-plank' ? { hipLine } : {}, body),

@@ -16,6 +16,7 @@ export const router = createRouter({
     },
     { path: '/bench', name: 'bench', component: () => import('./views/bench/BenchPage.vue') },
     { path: '/looks/:id', name: 'look', component: () => import('./views/looks/LookPage.vue'), props: true },
+    { path: '/library', name: 'library', component: () => import('./views/library/LibraryPage.vue') },
     { path: '/studio', name: 'studio', component: () => import('./views/studio/StudioPage.vue') },
     { path: '/sign-in', name: 'sign-in', component: () => import('./views/door/SignInPage.vue') },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./views/door/LostPage.vue') },

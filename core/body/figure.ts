@@ -97,7 +97,10 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
   const belly = rotate(up, -90 * s);
 
   let own: LimbAngles = pose;
-  const level = { forearm: pose.support?.joint === 'elbow', hand: pose.contacts.some((c) => c.at === 'wrist') };
+  const level = {
+    forearm: pose.support?.joint === 'elbow',
+    hand: pose.support?.joint === 'wrist' || pose.contacts.some((c) => c.at === 'wrist'),
+  };
   if (pose.support) {
     const { joint, ahead } = pose.support;
     const reach = joint === 'elbow' ? lengths.upperArm : lengths.upperArm + lengths.forearm;
@@ -153,6 +156,20 @@ function shifted(points: FigurePoints, by: Point): FigurePoints {
   return move(points);
 }
 
+/** The five-degree stretch of trunk angles nearest to the pose's own in which `f` changes its sign, −75° to 75°. */
+function bracketNear(trunk: Degrees, f: (trunk: Degrees) => number): [Degrees, Degrees] | null {
+  const steps = Array.from({ length: 31 }, (_, i) => -75 + 5 * i);
+  const values = steps.map(f);
+  const found = steps
+    .slice(1)
+    .flatMap((high, i): [Degrees, Degrees][] => (values[i]! * values[i + 1]! <= 0 ? [[steps[i]!, high]] : []));
+  const away = ([low, high]: [Degrees, Degrees]): number => Math.abs((low + high) / 2 - trunk);
+  return found.reduce<[Degrees, Degrees] | null>(
+    (best, next) => (!best || away(next) < away(best) ? next : best),
+    null,
+  );
+}
+
 /**
  * The figure in a pose, standing on its contacts: x right, y up, metres, floor at y = 0, hip above x = 0.
  * With two contacts the trunk angle is found by bisection so that both touch; with one the figure is lowered onto it;
@@ -167,10 +184,10 @@ export function placeFigure(pose: Pose, body: Body): FigurePoints {
       const points = unplaced({ ...pose, trunk }, body);
       return gap(points, first, body) - gap(points, second, body);
     };
-    let low = -75;
-    let high = 75;
+    const bracket = bracketNear(pose.trunk, difference);
+    if (!bracket) throw new RangeError('the contacts of this pose cannot both touch');
+    let [low, high] = bracket;
     const atLow = difference(low);
-    if (atLow * difference(high) > 0) throw new RangeError('the contacts of this pose cannot both touch');
     for (let i = 0; i < 60; i += 1) {
       const middle = (low + high) / 2;
       if (difference(middle) * atLow > 0) low = middle;

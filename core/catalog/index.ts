@@ -15,10 +15,13 @@ import type {
 import { causes, evidenceRows } from './causes.js';
 import { frontDrills } from './drills/front.js';
 import { linkDrills } from './drills/links.js';
+import { otherDrills } from './drills/other-families.js';
 import { families } from './families.js';
+import { otherFaults } from './faults/other-families.js';
 import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
 import { cautions, doses, methods } from './methods.js';
 import { rungs } from './rungs.js';
+import { otherRungs } from './rungs-other.js';
 import { quickTests } from './tests.js';
 import { tolerances } from './tolerances.js';
 
@@ -38,10 +41,10 @@ export interface Catalog {
 
 export const catalog: Catalog = {
   families,
-  rungs,
+  rungs: [...rungs, ...otherRungs],
   tolerances,
-  faults: [...plankAndHollowFaults],
-  drills: [...frontDrills, ...linkDrills],
+  faults: [...plankAndHollowFaults, ...otherFaults],
+  drills: [...frontDrills, ...linkDrills, ...otherDrills],
   methods,
   cautions,
   doses,

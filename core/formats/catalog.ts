@@ -154,6 +154,8 @@ export const toleranceSchema = z.strictObject({
   limits: z.record(z.string(), limits.nullable()),
   /** Judged only on rungs with this property. */
   when: z.enum(['straight-knees', 'overhead', 'blades-clear']).optional(),
+  /** Judged only on these rungs; on all when missing. */
+  rungs: z.array(id).optional(),
   /** Limits are counted from the declared distance of the support ahead of the shoulder. */
   fromDeclared: z.boolean().optional(),
 });

@@ -28,6 +28,7 @@ export interface Verdict extends AppliedLimit {
 }
 
 const applies = (tolerance: Tolerance, rung: Rung): boolean => {
+  if (tolerance.rungs && !tolerance.rungs.includes(rung.id)) return false;
   switch (tolerance.when) {
     case 'straight-knees':
       return rung.chordEnd === 'ankle';

@@ -17,6 +17,7 @@ const places = computed(() => [
   { name: 'Floor', to: '/', at: ['floor'] },
   { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
   { name: 'Bench', to: '/bench', at: ['bench', 'look'] },
+  { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);
 const waiting = computed(() => outbox.items.filter((i) => !i.refused).length);
@@ -35,7 +36,7 @@ async function leave(): Promise<void> {
         >Upright&nbsp;Anchor</RouterLink
       >
       <nav
-        class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[26rem]"
+        class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[30rem]"
         aria-label="Places"
       >
         <!-- The places hang on a line made fast at both ends; the knot shows where you are. -->

@@ -10,7 +10,13 @@ export const evaluateFor = (
   person: Pick<Person, 'method' | 'cautions'> | null,
   method?: MethodId,
   more: Omit<EvaluateOptions, 'method' | 'defaultMethod' | 'cautions'> = {},
-): EvaluationDetail => evaluateObservation(observation, { ...more, method, defaultMethod: person?.method ?? undefined, cautions: person?.cautions });
+): EvaluationDetail =>
+  evaluateObservation(observation, {
+    ...more,
+    method,
+    defaultMethod: person?.method ?? undefined,
+    cautions: person?.cautions,
+  });
 
 /** Body size of a person as it goes into a record. */
 export function athleteOf(person: Pick<Person, 'stature' | 'mass' | 'sex'>): NonNullable<Observation['athlete']> {

@@ -6,7 +6,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'hip-sag',
     name: 'Hips sag',
     pad: 'Hips sag',
-    families: ['front-plank'],
+    families: ['front-plank', 'push-up'],
     seen: 'The hip hangs below the line from shoulder to ankle and the low back hollows.',
     risk: 'The hold rests on the low back’s passive tissue, and the clock flatters it.',
     mends: [
@@ -23,7 +23,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'hip-pike',
     name: 'Hips piked',
     pad: 'Hips high',
-    families: ['front-plank'],
+    families: ['front-plank', 'push-up'],
     seen: 'The hip stands above the line: the body makes a tent.',
     risk: 'The trunk is let off the work; the shoulders take it.',
     mends: [
@@ -40,7 +40,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'low-back-arch',
     name: 'Low back arches',
     pad: 'Back arches',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'dead-bug', 'rollers', 'class-moves', 'overhead-squat'],
     seen: 'On the back: light under the low back. In a plank: the pelvis tips forward and the low back hollows.',
     risk: 'The lever pulls on the low back, and the hip flexors do the work the belly should do.',
     mends: [
@@ -58,7 +58,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'excess-tuck',
     name: 'Too much tuck',
     pad: 'Over-tucked',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'all-fours', 'dead-bug'],
     seen: 'The belly bunches, the chest folds toward the pelvis, the seat is clamped.',
     risk: 'The front shortens instead of holding; breath and hips get stuck.',
     mends: [
@@ -73,7 +73,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'rib-flare',
     name: 'Ribs flare',
     pad: 'Ribs flare',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'dead-bug'],
     seen: 'The lowest front ribs stick out and the upper low back lifts.',
     risk: 'The trunk opens at its weakest link as the arms go long.',
     mends: [
@@ -90,7 +90,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'upper-back-crunch',
     name: 'Upper back crunched',
     pad: 'Crunched',
-    families: ['front-plank'],
+    families: ['front-plank', 'all-fours'],
     seen: 'The chest shortens and the upper back humps where it should only widen.',
     risk: 'A crunch is trained in place of a reach.',
     mends: [
@@ -152,7 +152,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'chin-poke',
     name: 'Chin pokes',
     pad: 'Chin pokes',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'dead-bug', 'curl-up', 'push-up'],
     seen: 'The head goes back or forward of the line and the chin leads.',
     risk: 'The neck tires before the trunk.',
     mends: [
@@ -183,7 +183,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'soft-knees',
     name: 'Knees soft',
     pad: 'Knees soft',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'arch'],
     seen: 'The knees are bent where the version wants them long.',
     risk: 'The lever is shorter than the clock says.',
     mends: [
@@ -212,7 +212,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'loose-legs',
     name: 'Legs loose',
     pad: 'Legs loose',
-    families: ['hollow'],
+    families: ['hollow', 'handstand'],
     seen: 'Legs part, feet flap, thighs are slack.',
     risk: 'The line cannot be one piece when half of it is slack.',
     mends: [
@@ -226,7 +226,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'shoulders-closed',
     name: 'Shoulders not open overhead',
     pad: 'Arms not open',
-    families: ['hollow'],
+    families: ['hollow', 'handstand'],
     seen: 'The arms stay in front of the ears, or ribs and back give so that they get there.',
     risk: 'The low back pays for what the shoulders lack.',
     mends: [
@@ -273,7 +273,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'ears-leave-arms',
     name: 'Ears leave the arms',
     pad: 'Ears off arms',
-    families: ['hollow'],
+    families: ['hollow', 'edge', 'hanging', 'handstand', 'rollers'],
     seen: 'A gap opens between ears and upper arms overhead.',
     risk: 'The neck works alone and the line breaks at the shoulders.',
     mends: [
@@ -287,7 +287,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'neck-lifts',
     name: 'Neck does the lifting',
     pad: 'Neck lifts',
-    families: ['hollow'],
+    families: ['hollow', 'curl-up'],
     seen: 'The head is pulled up first and the neck strains while the blades stay down.',
     risk: 'Sore neck, quiet belly.',
     mends: [
@@ -302,7 +302,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'winging-blades',
     name: 'Blades wing',
     pad: 'Blades wing',
-    families: ['front-plank'],
+    families: ['front-plank', 'all-fours', 'push-up'],
     seen: 'The inner borders of the blades stand off the ribs.',
     risk: 'The shoulder loses its base.',
     mends: [
@@ -317,7 +317,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'breath-held',
     name: 'Breath held',
     pad: 'Breath held',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'side-plank', 'all-fours', 'bird-dog', 'dead-bug', 'curl-up', 'arch', 'edge', 'hanging', 'compression', 'dragon-flag', 'handstand', 'rotation', 'carry', 'partner-tuck', 'class-moves', 'front-lever', 'push-up'],
     seen: 'No breath, a red face, words will not come.',
     risk: 'Pressure rises and the hold collapses on the first breath in.',
     mends: [
@@ -331,7 +331,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'bearing-down',
     name: 'Bearing down',
     pad: 'Bears down',
-    families: ['front-plank', 'hollow'],
+    families: ['front-plank', 'hollow', 'class-moves'],
     seen: 'The belly is pushed out and down, or a ridge rises along its middle.',
     risk: 'Pressure goes where it should not.',
     mends: [

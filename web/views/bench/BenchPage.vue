@@ -91,6 +91,11 @@ onMounted(() => {
 });
 
 const family = computed(() => record(catalog.families, setup.position));
+/** Pictures are measured from the side; positions looked at from elsewhere are watched. */
+const measurable = computed(() => family.value.views.includes('side'));
+watch(measurable, (yes) => {
+  if (!yes) mode.value = 'watch';
+});
 const rung = computed(() => rungOf(catalog, setup.position, setup.rung));
 const barred = computed(() => rung.value.excludedBy.filter((c) => person.value?.cautions.includes(c)));
 const body = computed(() => bodyOf(person.value ? athleteOf(person.value) : {}));
@@ -129,18 +134,17 @@ async function save(input: LookInput): Promise<void> {
         </select>
       </div>
       <PersonTags v-if="person" :person="{ ...person, group: null }" />
-      <div role="group" aria-label="Position" class="grid grid-cols-2 gap-2">
-        <button
-          v-for="f in catalog.families"
-          :key="f.id"
-          class="btn flex-col !gap-0 !px-1"
-          :class="{ 'btn-on': f.id === setup.position }"
-          :aria-pressed="f.id === setup.position"
+      <div>
+        <label class="label" for="position">Position</label>
+        <select
+          id="position"
+          class="field"
+          :value="setup.position"
           :disabled="running"
-          @click="choosePosition(f.id)"
+          @change="choosePosition(($event.target as HTMLSelectElement).value)"
         >
-          {{ f.name }}
-        </button>
+          <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
+        </select>
       </div>
       <div>
         <label class="label" for="version">Version</label>
@@ -221,12 +225,15 @@ async function save(input: LookInput): Promise<void> {
           class="btn"
           :class="{ 'btn-on': mode === 'picture' }"
           :aria-pressed="mode === 'picture'"
-          :disabled="running"
+          :disabled="running || !measurable"
           @click="mode = 'picture'"
         >
           <Camera :size="20" aria-hidden="true" /> Use a picture
         </button>
       </div>
+      <p v-if="!measurable" class="text-soft -mt-1 mb-2 text-sm">
+        This position is looked at from {{ family.views.join(' and ') }}: it is watched, not measured from a picture.
+      </p>
       <HoldRunner
         v-if="mode === 'watch'"
         :person-id="personId"

@@ -1,4 +1,5 @@
 /** What was set up before a look, and the record that every look starts from. */
+import { catalog, record } from '../../../core/catalog/index.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
 import type { MethodId } from '../../../core/formats/catalog.js';
@@ -21,7 +22,9 @@ export function startRecord(setup: BenchSetup, person: Person | null): Observati
     version: 1,
     position: setup.position,
     rung: setup.rung,
-    view: 'side',
+    view: record(catalog.families, setup.position).views.includes('side')
+      ? 'side'
+      : record(catalog.families, setup.position).views[0]!,
     method: setup.method,
     ...(person ? { athlete: athleteOf(person) } : {}),
     picture: { width: 1280, height: 720 },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Download, RotateCcw, Trash2 } from '@lucide/vue';
-import { computed, onMounted, reactive, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { lookInputSchema, lookSchema, type Look, type MendTried } from '../../../api/observations.js';
 import { personSchema, type Person } from '../../../api/people.js';
@@ -48,7 +48,7 @@ function waitingLook(): Look | null {
 }
 const look = useResource(async () => waitingLook() ?? (await call(`/looks/${props.id}`, lookSchema)));
 const person = ref<Person | null>(null);
-const wishes = reactive<DrillWishes>({ minutes: 20, pins: [], bans: [] });
+const wishes = ref<DrillWishes>({ minutes: 20, pins: [], bans: [] });
 /** Mends answered on this page, before the server has them. */
 const tried = ref<MendTried[] | null>(null);
 async function load(): Promise<void> {
@@ -71,7 +71,7 @@ const detail = computed(() => {
     ? evaluateFor(value.observation, person.value, method.value || undefined, {
         mends: tried.value ?? value.mends,
         overruled: value.overrule?.cause,
-        ...wishes,
+        ...wishes.value,
       })
     : null;
 });

@@ -136,8 +136,7 @@ function overrule(): void {
       </ul>
       <ul class="figures mt-1">
         <li v-for="r in rest" :key="r.cause.id" class="flex justify-between">
-          <span>{{ r.cause.name }}</span
-          ><span>{{ percent(r.probability) }}</span>
+          <span>{{ r.cause.name }}</span><span>{{ percent(r.probability) }}</span>
         </li>
       </ul>
       <p class="text-soft mt-1">
