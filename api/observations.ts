@@ -75,7 +75,8 @@ export const historyItemSchema = z.object({
   endedBy: z.enum(END_REASONS).nullable(),
   bodyLine: z.object({ value: z.number(), sd: z.number() }).nullable(),
   top: z.object({ fault: z.string(), severity: z.enum(SEVERITIES), probability: z.number() }).nullable(),
-  helped: z.array(z.string()),
+  /** Mends that helped, by fault and step. */
+  helped: z.array(z.object({ fault: z.string(), step: z.number().int() })),
   takeoverIndex: z.number().nullable(),
 });
 export type HistoryItem = z.infer<typeof historyItemSchema>;

@@ -440,6 +440,14 @@ async function fill(): Promise<void> {
         );
       }
     }
+    // What was tried after the third look from the end, so that the next one can offer what worked first.
+    const [tried] = (await looks.ofPerson(id, 3)).slice(-1);
+    const fault = tried?.observation.events?.[0]?.fault;
+    if (tried && fault) {
+      const { mends } = record(catalog.faults, fault);
+      await looks.addMend(tried.id, { id: randomUUID(), fault, step: 0, kind: mends[0]!.kind, result: 'did-not' });
+      await looks.addMend(tried.id, { id: randomUUID(), fault, step: 1, kind: mends[1]!.kind, result: 'helped' });
+    }
     let before: string | null = null;
     for (const shot of plan.pictures ?? []) {
       const body = bodyOf(athlete);

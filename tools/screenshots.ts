@@ -71,6 +71,7 @@ await shoot('bench-picture');
 await shoot('look-hold', `/looks/${looks.find((l) => !l.mediaId)!.id}`);
 await shoot('look-picture', `/looks/${pictures.at(-1)!.id}`);
 await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`);
+await shoot('library', '/library?kind=positions&id=bird-dog');
 await shoot('studio', '/studio');
 await page.evaluate(() => localStorage.setItem('anchor.theme', 'dark'));
 await shoot('look-picture-dark', `/looks/${pictures.at(-1)!.id}`);

@@ -47,7 +47,7 @@ function historyItem(look: Look, method: MethodId | undefined, personMethod: Met
     bodyLine: line ? { value: line.value, sd: line.sd } : null,
     top: top ? { fault: top.fault, severity: top.severity, probability: top.probability } : null,
     takeoverIndex: evaluation.takeoverIndex,
-    helped: look.mends.filter((m) => m.result === 'helped').map((m) => m.fault),
+    helped: look.mends.filter((m) => m.result === 'helped').map(({ fault, step }) => ({ fault, step })),
   };
 }
 

@@ -192,6 +192,9 @@ describe('a coach’s minute', () => {
     );
     await page.goto(`${hall.url}/looks/${look}`);
     await sees(page, 'Next best test');
+    await sees(page, 'helped before');
+    await press(page, 'What the other schools would say');
+    await sees(page, /Straight and strong[\s\S]*Would say[\s\S]*Would start with/);
     const first = await shown(page);
     await press(page, 'Positive');
     await page.waitForFunction((before) => document.body.innerText !== before, {}, first);

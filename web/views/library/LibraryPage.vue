@@ -175,14 +175,14 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
         <p><b>Breath:</b> {{ drill.breath }}</p>
         <p><b>Check yourself:</b> {{ drill.selfCheck }}</p>
         <p v-if="drill.watch.length">
-          <b>Watch for:</b>
+          <b>Watch for:</b>{{ ' ' }}
           <template v-for="(w, i) in drill.watch" :key="w"
             >{{ i ? ', ' : ''
             }}<RouterLink :to="link('faults', w)" class="link">{{ faultName(w) }}</RouterLink></template
           >
         </p>
         <p>
-          <b>Answers:</b>
+          <b>Answers:</b>{{ ' ' }}
           <template v-for="(weight, c, i) in drill.causes" :key="c"
             >{{ i ? ', ' : ''
             }}<RouterLink :to="link('causes', String(c))" class="link">{{ causeName(String(c)) }}</RouterLink> ({{
@@ -192,11 +192,11 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
           >
         </p>
         <p v-if="drill.easier">
-          <b>Easier:</b>
+          <b>Easier:</b>{{ ' ' }}
           <RouterLink :to="link('drills', drill.easier)" class="link">{{ drillName(drill.easier) }}</RouterLink>
         </p>
         <p v-if="drill.harder">
-          <b>Harder:</b>
+          <b>Harder:</b>{{ ' ' }}
           <RouterLink :to="link('drills', drill.harder)" class="link">{{ drillName(drill.harder) }}</RouterLink>
         </p>
         <p v-if="drill.excludedBy.length" class="note mt-2">
@@ -217,7 +217,7 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
           </li>
         </ol>
         <p class="mt-3">
-          <b>Points to:</b>
+          <b>Points to:</b>{{ ' ' }}
           <template v-for="(c, i) in fault.causes" :key="c"
             >{{ i ? ', ' : ''
             }}<RouterLink :to="link('causes', c)" class="link">{{ causeName(c) }}</RouterLink></template
@@ -243,7 +243,7 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
           </figure>
         </div>
         <p class="mt-3">
-          <b>Faults:</b>
+          <b>Faults:</b>{{ ' ' }}
           <template v-for="(p, i) in family.pads" :key="p"
             >{{ i ? ', ' : ''
             }}<RouterLink :to="link('faults', p)" class="link">{{ faultName(p) }}</RouterLink></template

@@ -2,7 +2,14 @@
 import { Download, RotateCcw, Trash2 } from '@lucide/vue';
 import { computed, onMounted, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { lookInputSchema, lookSchema, type Look, type MendTried } from '../../../api/observations.js';
+import {
+  historySchema,
+  lookInputSchema,
+  lookSchema,
+  type HistoryItem,
+  type Look,
+  type MendTried,
+} from '../../../api/observations.js';
 import { personSchema, type Person } from '../../../api/people.js';
 import { catalog } from '../../../core/catalog/index.js';
 import { FELT_SITES, type CauseId, type MethodId } from '../../../core/formats/catalog.js';
@@ -20,6 +27,7 @@ import { useSession } from '../../stores/session.js';
 import DrillList from './DrillList.vue';
 import FindingList from './FindingList.vue';
 import MendGuide from './MendGuide.vue';
+import OtherSchools from './OtherSchools.vue';
 import type { DrillWishes } from './wishes.js';
 import WhyPanel from './WhyPanel.vue';
 
@@ -56,10 +64,24 @@ async function load(): Promise<void> {
   if (look.value.value)
     person.value = await call(`/people/${look.value.value.personId}`, personSchema).catch(() => null);
 }
-onMounted(load);
+async function loadPast(): Promise<void> {
+  const id = look.value.value?.personId;
+  if (id) past.value = (await call(`/people/${id}/looks?limit=50`, historySchema).catch(() => ({ items: [] }))).items;
+}
+onMounted(async () => {
+  await load();
+  await loadPast();
+});
 watch(
   () => outbox.items.length,
   (now, before) => now < before && void load(),
+);
+/** Steps that helped this person with this fault before. */
+const past = ref<HistoryItem[]>([]);
+const workedBefore = computed(() =>
+  past.value.flatMap((item) =>
+    item.id === props.id ? [] : item.helped.filter((h) => h.fault === top.value?.fault).map((h) => h.step),
+  ),
 );
 const isWaiting = computed(() =>
   outbox.items.some((i) => !i.refused && (i.body as { id?: string } | undefined)?.id === props.id),
@@ -250,6 +272,7 @@ async function restore(): Promise<void> {
           @test="answerTest"
           @overrule="overrule"
         />
+        <OtherSchools :observation="look.value.value.observation" :detail="detail" :person="person" />
       </div>
 
       <div class="min-w-0 space-y-4">
@@ -259,6 +282,7 @@ async function restore(): Promise<void> {
           :person="person"
           :fault-id="top.fault"
           :method="detail.method"
+          :worked="workedBefore"
           @tried="tried = $event"
         />
         <DrillList v-if="!pain" v-model="wishes" :detail="detail" :fault-id="top?.fault ?? null" />

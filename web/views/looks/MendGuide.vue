@@ -8,7 +8,13 @@ import { catalog, record } from '../../../core/catalog/index.js';
 import type { Mend, Method } from '../../../core/formats/catalog.js';
 import { useOutbox } from '../../stores/outbox.js';
 
-const props = defineProps<{ look: Look; person: Person | null; faultId: string; method: Method }>();
+const props = defineProps<{
+  look: Look;
+  person: Person | null;
+  faultId: string;
+  method: Method;
+  worked: readonly number[];
+}>();
 const emit = defineEmits<{ tried: [mends: MendTried[]] }>();
 const outbox = useOutbox();
 const KIND_WORDS: Record<Mend['kind'], string> = {
@@ -27,7 +33,7 @@ const RESULT_WORDS: Record<MendResult, string> = {
 };
 
 const fault = computed(() => record(catalog.faults, props.faultId));
-/** Steps for this person: the method's own cue first, and no touch without standing permission. */
+/** Steps for this person: what helped before comes first, the method's own cue is used, and no touch without standing permission. */
 const steps = computed(() =>
   fault.value.mends
     .map((mend, index) => ({
@@ -35,7 +41,10 @@ const steps = computed(() =>
       index,
       say: mend.kind === 'cue' ? (props.method.cues[props.faultId] ?? mend.say) : mend.say,
     }))
-    .filter((mend) => mend.kind !== 'touch' || props.person?.allows.handsOn === true),
+    .filter((mend) => mend.kind !== 'touch' || props.person?.allows.handsOn === true)
+    .sort(
+      (a, b) => Number(props.worked.includes(b.index)) - Number(props.worked.includes(a.index)) || a.index - b.index,
+    ),
 );
 const tried = ref<MendTried[]>([...props.look.mends]);
 watch(
@@ -83,7 +92,8 @@ async function takeBack(): Promise<void> {
     </div>
     <template v-else-if="current">
       <p class="mt-2">
-        <span class="tag">Step {{ here.length + 1 }} of {{ steps.length }} · {{ KIND_WORDS[current.kind] }}</span>
+        <span class="tag">Step {{ here.length + 1 }} of {{ steps.length }} · {{ KIND_WORDS[current.kind] }}</span
+        ><span v-if="worked.includes(current.index)" class="tag ml-2">helped before</span>
       </p>
       <p class="font-head mt-1 text-xl leading-snug font-semibold">{{ current.say }}</p>
       <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Did it help?">

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+/** The same record under the other methods: another target, dose or cue, and why people differ. */
+import { computed } from 'vue';
+import type { Person } from '../../../api/people.js';
+import { axisReasons } from '../../../core/catalog/axes.js';
+import { catalog, record } from '../../../core/catalog/index.js';
+import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Method, MethodId } from '../../../core/formats/catalog.js';
+import type { Observation } from '../../../core/formats/observation.js';
+import { evaluateFor } from '../../lib/look.js';
+import { faultName } from '../../lib/words.js';
+
+const props = defineProps<{ observation: Observation; detail: EvaluationDetail; person: Person | null }>();
+const cueOf = (method: Method, fault: string): string =>
+  method.cues[fault] ?? record(catalog.faults, fault).mends.find((m) => m.kind === 'cue')?.say ?? '';
+const verdict = (detail: EvaluationDetail): string => {
+  const f = detail.evaluation.findings.find((x) => x.probability >= 0.8);
+  return f ? `${faultName(f.fault)}, ${f.severity}` : 'nothing to mend';
+};
+const others = computed(() =>
+  catalog.methods
+    .filter((m) => m.id !== props.detail.method.id)
+    .map((method) => {
+      const detail = evaluateFor(props.observation, props.person, method.id as MethodId);
+      const fault = detail.evaluation.findings.find((f) => f.probability >= 0.8)?.fault;
+      const differs = (Object.keys(axisReasons) as (keyof Method['axes'])[]).flatMap((axis) => {
+        const [mine, theirs] = [props.detail.method.axes[axis], method.axes[axis]];
+        const reason = axisReasons[axis];
+        return mine === theirs || !reason
+          ? []
+          : [{ axis: reason.name, text: (reason.options as Record<string, string>)[theirs]! }];
+      });
+      return {
+        method,
+        verdict: verdict(detail),
+        changed: verdict(detail) !== verdict(props.detail),
+        cue: fault ? cueOf(method, fault) : '',
+        dose: detail.choice.chosen[0],
+        differs,
+      };
+    }),
+);
+const drillNameOf = (id: string): string => record(catalog.drills, id).name;
+</script>
+
+<template>
+  <details class="card">
+    <summary class="min-h-[44px] content-center font-semibold">What the other schools would say</summary>
+    <ul class="divide-rule divide-y">
+      <li v-for="o in others" :key="o.method.id" class="py-2 text-sm">
+        <h3>{{ o.method.name }}</h3>
+        <p><b>Verdict:</b> {{ o.verdict }}<span v-if="o.changed" class="tag ml-2">differs</span></p>
+        <p v-if="o.cue"><b>Would say:</b> {{ o.cue }}</p>
+        <p v-if="o.dose" class="figures">
+          <b>Would start with:</b> {{ drillNameOf(o.dose.drill) }}, {{ o.dose.dose.sets }} × {{ o.dose.dose.work }}
+        </p>
+        <p v-for="d in o.differs" :key="d.axis" class="text-soft">
+          <b>{{ d.axis }}:</b> {{ d.text }}
+        </p>
+        <p class="text-soft figures">Holds up to {{ o.method.cap }} s, then harder.</p>
+      </li>
+    </ul>
+  </details>
+</template>
