@@ -13,7 +13,7 @@ const common = {
 };
 
 export default {
-  testTimeout: 90000,
+  testTimeout: 300000,
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,api,web}/**/*.test.ts'] },
     { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools}/**/*.test.ts'] },

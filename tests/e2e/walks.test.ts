@@ -1,8 +1,9 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { AxePuppeteer } from '@axe-core/puppeteer';
+import type { AxeResults } from 'axe-core';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { choose, fill, pause, placePicture, press, sees, shown, truth } from './steps.js';
@@ -11,6 +12,7 @@ let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
 }, 60000);
+afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 
 const personId = (page: Page, name: string): Promise<string> =>
@@ -296,6 +298,16 @@ describe('files', () => {
 });
 
 describe('everybody can use it', () => {
+  /** Axe gives a page one second to be ready, which a busy machine may not grant at once. */
+  const axe = async (page: Page, tries = 4): Promise<AxeResults> => {
+    try {
+      return await new AxePuppeteer(page).analyze();
+    } catch (error) {
+      if (tries <= 1 || !String(error).includes('not ready')) throw error;
+      await pause(1500);
+      return axe(page, tries - 1);
+    }
+  };
   const places = async (page: Page): Promise<[string, string][]> => {
     const id = await personId(page, 'Marit Solheim');
     const items = await page.evaluate(
@@ -313,7 +325,6 @@ describe('everybody can use it', () => {
       ['look', `/looks/${items.find((i) => !i.mediaId)!.id}`],
       ['compare', `/people/${id}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`],
       ['library', '/library?kind=positions&id=bird-dog'],
-      ['drill', '/library?kind=drills&id=dead-bug-legs'],
       ['studio', '/studio'],
     ];
   };
@@ -323,7 +334,7 @@ describe('everybody can use it', () => {
     for (const [name, path] of await places(page)) {
       await page.goto(`${hall.url}${path}`);
       await page.waitForNetworkIdle({ idleTime: 300 });
-      const { violations } = await new AxePuppeteer(page).analyze();
+      const { violations } = await axe(page);
       const serious = violations
         .filter((v) => v.impact === 'serious' || v.impact === 'critical')
         .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
@@ -332,7 +343,7 @@ describe('everybody can use it', () => {
     const door = await hall.page();
     await door.goto(`${hall.url}/sign-in`);
     await sees(door, 'Sign in');
-    const { violations } = await new AxePuppeteer(door).analyze();
+    const { violations } = await axe(door);
     expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
   });
   test('the bench fits 1280×800 without scrolling, running and not; nothing runs off a phone', async () => {
