@@ -8,6 +8,7 @@ import { METHOD_IDS } from './formats/catalog.js';
 import { observationSchema, type Observation } from './formats/observation.js';
 import { InputError } from './formats/problems.js';
 import { seededRandom } from './statistics.js';
+import { watchedPlank } from './testing.js';
 
 /** Versions that are looked at from the side, where pictures are measured. */
 const sideRungs = catalog.rungs.filter((rung) => record(catalog.families, rung.family).views.includes('side'));
@@ -35,19 +36,7 @@ function pictured(
     ...extra,
   });
 }
-const watched = (extra: Partial<Observation> = {}): Observation =>
-  observationSchema.parse({
-    format: 'upright-anchor/observation',
-    version: 1,
-    position: 'front-plank',
-    view: 'side',
-    picture: { width: 1, height: 1 },
-    frames: [],
-    events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
-    ended: { t: 40, reason: 'target' },
-    target: 40,
-    ...extra,
-  });
+const watched = watchedPlank;
 const evaluate = (o: Observation, options = {}) => evaluateObservation(o, options).evaluation;
 
 describe('evaluation', () => {
@@ -78,7 +67,7 @@ describe('evaluation', () => {
       total: 40,
       clean: 21.4,
       firstToGo: { fault: 'hip-sag', t: 21.4 },
-      endedBy: 'target',
+      endedBy: 'coach',
     });
     expect(e.findings).toMatchObject([
       { fault: 'hip-sag', severity: 'clear', from: 'observed', probability: OBSERVER_RELIABILITY, measure: null },

@@ -1,15 +1,7 @@
 /** The one evaluation function: an observation and the catalogue in, everything that follows from them out. */
 import { bodyOf } from './body/anthropometry.js';
 import { catalog as shipped, record, rungOf, rungsOf, type Catalog } from './catalog/index.js';
-import {
-  SEVERITIES,
-  type CautionId,
-  type CauseId,
-  type Family,
-  type Method,
-  type MethodId,
-  type Rung,
-} from './formats/catalog.js';
+import { SEVERITIES, type CauseId, type Family, type Method, type MethodId, type Rung } from './formats/catalog.js';
 import type { Observation } from './formats/observation.js';
 import { InputError, type Problem } from './formats/problems.js';
 import type { Break } from './hold/breaks.js';
@@ -23,7 +15,7 @@ import {
   type PictureInput,
 } from './measure/measure.js';
 import { measureDefinition, type MeasureContext } from './measure/measures.js';
-import { chooseDrills, type DrillChoice } from './prescribe/choose.js';
+import { chooseDrills, type ChoiceQuery, type DrillChoice } from './prescribe/choose.js';
 import { factsOf, type Facts, type TriedMend } from './reason/facts.js';
 import {
   nextBestTest,
@@ -68,22 +60,18 @@ export interface EvaluationDetail {
   facts: Facts;
 }
 
-export interface EvaluateOptions {
+/** Beside what the choice of drills takes: */
+export interface EvaluateOptions extends Pick<
+  ChoiceQuery,
+  'cautions' | 'kit' | 'minutes' | 'count' | 'recent' | 'pins' | 'bans'
+> {
   catalog?: Catalog;
   /** Judge by this method instead of the observation's own. */
   method?: MethodId;
   /** Used when the observation names no method. */
   defaultMethod?: MethodId;
-  cautions?: readonly CautionId[];
   /** Mends tried after this look: their results are evidence. */
   mends?: readonly TriedMend[];
-  /** Kit in the room; any when not given. */
-  kit?: readonly string[];
-  minutes?: number;
-  count?: number;
-  recent?: readonly string[];
-  pins?: readonly string[];
-  bans?: readonly string[];
   /** The coach's own verdict on the cause: taken as sure. */
   overruled?: CauseId;
 }

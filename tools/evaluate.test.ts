@@ -3,6 +3,7 @@ import { mkdtempSync, writeFileSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import { watchedPlank } from '../core/testing.js';
 
 const dir = mkdtempSync(join(tmpdir(), 'anchor-files-'));
 const run = (args: string[], input?: string) =>
@@ -11,16 +12,7 @@ const file = (name: string, content: string): string => {
   writeFileSync(join(dir, name), content);
   return join(dir, name);
 };
-const observation = {
-  format: 'upright-anchor/observation',
-  version: 1,
-  position: 'front-plank',
-  view: 'side',
-  picture: { width: 1280, height: 720 },
-  frames: [],
-  events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
-  ended: { t: 40, reason: 'target' },
-};
+const observation = watchedPlank();
 
 describe('the evaluate command', () => {
   test('prints an evaluation for a file and for standard input', () => {

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record, rungOf } from '../catalog/index.js';
 import { CAUTION_IDS, FELT_SITES, type CautionId } from '../formats/catalog.js';
-import { observationSchema, TEST_IDS, type Observation } from '../formats/observation.js';
+import { TEST_IDS } from '../formats/observation.js';
+import { watchedPlank } from '../testing.js';
 import { evaluateObservation } from '../evaluate.js';
 import { evidenceWithMends, factsOf, onsetOf, testResult } from './facts.js';
 import {
@@ -26,19 +27,7 @@ const sag = [
 ];
 const chance = (ranking: ReturnType<typeof rankCauses>, cause: string): number =>
   ranking.find((r) => r.cause === cause)!.probability;
-const observe = (change: Partial<Observation> = {}): Observation =>
-  observationSchema.parse({
-    format: 'upright-anchor/observation',
-    version: 1,
-    position: 'front-plank',
-    view: 'side',
-    picture: { width: 1, height: 1 },
-    frames: [],
-    events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
-    ended: { t: 40, reason: 'coach' },
-    target: 40,
-    ...change,
-  });
+const observe = watchedPlank;
 
 describe('ranking causes', () => {
   test('worked: prior odds times factors. Flexors 0.1 → odds 1/9; front of hip felt ×4 → 4/13; pelvis forward ×4 → 0.64', () => {

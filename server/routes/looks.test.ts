@@ -3,6 +3,7 @@ import { existsSync, readdirSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import { CSRF_HEADER } from '../../api/common.js';
+import { watchedPlank } from '../../core/testing.js';
 import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
@@ -16,18 +17,7 @@ beforeEach(async () => {
 });
 afterEach(() => studio.close());
 
-const observation = {
-  format: 'upright-anchor/observation',
-  version: 1,
-  position: 'front-plank',
-  rung: 'forearm',
-  view: 'side',
-  picture: { width: 1280, height: 720 },
-  frames: [],
-  events: [{ t: 21.4, fault: 'hip-sag', state: 'on' }],
-  ended: { t: 40, reason: 'coach' },
-  target: 40,
-};
+const observation = watchedPlank();
 const look = (change: object = {}) => ({
   id: randomUUID(),
   startedAt: '2026-05-20T09:00:00.000Z',
