@@ -25,6 +25,16 @@ export async function sees(page: Page, text: string | RegExp): Promise<void> {
       );
     });
 }
+/** Waits until the page has its data. The browser's own idle is not asked: a cancelled preload can keep it waiting. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(
+    () =>
+      document.readyState === 'complete' &&
+      document.querySelector('h1') !== null &&
+      !/Fetching …/.test(document.body.innerText),
+  );
+  await pause(500);
+}
 export const shown = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText);
 
 /** Types into the field with this label. */

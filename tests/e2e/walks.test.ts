@@ -6,7 +6,7 @@ import { AxePuppeteer } from '@axe-core/puppeteer';
 import type { AxeResults } from 'axe-core';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { choose, fill, pause, placePicture, press, sees, shown, truth } from './steps.js';
+import { choose, fill, pause, placePicture, press, sees, settled, shown, truth } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -333,7 +333,7 @@ describe('everybody can use it', () => {
     await page.evaluate((t) => localStorage.setItem('anchor.theme', t), theme);
     for (const [name, path] of await places(page)) {
       await page.goto(`${hall.url}${path}`);
-      await page.waitForNetworkIdle({ idleTime: 300 });
+      await settled(page);
       const { violations } = await axe(page);
       const serious = violations
         .filter((v) => v.impact === 'serious' || v.impact === 'critical')
@@ -359,7 +359,7 @@ describe('everybody can use it', () => {
     await page.setViewport({ width: 390, height: 844 });
     for (const [name, path] of await places(page)) {
       await page.goto(`${hall.url}${path}`);
-      await page.waitForNetworkIdle({ idleTime: 300 });
+      await settled(page);
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect({ name, over: Math.max(0, over) }).toEqual({ name, over: 0 });
     }
