@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
-import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
+import { END_REASONS, type Evidence } from '../../../core/formats/observation.js';
 import type { KeptHold } from '../../lib/hold-keeper.js';
 import { isOnControl, isTyping } from '../../lib/keys.js';
 import { END_WORDS, faultName, SITE_WORDS } from '../../lib/words.js';
@@ -66,9 +66,6 @@ function drop(): void {
   clear();
   dropping.value = false;
 }
-function choose(reason: EndReason): void {
-  because(reason);
-}
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -84,7 +81,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
   } else if (digit && phase.value === 'why') {
     const reason = END_REASONS[Number(digit) - 1];
-    if (reason) choose(reason);
+    if (reason) because(reason);
   } else return;
   event.preventDefault();
 });
@@ -192,7 +189,7 @@ const last = computed(() => hold.value?.events.at(-1));
           :key="reason"
           class="btn !min-h-16 !justify-start text-lg"
           :class="{ 'btn-stop': reason === 'pain' }"
-          @click="choose(reason)"
+          @click="because(reason)"
         >
           <span class="tag">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
         </button>

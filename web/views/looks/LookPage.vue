@@ -267,7 +267,6 @@ async function restore(): Promise<void> {
           v-if="detail.ranking.length"
           :detail="detail"
           :observation="look.value.value.observation"
-          :mends="tried ?? look.value.value.mends"
           :overruled="look.value.value.overrule?.cause ?? null"
           @test="answerTest"
           @overrule="overrule"

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** Why it happens: the causes that fit best, what moved them, and the one quick test that would tell most. */
 import { computed, ref } from 'vue';
-import type { MendTried } from '../../../api/observations.js';
 import { catalog, record } from '../../../core/catalog/index.js';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
@@ -10,7 +9,6 @@ import type { Observation } from '../../../core/formats/observation.js';
 const props = defineProps<{
   detail: EvaluationDetail;
   observation: Observation;
-  mends: readonly MendTried[];
   overruled: CauseId | null;
 }>();
 const emit = defineEmits<{
