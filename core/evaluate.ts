@@ -1,11 +1,13 @@
 /** The one evaluation function: an observation and the catalogue in, everything that follows from them out. */
 import { bodyOf } from './body/anthropometry.js';
+import { simulatePicture } from './body/simulate.js';
 import { catalog as shipped, record, rungOf, rungsOf, type Catalog } from './catalog/index.js';
 import { SEVERITIES, type CauseId, type Family, type Method, type MethodId, type Rung } from './formats/catalog.js';
 import type { Observation } from './formats/observation.js';
 import { InputError, type Problem } from './formats/problems.js';
 import type { Break } from './hold/breaks.js';
 import { analyseHold, type Hold, type HoldAnalysis } from './hold/hold.js';
+import { swingOf } from './hold/swing.js';
 import { judge, limitsFor, STATED_FROM, type AppliedLimit, type Verdict } from './judge/judge.js';
 import {
   measurePicture,
@@ -14,7 +16,9 @@ import {
   type MeasuredPicture,
   type PictureInput,
 } from './measure/measure.js';
-import { measureDefinition, type MeasureContext } from './measure/measures.js';
+import { uprightFrame } from './measure/frame.js';
+import { measureDefinition, seenFrom, type MeasureContext } from './measure/measures.js';
+import { standingLine } from './measure/measures-whole-body.js';
 import { chooseDrills, type ChoiceQuery, type DrillChoice } from './prescribe/choose.js';
 import { factsOf, type Facts, type TriedMend } from './reason/facts.js';
 import {
@@ -135,7 +139,26 @@ function contextOf(observation: Observation, rung: Rung): MeasureContext {
     body: bodyOf(observation.athlete),
     statureKnown: observation.athlete?.stature !== undefined,
     pixelsPerMetre: observation.pixelsPerMetre,
+    view: observation.view,
+    side: observation.side,
   };
+}
+
+/** The measures of the version's own pose on this body: what some limits are counted from. Only of those that need it. */
+function poseMeasures(catalog: Catalog, rung: Rung, context: MeasureContext): ReadonlyMap<string, number> {
+  const wanted = catalog.tolerances.flatMap((t) =>
+    t.family === rung.family && t.from === 'pose' ? [measureDefinition(t.measure)] : [],
+  );
+  if (wanted.length === 0) return new Map();
+  const { points, floor } = simulatePicture(rung.pose, context.body);
+  return measureValues({ points, floor, orientation: rung.pose.orientation }, { ...context, view: 'side' }, wanted);
+}
+
+/** Body line of the first frame, for positions that are compared with their own start. */
+function startLine(observation: Observation, family: Family): number | undefined {
+  const first = observation.frames[0]?.points;
+  if (observation.frames.length < 2 || !first?.shoulder || !first.hip || !first.knee) return undefined;
+  return standingLine(uprightFrame(first, observation.floor, family.orientation)) ?? undefined;
 }
 
 /** Declared distance of the support ahead of the shoulder as % of the supporting arm. */
@@ -167,6 +190,32 @@ function seriesMeasures(
     }
     return { ...measure, value: values.length > 0 ? median(values) : measure.value, t: from };
   });
+}
+
+const SWING_NEEDS = ['hang-line', 'feet-behind'] as const;
+
+/** Measures that only some frames show, like the bottom of a hanging rep, and the swing, which only a series shows. */
+function passingMeasures(
+  observation: Observation,
+  family: Family,
+  context: MeasureContext,
+  typical: MeasuredPicture,
+  samples: readonly { t: number; values: ReadonlyMap<string, number> }[],
+): Measure[] {
+  const known = new Set(typical.measures.map((m) => m.id));
+  const missing = [...new Set(samples.flatMap((s) => [...s.values.keys()]))].filter((id) => !known.has(id));
+  const found = missing.flatMap((id): Measure[] => {
+    const i = samples.findIndex((s) => s.values.has(id));
+    const there = measurePicture(pictureOf(observation, family, i), context).measures.find((m) => m.id === id);
+    const values = samples.flatMap((s) => s.values.get(id) ?? []);
+    return there ? [{ ...there, value: median(values) }] : [];
+  });
+  const swing = swingOf(samples);
+  const line = [...typical.measures, ...found].find((m) => m.id === 'hang-line');
+  // The difference of two independently placed frames.
+  if (swing !== null && line)
+    found.push({ id: 'swing', value: swing, sd: Math.SQRT2 * line.sd, unit: 'deg', t: line.t });
+  return found;
 }
 
 const FINDING_RANK = (finding: Finding): number =>
@@ -243,15 +292,20 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     catalog.methods,
     options.method ?? observation.method ?? options.defaultMethod ?? family.defaultMethod,
   );
-  const context = contextOf(observation, rung);
-  const limits = limitsFor(catalog, rung, method, declaredAhead(observation, rung, context));
+  const base = contextOf(observation, rung);
+  const context = { ...base, startLine: startLine(observation, family) };
+  const limits = limitsFor(catalog, rung, method, {
+    declared: declaredAhead(observation, rung, context),
+    pose: poseMeasures(catalog, rung, context),
+  }).filter((limit) => seenFrom(measureDefinition(limit.measure), observation.view));
   const warnings: string[] = [];
 
-  const measurable = observation.view === 'side';
-  const count = measurable ? observation.frames.length : 0;
+  const count = observation.frames.length;
   const events = observation.events ?? [];
   const isHold = count >= 2 || events.length > 0 || observation.ended !== undefined;
-  const judged = [...new Set(limits.map((limit) => limit.measure))].map(measureDefinition);
+  const judged = [...new Set(limits.flatMap(({ measure }) => (measure === 'swing' ? SWING_NEEDS : [measure])))].map(
+    measureDefinition,
+  );
   const middle = count > 0 ? measurePicture(pictureOf(observation, family, Math.floor(count / 2)), context) : null;
   const samples =
     count >= 2
@@ -274,12 +328,17 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     ? []
     : count === 1
       ? middle.measures
-      : seriesMeasures(middle, samples, analysis?.hold.settled ?? 0);
+      : [
+          ...seriesMeasures(middle, samples, analysis?.hold.settled ?? 0),
+          ...passingMeasures(observation, family, context, middle, samples),
+        ];
   const verdicts = usable ? judge(measures, limits) : [];
   if (middle) warnings.push(...middle.view.warnings);
-  if (observation.frames.length > 0 && !measurable)
-    warnings.push('Measures come from the side view; this view is watched, not measured.');
-  if (measurable && count > 0 && !observation.floor)
+  if (count > 0 && limits.length === 0)
+    warnings.push('Nothing is judged by measure from here: this version is watched from this view, not measured.');
+  else if (count > 0 && !limits.some((l) => measures.some((m) => m.id === l.measure)))
+    warnings.push('None of the judged measures can be taken from these points; more of them have to be placed.');
+  if (count > 0 && !observation.floor && observation.view !== 'above')
     warnings.push('No floor line: the picture’s own upright is taken, and heights above the floor are not measured.');
 
   const findings = findingsOf(verdicts, analysis, measures, limits);

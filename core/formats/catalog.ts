@@ -156,8 +156,11 @@ export const toleranceSchema = z.strictObject({
   when: z.enum(['straight-knees', 'overhead', 'blades-clear']).optional(),
   /** Judged only on these rungs; on all when missing. */
   rungs: z.array(id).optional(),
-  /** Limits are counted from the declared distance of the support ahead of the shoulder. */
-  fromDeclared: z.boolean().optional(),
+  /**
+   * What the limits are counted from instead of nought: the declared distance of the support ahead of the shoulder, or the
+   * measure's value on the version's own pose for this body.
+   */
+  from: z.enum(['declared', 'pose']).optional(),
 });
 export type Tolerance = z.infer<typeof toleranceSchema>;
 

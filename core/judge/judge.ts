@@ -45,16 +45,28 @@ const applies = (tolerance: Tolerance, rung: Rung): boolean => {
 const optionOf = (axis: NonNullable<Tolerance['axis']>, method: Method, rung: Rung): string =>
   axis === 'spine' && rung.spine ? rung.spine : method.axes[axis];
 
-/**
- * The limits in force.
- * @param declared support ahead of the shoulder as declared, % of the supporting arm
- */
-export function limitsFor(catalog: Catalog, rung: Rung, method: Method, declared = 0): AppliedLimit[] {
+/** What limits are counted from where they are not counted from nought. */
+export interface LimitOrigins {
+  /** Support ahead of the shoulder as declared, % of the supporting arm; 0 when not given. */
+  declared?: number;
+  /** Values of the measures on the version's own pose; a tolerance that counts from one that is missing is not judged. */
+  pose?: ReadonlyMap<string, number>;
+}
+
+/** The limits in force. */
+export function limitsFor(catalog: Catalog, rung: Rung, method: Method, origins: LimitOrigins = {}): AppliedLimit[] {
   return catalog.tolerances.flatMap((tolerance) => {
     if (tolerance.family !== rung.family || !applies(tolerance, rung)) return [];
     const limits = tolerance.axis ? tolerance.limits[optionOf(tolerance.axis, method, rung)] : tolerance.limits.any;
     if (!limits) return [];
-    const shifted = tolerance.fromDeclared ? (limits.map((limit) => limit + declared) as Limits) : limits;
+    const origin =
+      tolerance.from === 'declared'
+        ? (origins.declared ?? 0)
+        : tolerance.from === 'pose'
+          ? origins.pose?.get(tolerance.measure)
+          : 0;
+    if (origin === undefined) return [];
+    const shifted = limits.map((limit) => limit + origin) as Limits;
     return [{ fault: tolerance.fault, measure: tolerance.measure, side: tolerance.side, limits: shifted }];
   });
 }

@@ -1,6 +1,9 @@
 /** The names of the points that can be placed on a picture, and the record they come in. */
 import type { Point } from '../geometry.js';
 
+/** Where the camera or the coach's eye stands. */
+export type View = 'side' | 'front' | 'rear' | 'above';
+
 /** Seen from the side: one name each. */
 export const SIDE_LANDMARKS = ['ear', 'shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'heel', 'toe'] as const;
 /** Optional points, placed by hand where a measure asks for them. */
@@ -39,3 +42,9 @@ export const LANDMARK_LABELS: Record<BaseLandmark, string> = {
   psis: 'Back hip dimple',
   nose: 'Nose',
 };
+
+/** The label of any point: the base name, with its side where it has one. */
+export function landmarkLabel(name: LandmarkName): string {
+  const [base, side] = name.split('-') as [BaseLandmark, 'l' | 'r' | undefined];
+  return side ? `${LANDMARK_LABELS[base]}, ${side === 'l' ? 'left' : 'right'}` : LANDMARK_LABELS[base];
+}

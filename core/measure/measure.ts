@@ -2,7 +2,7 @@
 import type { Orientation } from '../body/pose.js';
 import type { Pixels, Point, Seconds } from '../geometry.js';
 import { uprightFrame, type Facing, type FloorLine, type UprightFrame } from './frame.js';
-import { MEASURES, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
+import { MEASURES, seenFrom, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
 import type { LandmarkName, Landmarks } from './landmarks.js';
 import { defaultLandmarkSd, viewCheck, type ViewCheck } from './view.js';
 
@@ -36,7 +36,8 @@ const computable = (
   has: (name: LandmarkName) => boolean,
   floor: boolean,
   context: MeasureContext,
-): boolean => (floor || !definition.needsFloor) && definition.needs(context).every(has);
+): boolean =>
+  seenFrom(definition, context.view) && (floor || !definition.needsFloor) && definition.needs(context).every(has);
 
 /**
  * Values of the wanted measures, without errors: the quick path for series.
@@ -58,6 +59,8 @@ export function measureValues(
   return values;
 }
 
+const SQUARE: ViewCheck = { offSquareDegrees: 0, usable: true, widen: 1, warnings: [] };
+
 /** One step along and against each axis, in pairs. */
 const MOVES: readonly Point[] = [
   [1, 0],
@@ -76,7 +79,8 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
   const { facing } = base;
   const names = Object.keys(input.points) as LandmarkName[];
   const landmarkSd = input.landmarkSd ?? defaultLandmarkSd(base, names);
-  const view = viewCheck(base, context.body, landmarkSd);
+  // The check compares side-view proportions; the other views tell nothing of how square they are.
+  const view = (context.view ?? 'side') === 'side' ? viewCheck(base, context.body, landmarkSd) : SQUARE;
   const step = Math.max(landmarkSd * 0.02, 1e-4);
 
   // A placing error has no direction of its own, so a point may as well be moved in the upright frame.

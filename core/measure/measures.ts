@@ -11,8 +11,10 @@ import {
   type Point,
 } from '../geometry.js';
 import type { Body } from '../body/anthropometry.js';
-import type { LandmarkName } from './landmarks.js';
+import type { LandmarkName, View } from './landmarks.js';
 import { bodyScale, type UprightFrame } from './frame.js';
+import { ACROSS_MEASURES } from './measures-across.js';
+import { WHOLE_BODY_MEASURES } from './measures-whole-body.js';
 
 export type MeasureUnit = 'deg' | '%' | 'cm';
 
@@ -27,6 +29,12 @@ export interface MeasureContext {
   /** Stature is known, so that body proportions give centimetres. */
   statureKnown: boolean;
   pixelsPerMetre?: number;
+  /** Where the camera stands; the side when not given. */
+  view?: View;
+  /** The supporting or working side, where one is declared. */
+  side?: 'left' | 'right';
+  /** Body line of the start frame, degrees: what `hip-line-change` counts from. */
+  startLine?: number;
 }
 
 export interface MeasureDefinition {
@@ -37,6 +45,8 @@ export interface MeasureDefinition {
   reads: { positive: string; negative: string };
   needs: (context: MeasureContext) => readonly LandmarkName[];
   needsFloor?: boolean;
+  /** Views that show it; the side view alone when missing. */
+  views?: readonly View[];
   /** @returns null where the scale is not known */
   compute: (frame: UprightFrame, context: MeasureContext) => number | null;
 }
@@ -61,8 +71,8 @@ const elevation =
 
 const none = { positive: '', negative: '' };
 
-/** Every side-view measure of the plank and hollow families, with the optional hand-placed points. Signs as named. */
-export const MEASURES: readonly MeasureDefinition[] = [
+/** Side-view measures of the plank and hollow families, with the optional hand-placed points. Signs as named. */
+const LINE_MEASURES: readonly MeasureDefinition[] = [
   {
     id: 'hip-line',
     name: 'Body line',
@@ -247,6 +257,13 @@ export const MEASURES: readonly MeasureDefinition[] = [
     },
   },
 ];
+
+/** Every measure, the side view's first. */
+export const MEASURES: readonly MeasureDefinition[] = [...LINE_MEASURES, ...WHOLE_BODY_MEASURES, ...ACROSS_MEASURES];
+
+/** Whether the camera's place shows a measure. */
+export const seenFrom = (definition: MeasureDefinition, view: View = 'side'): boolean =>
+  (definition.views ?? ['side']).includes(view);
 
 const byId = new Map(MEASURES.map((measure) => [measure.id, measure]));
 

@@ -183,7 +183,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
     id: 'soft-knees',
     name: 'Knees soft',
     pad: 'Knees soft',
-    families: ['front-plank', 'hollow', 'arch'],
+    families: ['front-plank', 'hollow', 'arch', 'rollers'],
     seen: 'The knees are bent where the version wants them long.',
     risk: 'The lever is shorter than the clock says.',
     mends: [
