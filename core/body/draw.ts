@@ -3,6 +3,7 @@ import { add, between, distance, rotate, scale, subtract, type Point } from '../
 import type { Body } from './anthropometry.js';
 import type { FigurePoints } from './figure.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
+import type { LandmarkName, View } from '../measure/landmarks.js';
 
 export type Tone = 'far' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
 
@@ -138,6 +139,54 @@ export function simulatedSvg(shot: SimulatedPicture, body: Body, camera: Camera)
     ...shapes.map(
       (shape) => `<path d="${shape.path}" fill="${PAINT[shape.tone]}" stroke="#20303a" stroke-opacity="0.25"/>`,
     ),
+    '</svg>',
+  ].join('');
+}
+
+/**
+ * A picture across the body (front, rear, above) as an SVG document, from left and right landmarks in metres.
+ * @param project metres to pixels
+ */
+export function acrossSvg(
+  points: Partial<Record<LandmarkName, Point>>,
+  body: Body,
+  view: View,
+  camera: Camera,
+  project: (p: Point) => Point,
+): string {
+  const { width, height } = camera;
+  const r = (key: keyof typeof R): number => R[key] * body.stature * camera.pixelsPerMetre;
+  const limb = (a: LandmarkName, b: LandmarkName, tone: Tone, from: keyof typeof R, to: keyof typeof R): Shape[] =>
+    points[a] && points[b] ? [{ tone, path: capsulePath(project(points[a]), project(points[b]), r(from), r(to)) }] : [];
+  const mid = (a: LandmarkName, b: LandmarkName): Point => between(points[a]!, points[b]!, 0.5);
+  const [shoulders, hips] = [mid('shoulder-l', 'shoulder-r'), mid('hip-l', 'hip-r')];
+  const head = points['ear-r'] ? mid('ear-l', 'ear-r') : points['ear-l']!;
+  // The far side first: from the front of somebody lying on the left elbow that is the left.
+  const sides = (['l', 'r'] as const).flatMap((s): Shape[] => [
+    ...limb(`hip-${s}`, `knee-${s}`, 'shorts', 'hip', 'knee'),
+    ...limb(`knee-${s}`, `ankle-${s}`, 'skin', 'knee', 'ankle'),
+    ...limb(`heel-${s}`, `toe-${s}`, 'shoe', 'foot', 'toe'),
+    ...limb(`shoulder-${s}`, `elbow-${s}`, 'skin', 'upperArm', 'elbow'),
+    ...limb(`elbow-${s}`, `wrist-${s}`, 'skin', 'elbow', 'wrist'),
+  ]);
+  const shapes: Shape[] = [
+    ...sides,
+    ...limb('shoulder-l', 'hip-l', 'shirt', 'waist', 'waist'),
+    ...limb('shoulder-r', 'hip-r', 'shirt', 'waist', 'waist'),
+    { tone: 'shirt', path: capsulePath(project(shoulders), project(hips), r('chest'), r('waist')) },
+    ...limb('hip-l', 'hip-r', 'shorts', 'waist', 'waist'),
+    { tone: 'skin', path: capsulePath(project(shoulders), project(head), r('neck'), r('neck')) },
+    { tone: view === 'front' ? 'skin' : 'hair', path: circlePath(project(head), r('head')) },
+  ];
+  const wall = project([0, 0])[1];
+  const ground =
+    view === 'above'
+      ? `<rect width="${width}" height="${height}" fill="#37556b"/>`
+      : `<rect width="${width}" height="${height}" fill="#d9dcd6"/><rect y="${f(wall)}" width="${width}" height="${height}" fill="#a88f72"/>`;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`,
+    ground,
+    ...shapes.map((s) => `<path d="${s.path}" fill="${PAINT[s.tone]}" stroke="#20303a" stroke-opacity="0.25"/>`),
     '</svg>',
   ].join('');
 }

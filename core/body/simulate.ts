@@ -10,8 +10,10 @@ import {
   type BaseLandmark,
   type LandmarkName,
   type Landmarks,
+  type View,
 } from '../measure/landmarks.js';
 import { gaussian, type Random } from '../statistics.js';
+import { acrossPoints, type AcrossFaults } from './across.js';
 import type { Body } from './anthropometry.js';
 import { hipForLine, placeFigure, type FigurePoints } from './figure.js';
 import type { Pose } from './pose.js';
@@ -147,6 +149,44 @@ export function simulatePicture(
     pixelsPerMetre: camera.pixelsPerMetre,
     figure,
     boxes,
+    project,
+  };
+}
+
+/**
+ * A picture across the body: left and right landmarks in pixels, as a perfect finger would place them.
+ * @param family one that is looked at from this view
+ */
+export function simulateAcross(
+  family: string,
+  view: View,
+  body: Body,
+  faults: AcrossFaults = {},
+  end: 'ankle' | 'knee' = 'ankle',
+  camera: Camera = DEFAULT_CAMERA,
+): Pick<SimulatedPicture, 'picture' | 'points' | 'pixelsPerMetre'> & {
+  metres: Partial<Record<LandmarkName, Point>>;
+  floor?: FloorLine;
+  project: (p: Point) => Point;
+} {
+  const metres = acrossPoints(family, view, body, faults, end);
+  const all = Object.values(metres);
+  const middle = (axis: 0 | 1): number =>
+    (Math.min(...all.map((p) => p[axis])) + Math.max(...all.map((p) => p[axis]))) / 2;
+  const centre: Point = [middle(0), middle(1)];
+  const project = (p: Point): Point => {
+    const turned = rotate([p[0] - centre[0] + camera.offset[0], p[1] - centre[1] + camera.offset[1]], -camera.roll);
+    return [
+      camera.width / 2 + turned[0] * camera.pixelsPerMetre,
+      camera.height / 2 - turned[1] * camera.pixelsPerMetre,
+    ];
+  };
+  return {
+    picture: { width: camera.width, height: camera.height },
+    points: Object.fromEntries(Object.entries(metres).map(([name, p]) => [name, project(p)])),
+    pixelsPerMetre: camera.pixelsPerMetre,
+    metres,
+    ...(view === 'above' ? {} : { floor: [project([centre[0] - 1.2, 0]), project([centre[0] + 1.2, 0])] as FloorLine }),
     project,
   };
 }

@@ -2,7 +2,7 @@
 import { add, angleAt, clamp, degrees, distance, dot, scale, subtract, type Degrees, type Point } from '../geometry.js';
 import type { UprightFrame } from './frame.js';
 import type { BaseLandmark, LandmarkName } from './landmarks.js';
-import type { MeasureContext, MeasureDefinition } from './measures.js';
+import type { MeasureContext, MeasureDefinition } from './definition.js';
 
 type Side = 'l' | 'r';
 const other = (side: Side): Side => (side === 'l' ? 'r' : 'l');

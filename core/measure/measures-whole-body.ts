@@ -2,7 +2,7 @@
 import { angleAt, degrees, distance, subtract, turn, type Degrees, type Point } from '../geometry.js';
 import { bodyScale, type UprightFrame } from './frame.js';
 import type { LandmarkName } from './landmarks.js';
-import type { MeasureContext, MeasureDefinition } from './measures.js';
+import type { MeasureContext, MeasureDefinition } from './definition.js';
 
 /** Direction a→b above the floor, −180 to 180, measured toward the head's side. */
 const slope = (frame: UprightFrame, a: Point, b: Point): Degrees =>

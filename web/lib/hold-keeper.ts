@@ -1,6 +1,6 @@
 /** The running hold, written to this device at every tap, so that a reload or a dead battery loses nothing. */
 import { z } from 'zod';
-import { METHOD_IDS } from '../../core/formats/catalog.js';
+import { METHOD_IDS, VIEWS } from '../../core/formats/catalog.js';
 import { END_REASONS, eventSchema } from '../../core/formats/observation.js';
 
 const KEY = 'anchor.hold';
@@ -14,6 +14,8 @@ const holdSchema = z.object({
   method: z.enum(METHOD_IDS),
   target: z.number(),
   elbowAhead: z.number().nullable(),
+  view: z.enum(VIEWS).default('side'),
+  side: z.enum(['left', 'right']).nullable().default(null),
   /** epoch ms */
   startedAt: z.number(),
   events: z.array(eventSchema),

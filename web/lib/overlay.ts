@@ -1,7 +1,7 @@
 /** What is drawn over a picture: the line from shoulder over hip to ankle, the taut line it should be, the error's width. */
 import type { EvaluationDetail } from '../../core/evaluate.js';
 import type { Observation } from '../../core/formats/observation.js';
-import { distance, type Point } from '../../core/geometry.js';
+import { between, distance, type Point } from '../../core/geometry.js';
 import { defaultLandmarkSd } from '../../core/measure/view.js';
 import { uprightFrame } from '../../core/measure/frame.js';
 import type { LandmarkName, Landmarks } from '../../core/measure/landmarks.js';
@@ -22,11 +22,17 @@ export interface Overlay {
 export const framePoints = (observation: Observation): Landmarks =>
   (observation.frames[Math.floor(observation.frames.length / 2)]?.points ?? {}) as Landmarks;
 
+/** A point of the body's line: the side view's own, or the middle of left and right. */
+function lineEnd(points: Landmarks, base: 'shoulder' | 'hip' | 'knee' | 'ankle'): Point | undefined {
+  const [l, r] = [points[`${base}-l`], points[`${base}-r`]];
+  return points[base] ?? (l && r ? between(l, r, 0.5) : undefined);
+}
+
 export function overlayOf(observation: Observation, detail: EvaluationDetail): Overlay {
   const points = framePoints(observation);
   const size = Math.max(1, observation.picture.width / 320);
-  const end = points[detail.rung.chordEnd];
-  const { shoulder, hip } = points;
+  const end = lineEnd(points, detail.rung.chordEnd);
+  const [shoulder, hip] = [lineEnd(points, 'shoulder'), lineEnd(points, 'hip')];
   const base = { floor: observation.floor ?? null, size };
   if (!shoulder || !hip || !end) return { ...base, line: null, ideal: null, knots: [], band: 0 };
   const sd =
@@ -43,6 +49,12 @@ const BONES: readonly (readonly LandmarkName[])[] = [
   ['ear', 'shoulder', 'hip', 'knee', 'ankle'],
   ['shoulder', 'elbow', 'wrist'],
   ['heel', 'toe'],
+  ['shoulder-l', 'shoulder-r', 'hip-r', 'hip-l', 'shoulder-l'],
+  ...(['l', 'r'] as const).flatMap((s): LandmarkName[][] => [
+    [`hip-${s}`, `knee-${s}`, `ankle-${s}`],
+    [`shoulder-${s}`, `elbow-${s}`, `wrist-${s}`],
+    [`heel-${s}`, `toe-${s}`],
+  ]),
 ];
 /** The landmarks joined up, for looks without a stored picture. */
 export function joinedLandmarks(observation: Observation): string {
@@ -57,8 +69,9 @@ export function joinedLandmarks(observation: Observation): string {
 
 /** A window on the picture around the body in which shoulder–ankle takes the same share for every look: for comparing. */
 export function sameScaleBox(observation: Observation, aspect: number): string | undefined {
-  const { shoulder, ankle, knee } = framePoints(observation);
-  const end = ankle ?? knee;
+  const points = framePoints(observation);
+  const shoulder = lineEnd(points, 'shoulder');
+  const end = lineEnd(points, 'ankle') ?? lineEnd(points, 'knee');
   if (!shoulder || !end) return undefined;
   const width = distance(shoulder, end) * 1.7;
   const height = width / aspect;

@@ -17,7 +17,7 @@ import { useResource } from '../../lib/resource.js';
 import { cautionName, secondsText } from '../../lib/words.js';
 import { useOutbox } from '../../stores/outbox.js';
 import HoldRunner from './HoldRunner.vue';
-import type { BenchSetup } from './setup.js';
+import { firstView, SIDED, type BenchSetup } from './setup.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
 const route = useRoute();
@@ -39,6 +39,8 @@ const setup = reactive<BenchSetup>({
   method: kept?.method ?? 'straight',
   target: kept?.target ?? 40,
   elbowAhead: kept?.elbowAhead ?? null,
+  view: kept?.view ?? firstView(kept?.position ?? 'front-plank'),
+  side: kept?.side ?? null,
 });
 
 function choosePosition(position: string, rung?: string): void {
@@ -48,6 +50,8 @@ function choosePosition(position: string, rung?: string): void {
     rung: chosen.id,
     target: chosen.target,
     elbowAhead: null,
+    view: firstView(position),
+    side: SIDED.includes(position) ? 'left' : null,
     method: person.value?.method ?? record(catalog.families, position).defaultMethod,
   });
 }
@@ -72,6 +76,8 @@ async function loadPerson(): Promise<void> {
       choosePosition(before.observation.position, before.observation.rung);
       setup.target = before.observation.target ?? setup.target;
       setup.elbowAhead = before.observation.setup?.elbowAhead ?? null;
+      setup.view = before.observation.view;
+      setup.side = before.observation.side ?? setup.side;
       if (before.observation.method) setup.method = before.observation.method;
       mode.value = before.observation.frames.length > 0 ? 'picture' : 'watch';
     } else if (past.items[0]) choosePosition(past.items[0].position, past.items[0].rung);
@@ -91,11 +97,14 @@ onMounted(() => {
 });
 
 const family = computed(() => record(catalog.families, setup.position));
-/** Pictures are measured from the side; positions looked at from elsewhere are watched. */
-const measurable = computed(() => family.value.views.includes('side'));
-watch(measurable, (yes) => {
-  if (!yes) mode.value = 'watch';
-});
+const VIEW_WORDS = {
+  side: 'From the side',
+  front: 'From the front',
+  rear: 'From the rear',
+  above: 'From above',
+} as const;
+const viewWords = (view: keyof typeof VIEW_WORDS): string =>
+  view === 'front' && family.value.orientation === 'supine' ? 'From the feet' : VIEW_WORDS[view];
 const rung = computed(() => rungOf(catalog, setup.position, setup.rung));
 const barred = computed(() => rung.value.excludedBy.filter((c) => person.value?.cautions.includes(c)));
 const body = computed(() => bodyOf(person.value ? athleteOf(person.value) : {}));
@@ -157,6 +166,21 @@ async function save(input: LookInput): Promise<void> {
         >
           <option v-for="r in rungsOf(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
         </select>
+      </div>
+      <div v-if="family.views.length > 1 || setup.side" class="grid grid-cols-2 gap-2">
+        <div>
+          <label class="label" for="view">Looked at</label>
+          <select id="view" v-model="setup.view" class="field" :disabled="running">
+            <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v) }}</option>
+          </select>
+        </div>
+        <div v-if="setup.side">
+          <label class="label" for="side">Side</label>
+          <select id="side" v-model="setup.side" class="field" :disabled="running">
+            <option value="left">Left</option>
+            <option value="right">Right</option>
+          </select>
+        </div>
       </div>
       <div class="h-20">
         <FigureView :pose="rung.pose" :body="body" :label="`${family.name}, ${rung.name}: how it should look`" />
@@ -225,15 +249,12 @@ async function save(input: LookInput): Promise<void> {
           class="btn"
           :class="{ 'btn-on': mode === 'picture' }"
           :aria-pressed="mode === 'picture'"
-          :disabled="running || !measurable"
+          :disabled="running"
           @click="mode = 'picture'"
         >
           <Camera :size="20" aria-hidden="true" /> Use a picture
         </button>
       </div>
-      <p v-if="!measurable" class="text-soft -mt-1 mb-2 text-sm">
-        This position is looked at from {{ family.views.join(' and ') }}: it is watched, not measured from a picture.
-      </p>
       <HoldRunner
         v-if="mode === 'watch'"
         :person-id="personId"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Aperture, Camera, ImageUp } from '@lucide/vue';
 import { useDropZone } from '@vueuse/core';
-import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { mediaSchema, type LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { catalog, rungOf } from '../../../core/catalog/index.js';
@@ -57,10 +57,12 @@ async function open(next: File): Promise<void> {
   }
 }
 onBeforeUnmount(() => image.value?.close());
+// Points of one view or version mean nothing in another.
+watch([() => props.setup.view, () => props.setup.position], handles.clear);
 
 const observation = computed<Observation>(() => {
   const { 'floor-a': a, 'floor-b': b, ...points } = handles.points.value;
-  const ready = points.shoulder !== undefined && points.hip !== undefined;
+  const ready = Object.keys(points).length > 3;
   const base = startRecord(props.setup, props.person);
   return {
     ...base,
@@ -126,7 +128,8 @@ function another(): void {
   >
     <SimulatedCamera
       v-if="source === 'simulated'"
-      :pose="rung.pose"
+      :rung="rung"
+      :view="setup.view"
       :person="person"
       @taken="open"
       @cancel="source = 'none'"
@@ -136,10 +139,22 @@ function another(): void {
       v-else
       class="border-rule flex min-h-96 flex-col items-center justify-center gap-4 rounded-lg border-2 border-dashed p-6 text-center"
     >
-      <p class="text-xl font-semibold">Drop a side-on picture here</p>
+      <p class="text-xl font-semibold">
+        {{
+          setup.view === 'side'
+            ? 'Drop a side-on picture here'
+            : `Drop a picture from ${setup.view === 'above' ? 'above' : `the ${setup.view}`} here`
+        }}
+      </p>
       <p class="text-soft">
-        Straight from beside the hips, camera at hip height, the floor in view. JPEG, PNG or WebP, up to
-        {{ MAX_MB }} MB.
+        {{
+          setup.view === 'side'
+            ? 'Straight from beside the hips, camera at hip height, the floor in view.'
+            : setup.view === 'above'
+              ? 'Straight down over the hips, head and feet in view.'
+              : 'Straight on, camera at hip height, both sides and the floor in view.'
+        }}
+        JPEG, PNG or WebP, up to {{ MAX_MB }} MB.
       </p>
       <div class="flex flex-wrap justify-center gap-2">
         <button class="btn btn-main" @click="chooser?.click()">
@@ -168,6 +183,7 @@ function another(): void {
     <PictureStage
       :image="image"
       :rung="rung"
+      :view="setup.view"
       :person="person"
       :handles="handles"
       :observation="observation"

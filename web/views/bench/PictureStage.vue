@@ -13,7 +13,8 @@ import {
 } from 'vue-konva';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { layTemplate } from '../../../core/body/template.js';
+import { acrossAnchors } from '../../../core/body/across.js';
+import { layAcross, layTemplate } from '../../../core/body/template.js';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
@@ -21,8 +22,12 @@ import { clamp, type Point } from '../../../core/geometry.js';
 import {
   EXTRA_LANDMARKS,
   LANDMARK_LABELS,
+  landmarkLabel,
+  LANDMARKS,
   SIDE_LANDMARKS,
   type BaseLandmark,
+  type LandmarkName,
+  type View,
 } from '../../../core/measure/landmarks.js';
 import { athleteOf } from '../../lib/look.js';
 import { isTyping } from '../../lib/keys.js';
@@ -32,6 +37,7 @@ import type { HandleName, usePoints } from './use-points.js';
 const props = defineProps<{
   image: ImageBitmap;
   rung: Rung;
+  view: View;
   person: Person | null;
   handles: ReturnType<typeof usePoints>;
   observation: Observation;
@@ -56,18 +62,25 @@ const origin = computed<Point>(() => [
   (height.value - props.image.height * fit.value) / 2 + pan.value[1],
 ]);
 const names = computed(() => Object.keys(props.handles.points.value) as HandleName[]);
-const placed = computed(() => props.handles.points.value.shoulder !== undefined);
+const across = computed(() => props.view !== 'side');
+/** The two points that the first clicks place. */
+const anchors = computed<readonly [LandmarkName, LandmarkName]>(() =>
+  across.value ? acrossAnchors(props.rung.family) : ['shoulder', 'ankle'],
+);
+const placed = computed(() => props.handles.points.value[anchors.value[0]] !== undefined);
+/** Far points tell the camera's angle, and the limb that stands where the near one moves. */
+const FAR: readonly LandmarkName[] = ['hip-l', 'shoulder-l', 'knee-l'];
 const optional = computed(() => EXTRA_LANDMARKS.filter((name) => props.handles.points.value[name] === undefined));
 const labelOf = (name: HandleName): string =>
   name === 'floor-a'
     ? 'Floor, one end'
     : name === 'floor-b'
       ? 'Floor, other end'
-      : name === 'hip-l'
-        ? 'Far hip'
-        : name === 'shoulder-l'
-          ? 'Far shoulder'
-          : (LANDMARK_LABELS[name as BaseLandmark] ?? name);
+      : !across.value && FAR.includes(name)
+        ? `Far ${LANDMARK_LABELS[name.split('-')[0] as BaseLandmark].toLowerCase()}`
+        : (LANDMARKS as readonly string[]).includes(name)
+          ? landmarkLabel(name)
+          : name;
 const overlay = computed(() => (props.detail ? overlayOf(props.observation, props.detail) : null));
 const flat = (points: readonly Point[]): number[] => points.flatMap((p) => [p[0], p[1]]);
 
@@ -76,19 +89,23 @@ const toPicture = (p: { x: number; y: number }): Point => [
   clamp((p.y - origin.value[1]) / scale.value, 0, props.image.height),
 ];
 
-function lay(shoulder: Point, ankle: Point): void {
+function lay(first: Point, second: Point): void {
   const body = bodyOf(props.person ? athleteOf(props.person) : {});
   try {
-    const points = layTemplate(props.rung.pose, body, shoulder, ankle);
+    const points = across.value
+      ? layAcross(props.rung.family, props.view, body, first, second, props.rung.chordEnd)
+      : layTemplate(props.rung.pose, body, first, second);
     const bottom = Math.max(...Object.values(points).map((p) => p[1]));
     const y = clamp(bottom, 0, props.image.height - 1);
     props.handles.mark();
     props.handles.set({
       ...points,
-      'floor-a': [props.image.width * 0.06, y],
-      'floor-b': [props.image.width * 0.94, y],
+      // From above no floor line can be seen.
+      ...(props.view === 'above'
+        ? {}
+        : { 'floor-a': [props.image.width * 0.06, y], 'floor-b': [props.image.width * 0.94, y] }),
     });
-    chosen.value = 'hip';
+    chosen.value = across.value ? anchors.value[0] : 'hip';
   } catch {
     // Two clicks on one spot: wait for a better second one.
   }
@@ -110,17 +127,19 @@ function onDrag(name: HandleName, event: Konva.KonvaEventObject<DragEvent>): voi
   const at = event.target.position();
   props.handles.move(name, [clamp(at.x, 0, props.image.width), clamp(at.y, 0, props.image.height)]);
 }
-function addOptional(name: BaseLandmark | 'hip-l' | 'shoulder-l'): void {
-  const { shoulder, ankle, hip } = props.handles.points.value;
-  if (!shoulder || !ankle || !hip) return;
+function addOptional(name: LandmarkName): void {
+  const { shoulder, ankle } = props.handles.points.value;
+  if (!shoulder || !ankle) return;
   props.handles.mark();
-  if (name === 'hip-l' || name === 'shoulder-l') {
-    const near = name === 'hip-l' ? hip : shoulder;
+  if (FAR.includes(name)) {
+    const near = props.handles.points.value[name.split('-')[0] as BaseLandmark] ?? shoulder;
     props.handles.move(name, [near[0] + 12, near[1]]);
   } else
     props.handles.move(
       name,
-      layTemplate(props.rung.pose, bodyOf(props.person ? athleteOf(props.person) : {}), shoulder, ankle, [name])[name]!,
+      layTemplate(props.rung.pose, bodyOf(props.person ? athleteOf(props.person) : {}), shoulder, ankle, [
+        name as BaseLandmark,
+      ])[name]!,
     );
   chosen.value = name;
 }
@@ -289,7 +308,13 @@ const lensLeft = computed(() => {
         v-if="!placed"
         class="bg-paper pointer-events-none absolute top-2 left-2 rounded-md px-3 py-2 font-semibold shadow"
       >
-        {{ firstClick ? 'Now the ankle' : 'Click the shoulder' }}
+        {{
+          across
+            ? `${firstClick ? 'Now the' : 'Click the'} ${landmarkLabel(anchors[firstClick ? 1 : 0]).toLowerCase()} (the person’s own)`
+            : firstClick
+              ? 'Now the ankle'
+              : 'Click the shoulder'
+        }}
       </p>
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-1">
@@ -305,18 +330,19 @@ const lensLeft = computed(() => {
       <button class="btn" aria-label="Zoom in" @click="setZoom(zoom * 1.25)">
         <Plus :size="20" aria-hidden="true" />
       </button>
-      <template v-if="placed">
+      <template v-if="placed && !across">
         <label class="sr-only" for="add-point">Add an optional point</label>
         <select
           id="add-point"
           class="field ml-auto !w-auto"
           :value="''"
-          @change="addOptional(($event.target as HTMLSelectElement).value as BaseLandmark)"
+          @change="addOptional(($event.target as HTMLSelectElement).value as LandmarkName)"
         >
           <option value="" disabled>Add a point …</option>
           <option v-for="name in optional" :key="name" :value="name">{{ LANDMARK_LABELS[name] }}</option>
-          <option v-if="!handles.points.value['hip-l']" value="hip-l">Far hip (camera check)</option>
-          <option v-if="!handles.points.value['shoulder-l']" value="shoulder-l">Far shoulder (camera check)</option>
+          <option v-for="name in FAR.filter((n) => !handles.points.value[n])" :key="name" :value="name">
+            {{ labelOf(name) }} (camera check)
+          </option>
         </select>
       </template>
     </div>
@@ -338,7 +364,11 @@ const lensLeft = computed(() => {
           {{ labelOf(name) }}
         </button>
         <button
-          v-if="chosen === name && !(SIDE_LANDMARKS as readonly string[]).includes(name)"
+          v-if="
+            chosen === name &&
+            !(SIDE_LANDMARKS as readonly string[]).includes(name) &&
+            !anchors.includes(name as LandmarkName)
+          "
           class="btn !px-2 text-sm"
           :aria-label="`Take away ${labelOf(name)}`"
           @click="handles.remove(name)"

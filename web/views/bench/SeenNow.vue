@@ -21,9 +21,7 @@ const reads = computed(() => {
 </script>
 
 <template>
-  <p v-if="!detail" class="text-soft mt-2">
-    Two clicks on the picture lay the figure: first the shoulder, then the ankle.
-  </p>
+  <p v-if="!detail" class="text-soft mt-2">Two clicks on the picture lay the figure; then drag what is off.</p>
   <div v-else aria-live="polite">
     <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
       <b class="text-4xl">{{ line.value.toFixed(1).replace('-', '−') }}°</b>

@@ -1,41 +1,125 @@
 <script setup lang="ts">
 /** The simulated camera: a made-up person in the chosen position, with faults and a camera to set. For practice and for demonstrations. */
 import { computed, reactive } from 'vue';
+import { acrossShape, type AcrossFaults } from '../../../core/body/across.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { simulatedSvg } from '../../../core/body/draw.js';
-import type { Pose } from '../../../core/body/pose.js';
-import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../../core/body/simulate.js';
+import { acrossSvg, simulatedSvg } from '../../../core/body/draw.js';
+import {
+  DEFAULT_CAMERA,
+  simulateAcross,
+  simulatePicture,
+  withFaults,
+  type PoseFaults,
+} from '../../../core/body/simulate.js';
+import type { Rung } from '../../../core/formats/catalog.js';
+import type { View } from '../../../core/measure/landmarks.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../lib/look.js';
 import { snapshot } from '../../lib/snapshot.js';
 
-const props = defineProps<{ pose: Pose; person: Person | null }>();
+const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
 const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();
 const knobs = reactive({ hipLine: 0, knee: 180, neck: 0, arch: 0, offSquare: 0, roll: 0 });
-const prone = computed(() => props.pose.orientation === 'prone');
+const across = reactive<Required<AcrossFaults>>({
+  sideLine: 0,
+  depthLine: 0,
+  shoulders: 0,
+  pelvis: 0,
+  kneeIn: 0,
+  toeOut: 0,
+  sideLean: 0,
+  armLead: 0,
+  turn: 0,
+});
+const pose = computed(() => props.rung.pose);
+const prone = computed(() => pose.value.orientation === 'prone');
 const body = computed(() => bodyOf(props.person ? athleteOf(props.person) : {}));
-const camera = computed(() => ({ ...DEFAULT_CAMERA, offSquare: knobs.offSquare, roll: knobs.roll }));
+/** Standing bodies are taller than the picture at the usual distance. */
+const camera = computed(() => ({
+  ...DEFAULT_CAMERA,
+  pixelsPerMetre: pose.value.orientation === 'upright' ? 290 : DEFAULT_CAMERA.pixelsPerMetre,
+  offSquare: knobs.offSquare,
+  roll: knobs.roll,
+}));
 const svg = computed(() => {
+  if (props.view !== 'side') {
+    const shot = simulateAcross(props.rung.family, props.view, body.value, across, props.rung.chordEnd, camera.value);
+    return acrossSvg(shot.metres, body.value, props.view, camera.value, shot.project);
+  }
+  const straight = pose.value.knee < 20 ? knobs.knee : undefined;
   const faults: PoseFaults = prone.value
-    ? { hipLine: knobs.hipLine, knee: props.pose.knee < 20 ? knobs.knee : undefined, neck: knobs.neck }
-    : { knee: props.pose.knee < 20 ? knobs.knee : undefined, arch: knobs.arch };
-  return simulatedSvg(
-    simulatePicture(withFaults(props.pose, faults, body.value), body.value, camera.value),
-    body.value,
-    camera.value,
-  );
+    ? { hipLine: props.rung.family === 'front-plank' ? knobs.hipLine : undefined, knee: straight, neck: knobs.neck }
+    : { knee: straight, arch: knobs.arch };
+  const shot = simulatePicture(withFaults(pose.value, faults, body.value), body.value, camera.value);
+  return simulatedSvg(shot, body.value, camera.value);
 });
 const address = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`);
-const sliders = computed(() =>
-  [
-    { key: 'hipLine' as const, label: 'Body line: − pike, + sag', min: -30, max: 30, when: prone.value },
-    { key: 'neck' as const, label: 'Neck: − dropped, + poked', min: -40, max: 40, when: prone.value },
-    { key: 'arch' as const, label: 'Arch of the low back', min: 0, max: 30, when: !prone.value },
-    { key: 'knee' as const, label: 'Knee angle', min: 120, max: 180, when: props.pose.knee < 20 },
-    { key: 'offSquare' as const, label: 'Camera off the square side view', min: 0, max: 45, when: true },
-    { key: 'roll' as const, label: 'Camera tilted', min: -15, max: 15, when: true },
-  ].filter((s) => s.when),
-);
+
+interface Slider {
+  id: string;
+  label: string;
+  min: number;
+  max: number;
+  unit: string;
+  get: () => number;
+  set: (value: number) => void;
+}
+const slider = <T extends Record<string, number>>(
+  of: T,
+  key: keyof T & string,
+  label: string,
+  min: number,
+  max: number,
+  unit = '°',
+): Slider => ({
+  id: key,
+  label,
+  min,
+  max,
+  unit,
+  get: () => of[key]!,
+  set: (value) => ((of as Record<string, number>)[key] = value),
+});
+const tilt = slider(knobs, 'roll', 'Camera tilted', -15, 15);
+const sliders = computed<Slider[]>(() => {
+  if (props.view !== 'side') {
+    const pelvis = slider(across, 'pelvis', 'Pelvis: + right higher', -20, 20);
+    const shoulders = slider(across, 'shoulders', 'Shoulders: + right higher', -20, 20);
+    switch (acrossShape(props.rung.family)) {
+      case 'side-lying':
+        return props.view === 'above'
+          ? [slider(across, 'depthLine', 'Hip behind the line', -25, 25), tilt]
+          : [slider(across, 'sideLine', 'Hip dropped: − too high', -25, 25), tilt];
+      case 'standing':
+        return [slider(across, 'sideLean', 'Lean: + to the right', -20, 20), tilt];
+      case 'seated':
+        return [
+          slider(across, 'turn', 'Turn of the chest', 0, 40),
+          slider(across, 'armLead', 'Arms ahead of the chest', -50, 50, ' %'),
+          tilt,
+        ];
+      case 'squat':
+      case 'single-leg':
+        return [
+          slider(across, 'kneeIn', 'Knees in: − out', -25, 25),
+          slider(across, 'toeOut', 'Toes out', 0, 40),
+          pelvis,
+          tilt,
+        ];
+      default:
+        return [pelvis, shoulders, tilt];
+    }
+  }
+  return [
+    ...(props.rung.family === 'front-plank' ? [slider(knobs, 'hipLine', 'Body line: − pike, + sag', -30, 30)] : []),
+    ...(prone.value
+      ? [slider(knobs, 'neck', 'Neck: − dropped, + poked', -40, 40)]
+      : [slider(knobs, 'arch', 'Arch of the low back', 0, 30)]),
+    ...(pose.value.knee < 20 ? [slider(knobs, 'knee', 'Knee angle', 120, 180)] : []),
+    slider(knobs, 'offSquare', 'Camera off the square side view', 0, 45),
+    tilt,
+  ];
+});
 
 async function take(): Promise<void> {
   const image = new Image();
@@ -52,19 +136,20 @@ async function take(): Promise<void> {
   <div class="grid gap-4 md:grid-cols-[1fr_17rem]">
     <img :src="address" alt="What the simulated camera sees" class="w-full rounded-lg" />
     <div class="space-y-2">
-      <div v-for="s in sliders" :key="s.key">
-        <label class="flex justify-between font-semibold" :for="`sim-${s.key}`"
+      <div v-for="s in sliders" :key="s.id">
+        <label class="flex justify-between font-semibold" :for="`sim-${s.id}`"
           ><span>{{ s.label }}</span
-          ><output class="figures">{{ knobs[s.key] }}°</output></label
+          ><output class="figures">{{ s.get() }}{{ s.unit }}</output></label
         >
         <input
-          :id="`sim-${s.key}`"
-          v-model.number="knobs[s.key]"
+          :id="`sim-${s.id}`"
+          :value="s.get()"
           type="range"
           :min="s.min"
           :max="s.max"
           step="1"
           class="h-11 w-full accent-[var(--rope)]"
+          @input="s.set(Number(($event.target as HTMLInputElement).value))"
         />
       </div>
       <button class="btn btn-main w-full" @click="take">Take this picture</button>

@@ -3,6 +3,7 @@ import { catalog, record } from '../../../core/catalog/index.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
 import type { MethodId } from '../../../core/formats/catalog.js';
+import type { View } from '../../../core/measure/landmarks.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../lib/look.js';
 
@@ -13,7 +14,19 @@ export interface BenchSetup {
   target: number;
   /** metres; null: as the version has it */
   elbowAhead: number | null;
+  view: View;
+  /** Supporting side, for positions that have one. */
+  side: 'left' | 'right' | null;
 }
+
+/** Positions done on one side at a time. */
+export const SIDED: readonly string[] = ['side-plank', 'edge', 'bird-dog', 'dead-bug', 'single-leg-squat', 'carry'];
+
+/** The view a position is first looked at from. */
+export const firstView = (position: string): View => {
+  const { views } = record(catalog.families, position);
+  return views.includes('side') && position !== 'overhead-squat' ? 'side' : views[0]!;
+};
 
 /** The envelope and the declared things; frames, events and the end are added by what was done. */
 export function startRecord(setup: BenchSetup, person: Person | null): Observation {
@@ -22,9 +35,8 @@ export function startRecord(setup: BenchSetup, person: Person | null): Observati
     version: 1,
     position: setup.position,
     rung: setup.rung,
-    view: record(catalog.families, setup.position).views.includes('side')
-      ? 'side'
-      : record(catalog.families, setup.position).views[0]!,
+    view: setup.view,
+    ...(setup.side ? { side: setup.side } : {}),
     method: setup.method,
     ...(person ? { athlete: athleteOf(person) } : {}),
     picture: { width: 1280, height: 720 },

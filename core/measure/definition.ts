@@ -1,0 +1,39 @@
+/** What a measure is: its words, what it needs, and how it is computed. */
+import type { Body } from '../body/anthropometry.js';
+import type { UprightFrame } from './frame.js';
+import type { LandmarkName, View } from './landmarks.js';
+
+export type MeasureUnit = 'deg' | '%' | 'cm';
+
+export interface MeasureContext {
+  /** Where the body line ends: the knee on rungs on the knees or with bent knees. */
+  chordEnd: 'ankle' | 'knee';
+  /** What stands under the shoulder. */
+  support: 'elbow' | 'wrist';
+  /** Judge the support against the floor (plumb) or against the trunk (square; raised surfaces). */
+  stack: 'floor' | 'trunk';
+  body: Body;
+  /** Stature is known, so that body proportions give centimetres. */
+  statureKnown: boolean;
+  pixelsPerMetre?: number;
+  /** Where the camera stands; the side when not given. */
+  view?: View;
+  /** The supporting or working side, where one is declared. */
+  side?: 'left' | 'right';
+  /** Body line of the start frame, degrees: what `hip-line-change` counts from. */
+  startLine?: number;
+}
+
+export interface MeasureDefinition {
+  id: string;
+  name: string;
+  unit: MeasureUnit;
+  /** What the sign says, in words. */
+  reads: { positive: string; negative: string };
+  needs: (context: MeasureContext) => readonly LandmarkName[];
+  needsFloor?: boolean;
+  /** Views that show it; the side view alone when missing. */
+  views?: readonly View[];
+  /** @returns null where the scale is not known */
+  compute: (frame: UprightFrame, context: MeasureContext) => number | null;
+}
