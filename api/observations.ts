@@ -1,6 +1,6 @@
 /** Looks: the stored record of a watched hold or a picture, mends tried, and what is derived when read. */
 import { z } from 'zod';
-import { CAUSE_IDS, MEND_KINDS, METHOD_IDS, SEVERITIES } from '../core/formats/catalog.js';
+import { CAUSE_IDS, MEND_KINDS, SEVERITIES } from '../core/formats/catalog.js';
 import { END_REASONS, evidenceSchema, observationSchema, testPatchSchema } from '../core/formats/observation.js';
 import { idSchema, instantSchema, words } from './common.js';
 
@@ -56,7 +56,7 @@ export const lookSchema = z.object({
 export type Look = z.infer<typeof lookSchema>;
 
 export const historyQuerySchema = z.object({
-  method: z.enum(METHOD_IDS).optional(),
+  method: z.string().max(60).optional(),
   before: instantSchema.optional(),
   limit: z.coerce.number().int().min(1).max(200).default(100),
 });

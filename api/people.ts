@@ -1,6 +1,6 @@
 /** People, their groups, cautions, consents and attendance. */
 import { z } from 'zod';
-import { CAUTION_IDS, METHOD_IDS } from '../core/formats/catalog.js';
+import { CAUTION_IDS } from '../core/formats/catalog.js';
 import { daySchema, idSchema, words } from './common.js';
 
 export const groupInputSchema = z.strictObject({ name: words(60).min(1, 'needs a name') });
@@ -17,7 +17,11 @@ const personFields = {
   mass: z.number().min(10, 'must be 10–400 kg').max(400, 'must be 10–400 kg').nullable(),
   sex: z.enum(['female', 'male', 'unspecified']),
   goal: words(200),
-  method: z.enum(METHOD_IDS).nullable(),
+  method: z.string().max(60).nullable(),
+  /** Methods for single positions, by family. */
+  familyMethods: z.record(z.string().max(60), z.string().max(60)),
+  /** Kit the person has; null: the room's. */
+  kit: z.array(z.string().max(40)).max(60).nullable(),
   notes: words(4000),
 };
 export const personInputSchema = z.strictObject({
@@ -29,6 +33,8 @@ export const personInputSchema = z.strictObject({
   sex: personFields.sex.default('unspecified'),
   goal: personFields.goal.default(''),
   method: personFields.method.default(null),
+  familyMethods: personFields.familyMethods.default({}),
+  kit: personFields.kit.default(null),
   notes: personFields.notes.default(''),
 });
 export type PersonInput = z.infer<typeof personInputSchema>;
@@ -97,7 +103,9 @@ export const personSchema = personSummarySchema.extend({
   mass: z.number().nullable(),
   sex: z.enum(['female', 'male', 'unspecified']),
   goal: z.string(),
-  method: z.enum(METHOD_IDS).nullable(),
+  method: z.string().nullable(),
+  familyMethods: z.record(z.string(), z.string()),
+  kit: z.array(z.string()).nullable(),
   notes: z.string(),
   cautionRecords: z.array(personCautionSchema),
   consents: z.array(consentSchema),

@@ -2,7 +2,7 @@
 import { bodyOf } from './body/anthropometry.js';
 import { simulatePicture } from './body/simulate.js';
 import { catalog as shipped, record, rungOf, rungsOf, type Catalog } from './catalog/index.js';
-import { SEVERITIES, type CauseId, type Family, type Method, type MethodId, type Rung } from './formats/catalog.js';
+import { SEVERITIES, type CauseId, type Family, type Method, type Rung } from './formats/catalog.js';
 import type { Observation } from './formats/observation.js';
 import { InputError, type Problem } from './formats/problems.js';
 import type { Break } from './hold/breaks.js';
@@ -20,7 +20,7 @@ import { uprightFrame } from './measure/frame.js';
 import { measureDefinition, seenFrom, type MeasureContext } from './measure/measures.js';
 import { standingLine } from './measure/measures-whole-body.js';
 import { chooseDrills, type ChoiceQuery, type DrillChoice } from './prescribe/choose.js';
-import { factsOf, type Facts, type TriedMend } from './reason/facts.js';
+import { factsOf, type Facts, type PersonHistory, type TriedMend } from './reason/facts.js';
 import {
   nextBestTest,
   openTests,
@@ -67,17 +67,21 @@ export interface EvaluationDetail {
 /** Beside what the choice of drills takes: */
 export interface EvaluateOptions extends Pick<
   ChoiceQuery,
-  'cautions' | 'kit' | 'minutes' | 'count' | 'recent' | 'pins' | 'bans'
+  'cautions' | 'kit' | 'minutes' | 'count' | 'recent' | 'weekKinds' | 'pins' | 'bans'
 > {
   catalog?: Catalog;
   /** Judge by this method instead of the observation's own. */
-  method?: MethodId;
-  /** Used when the observation names no method. */
-  defaultMethod?: MethodId;
+  method?: string;
+  /** Used when the observation names no method; one that is not in the catalogue any more is passed over. */
+  defaultMethod?: string;
   /** Mends tried after this look: their results are evidence. */
   mends?: readonly TriedMend[];
   /** The coach's own verdict on the cause: taken as sure. */
   overruled?: CauseId;
+  /** What is known of the person beside this look. */
+  history?: PersonHistory;
+  /** A stop sign stands, or pain ended the last hold of this family: nothing that loads is proposed. */
+  stop?: boolean;
 }
 
 /** Causes below this are not listed in the evaluation file. */
@@ -290,7 +294,9 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
   const { family, rung } = resolveObservation(observation, catalog);
   const method = record(
     catalog.methods,
-    options.method ?? observation.method ?? options.defaultMethod ?? family.defaultMethod,
+    options.method ??
+      observation.method ??
+      (catalog.methods.some((m) => m.id === options.defaultMethod) ? options.defaultMethod! : family.defaultMethod),
   );
   const base = contextOf(observation, rung);
   const context = { ...base, startLine: startLine(observation, family) };
@@ -342,7 +348,16 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     warnings.push('No floor line: the picture’s own upright is taken, and heights above the floor are not measured.');
 
   const findings = findingsOf(verdicts, analysis, measures, limits);
-  const facts = factsOf(catalog, observation, family, rung, analysis?.hold ?? null, measures, options.mends);
+  const facts = factsOf(
+    catalog,
+    observation,
+    family,
+    rung,
+    analysis?.hold ?? null,
+    measures,
+    options.mends,
+    options.history,
+  );
   const pain = observation.ended?.reason === 'pain';
   const stated = findings.filter((finding) => finding.probability >= STATED_FROM);
   const ranking =
@@ -352,7 +367,7 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     ? null
     : nextBestTest(ranking, openTests(catalog, facts, family, { cautions, kit: options.kit }), catalog);
   const choice =
-    ranking.length > 0
+    ranking.length > 0 && !options.stop
       ? chooseDrills(catalog, { ...options, family: family.id, ranking, method, cautions })
       : { chosen: [], leftOut: [], minutes: 0, covered: 0 };
   return {

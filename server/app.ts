@@ -12,10 +12,14 @@ import { picturesIn } from './media/pictures.js';
 import { accountsIn } from './repositories/accounts.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
+import { plansIn } from './repositories/plans.js';
+import { studioIn } from './repositories/studio.js';
 import { accountRoutes, sessionRoutes } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
 import { lookRoutes } from './routes/looks.js';
 import { peopleRoutes } from './routes/people.js';
+import { planRoutes } from './routes/plans.js';
+import { studioRoutes } from './routes/studio.js';
 
 export interface Studio {
   app: Express;
@@ -37,6 +41,8 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     accounts: accountsIn(db),
     people: peopleIn(db),
     looks: looksIn(db),
+    studio: studioIn(db),
+    plans: plansIn(db),
     pictures: picturesIn(config.dataDir),
     ownerCode: () => code,
   };
@@ -98,7 +104,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   });
   api.use(sessionRoutes(context), accountRoutes(context));
   api.use(requireAccount(context.accounts));
-  api.use(peopleRoutes(context), lookRoutes(context), noSuchRoute);
+  api.use(peopleRoutes(context), lookRoutes(context), planRoutes(context), studioRoutes(context), noSuchRoute);
   app.use('/api', api);
 
   if (config.webDir) {

@@ -77,6 +77,8 @@ async function historyRate(): Promise<{ perSecond: number; middle: number }> {
         sex: 'unspecified',
         goal: '',
         method: null,
+        familyMethods: {},
+        kit: null,
         notes: '',
       }),
     );

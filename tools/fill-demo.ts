@@ -376,6 +376,8 @@ async function fill(): Promise<void> {
       sex: 'unspecified',
       goal: '',
       method: null,
+      familyMethods: {},
+      kit: null,
       notes: '',
       ...rest,
     };

@@ -3,6 +3,7 @@ import { onMounted, watch } from 'vue';
 import { RouterView, useRoute } from 'vue-router';
 import AppHeader from './components/AppHeader.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
+import { loadCatalogue } from './lib/catalogue.js';
 import { useOutbox } from './stores/outbox.js';
 import { useSession } from './stores/session.js';
 import { useSettings } from './stores/settings.js';
@@ -14,7 +15,13 @@ useSettings();
 onMounted(() => outbox.start());
 watch(
   () => session.account?.id,
-  (id) => id && void outbox.flush(),
+  (id) => {
+    if (!id) return;
+    void outbox.flush();
+    // Offline the shipped catalogue stands.
+    void loadCatalogue().catch(() => undefined);
+  },
+  { immediate: true },
 );
 </script>
 

@@ -15,6 +15,7 @@ export const router = createRouter({
       props: true,
     },
     { path: '/bench', name: 'bench', component: () => import('./views/bench/BenchPage.vue') },
+    { path: '/screen', name: 'screen', component: () => import('./views/screens/ScreenPage.vue') },
     { path: '/looks/:id', name: 'look', component: () => import('./views/looks/LookPage.vue'), props: true },
     { path: '/library', name: 'library', component: () => import('./views/library/LibraryPage.vue') },
     { path: '/studio', name: 'studio', component: () => import('./views/studio/StudioPage.vue') },

@@ -1,7 +1,8 @@
 /** A placed figure as plain shapes, for templates, drill pictures and the simulated picture alike. */
 import { add, between, distance, rotate, scale, subtract, type Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
-import type { FigurePoints } from './figure.js';
+import { placeFigure, type FigurePoints } from './figure.js';
+import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
 import type { LandmarkName, View } from '../measure/landmarks.js';
 
@@ -187,6 +188,46 @@ export function acrossSvg(
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`,
     ground,
     ...shapes.map((s) => `<path d="${s.path}" fill="${PAINT[s.tone]}" stroke="#20303a" stroke-opacity="0.25"/>`),
+    '</svg>',
+  ].join('');
+}
+
+/** Shapes of poses in one frame, so that two poses of a movement keep their scale and place. Drawing units: 200 a metre. */
+export interface DrawnPoses {
+  frames: Shape[][];
+  box: { x: number; y: number; width: number; height: number };
+}
+const UNIT = 200;
+
+/** Draws poses of one body in a common frame, floor at y = 0, y down. */
+export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
+  const figures = poses.map((pose) => placeFigure(pose, body));
+  const points = figures.flatMap((g) => [
+    g.vertex,
+    g.toe,
+    g.wrist,
+    g.fingertip,
+    g.knee,
+    g.shoulder,
+    g.far.toe,
+    g.far.fingertip,
+  ]);
+  const xs = points.map((p) => p[0] * UNIT);
+  const top = Math.max(...points.map((p) => p[1] * UNIT));
+  const x = Math.min(...xs) - 24;
+  return {
+    frames: figures.map((figure) => figureShapes(figure, body, (p) => [p[0] * UNIT, -p[1] * UNIT], UNIT)),
+    box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + 34 },
+  };
+}
+
+/** One pose as an SVG document that fits a box, for print. */
+export function poseSvg(pose: Pose, body: Body, width: number, height: number): string {
+  const { frames, box } = drawPoses([pose], body);
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${f(box.x)} ${f(box.y)} ${f(box.width)} ${f(box.height)}">`,
+    `<path d="M${f(box.x)} 3H${f(box.x + box.width)}" stroke="#55626a" stroke-width="3"/>`,
+    ...frames[0]!.map((s) => `<path d="${s.path}" fill="${PAINT[s.tone]}"/>`),
     '</svg>',
   ].join('');
 }

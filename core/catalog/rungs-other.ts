@@ -23,7 +23,7 @@ const hard = ['pregnancy', 'abdominal-wall', 'low-back', 'shoulder', 'osteoporos
 /** Versions of the families around plank and hollow, easiest first within each. */
 export const otherRungs: readonly Rung[] = [
   ...of('side-plank', [
-    { id: 'knees-supported', name: 'Knees, hand on the shoulder', how: 'Forearm and knees down, top hand on the supporting shoulder.', target: 20, chordEnd: 'knee', excludedBy: [], pose: { ...side, knee: 90, ankle: 150, contacts: [{ at: 'elbow' }, { at: 'knee' }], far: { shoulder: 40 } } },
+    { id: 'knees-supported', name: 'Knees, hand on the shoulder', how: 'Forearm and knees down, top hand on the supporting shoulder.', target: 20, chordEnd: 'knee', excludedBy: [], pose: { ...side, knee: 90, ankle: 150, contacts: [{ at: 'elbow' }, { at: 'knee' }], far: { shoulder: 60, elbow: 130 } } },
     { id: 'knees', name: 'Knees, arm free', how: 'Forearm and knees down, hips pushed through, top arm up.', target: 30, chordEnd: 'knee', excludedBy: [], pose: { ...side, knee: 90, ankle: 150, contacts: [{ at: 'elbow' }, { at: 'knee' }] } },
     { id: 'knees-banded', name: 'Knees, banded push', how: 'On the knees, a band at the hips pushed through and back, never sitting down.', target: 30, chordEnd: 'knee', excludedBy: ['pregnancy'], pose: { ...side, knee: 90, ankle: 150, contacts: [{ at: 'elbow' }, { at: 'knee' }] } },
     { id: 'staggered', name: 'Feet staggered', how: 'Forearm and both feet, the top foot ahead.', target: 30, excludedBy: ['shoulder'], pose: side },
@@ -110,9 +110,9 @@ export const otherRungs: readonly Rung[] = [
     { id: 'free', name: 'Free line', how: 'Away from the wall.', target: 15, overhead: true, excludedBy: ['shoulder', 'wrist', 'elbow', 'neck', 'blood-pressure', 'eye-pressure', 'pregnancy', 'osteoporosis'], pose: invert },
   ]),
   ...of('rotation', [
-    { id: 'heels-down', name: 'Heels down', how: 'Sit, lean back a little, heels down, turn the ribs.', target: 30, chordEnd: 'knee', excludedBy: ['osteoporosis', 'abdominal-wall', 'pregnancy'], pose: { ...sit, trunk: 62, hip: 159, knee: 75, shoulder: 70, elbow: 60 } },
-    { id: 'heels-off', name: 'Heels off', how: 'The heels just leave the floor.', target: 30, chordEnd: 'knee', excludedBy: ['osteoporosis', 'abdominal-wall', 'pregnancy', 'low-back'], pose: { ...sit, trunk: 58, hip: 168, knee: 75, shoulder: 70, elbow: 60 } },
-    { id: 'loaded', name: 'Loaded, long arms', how: 'A light weight, arms long.', target: 20, chordEnd: 'knee', excludedBy: ['osteoporosis', 'abdominal-wall', 'pregnancy', 'low-back', 'shoulder'], pose: { ...sit, trunk: 58, hip: 168, knee: 75, shoulder: 80 } },
+    { id: 'heels-down', name: 'Heels down', how: 'Sit, lean back a little, heels down, turn the ribs.', target: 30, chordEnd: 'knee', excludedBy: ['osteoporosis', 'abdominal-wall', 'pregnancy'], pose: { ...sit, trunk: 114, hip: 106, knee: 75, shoulder: 70, elbow: 60 } },
+    { id: 'heels-off', name: 'Heels off', how: 'The heels just leave the floor.', target: 30, chordEnd: 'knee', excludedBy: ['osteoporosis', 'abdominal-wall', 'pregnancy', 'low-back'], pose: { ...sit, trunk: 118, hip: 108, knee: 70, shoulder: 70, elbow: 60 } },
+    { id: 'loaded', name: 'Loaded, long arms', how: 'A light weight, arms long.', target: 20, chordEnd: 'knee', excludedBy: ['osteoporosis', 'abdominal-wall', 'pregnancy', 'low-back', 'shoulder'], pose: { ...sit, trunk: 118, hip: 108, knee: 70, shoulder: 80 } },
   ]),
   ...of('carry', [
     { id: 'both-hands', name: 'Both hands', how: 'A weight in each hand, slow steps with a pause.', target: 30, excludedBy: ['under-16'], pose: stand },
@@ -136,8 +136,8 @@ export const otherRungs: readonly Rung[] = [
     { id: 'flutter', name: 'Flutter at 45°', how: 'Small scissors at 45°.', target: 30, excludedBy: [...hard, 'hip'], pose: { ...back, hip: 45, knee: 0, shoulder: 6, far: { hip: 52 } } },
     { id: 'sit-up', name: 'Sit-up', how: 'Slowly up and down, no pull on the neck.', target: 30, chordEnd: 'knee', excludedBy: [...hard, 'neck'], pose: { ...back, trunk: 50, thoracic: 16, hip: 114, knee: 105, shoulder: 90, contacts: [{ at: 'hip' }] } },
     { id: 'v-up', name: 'V-up', how: 'Hands and feet meet.', target: 20, excludedBy: [...hard, 'neck', 'hip', 'heavier-or-beginner'], pose: { ...back, trunk: 42, hip: 100, knee: 0, shoulder: 100, contacts: [{ at: 'hip' }] } },
-    { id: 'knee-drive', name: 'Plank knee drive', how: 'From straight arms, a knee to the chest and back.', target: 30, excludedBy: ['wrist', 'shoulder', 'pregnancy'], pose: { ...hands, orientation: 'prone', far: { hip: 90, knee: 100 } } },
-    { id: 'climber', name: 'Climber', how: 'Knee drives at an even tempo.', target: 30, excludedBy: ['wrist', 'shoulder', 'pregnancy', 'blood-pressure', 'heavier-or-beginner'], pose: { ...hands, orientation: 'prone', far: { hip: 80, knee: 110 } } },
+    { id: 'knee-drive', name: 'Plank knee drive', how: 'From straight arms, a knee to the chest and back.', target: 30, excludedBy: ['wrist', 'shoulder', 'pregnancy'], pose: { ...hands, orientation: 'prone', far: { hip: 112, knee: 130, ankle: 165 } } },
+    { id: 'climber', name: 'Climber', how: 'Knee drives at an even tempo.', target: 30, excludedBy: ['wrist', 'shoulder', 'pregnancy', 'blood-pressure', 'heavier-or-beginner'], pose: { ...hands, orientation: 'prone', far: { hip: 104, knee: 130, ankle: 165 } } },
   ]),
   ...of('overhead-squat', [
     { id: 'supported', name: 'With a support', how: 'Hands on a support, to a comfortable depth.', target: 4, excludedBy: [], pose: { ...stand, trunk: 62, hip: 90, knee: 85, ankle: 67, shoulder: 90 } },

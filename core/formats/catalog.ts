@@ -164,7 +164,12 @@ export const toleranceSchema = z.strictObject({
 });
 export type Tolerance = z.infer<typeof toleranceSchema>;
 
-export const mendSchema = z.strictObject({ kind: z.enum(MEND_KINDS), say: text });
+export const mendSchema = z.strictObject({
+  kind: z.enum(MEND_KINDS),
+  say: text,
+  /** Cautions with which this step is left out. */
+  excludedBy: z.array(z.enum(CAUTION_IDS)).optional(),
+});
 export type Mend = z.infer<typeof mendSchema>;
 
 export const faultSchema = z.strictObject({
@@ -219,6 +224,9 @@ export const drillSchema = z.strictObject({
   excludedBy: z.array(z.enum(CAUTION_IDS)),
   changedBy: z.partialRecord(z.enum(CAUTION_IDS), text),
   kind: z.enum(['fold', 'hold', 'shape-change', 'brace-and-breathe', 'pull', 'turn', 'lengthen']),
+  plane: z.enum(['forward', 'sideways', 'turning']),
+  limbs: z.enum(['both', 'one', 'same-side', 'opposite']),
+  space: z.enum(['mat', 'wall', 'standing', 'lane', 'rig']),
   place: z.enum(['warm-up', 'with-main-lift', 'between-sets', 'end', 'after']),
   how: z.array(text).min(2),
   breath: text,
@@ -229,6 +237,8 @@ export const drillSchema = z.strictObject({
   minutes: z.number().positive().max(20),
   /** Replaces the role's default dose. */
   dose: doseSchema.partial().optional(),
+  /** The drill this one was copied from; it lends its figure. */
+  copiedFrom: id.optional(),
 });
 export type Drill = z.infer<typeof drillSchema>;
 
@@ -236,6 +246,8 @@ export const methodSchema = z.strictObject({
   id,
   name: text,
   summary: text,
+  /** The method this one was copied from. */
+  copiedFrom: id.optional(),
   axes: z.strictObject({
     spine: z.enum(['straight', 'hollow']),
     effort: z.enum(['brace', 'draw-in', 'unbraced']),
@@ -266,11 +278,19 @@ export const methodSchema = z.strictObject({
 });
 export type Method = z.infer<typeof methodSchema>;
 
+/** `drill:id`, `test:id` or `rung:family/id`. */
+const entryReference = z
+  .string()
+  .regex(/^(drill|test):[a-z0-9-]+$|^rung:[a-z0-9-]+\/[a-z0-9-]+$/, 'must be like drill:bridge or rung:hollow/low');
+
 export const cautionSchema = z.strictObject({
   id: z.enum(CAUTION_IDS),
   name: text,
   /** What changes, in the coach's words. */
   effect: text,
+  /** What the studio leaves out with this caution, or allows again, beside what the records themselves say. */
+  excludes: z.array(entryReference).default([]),
+  allows: z.array(entryReference).default([]),
 });
 export type Caution = z.infer<typeof cautionSchema>;
 

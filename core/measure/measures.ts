@@ -10,7 +10,7 @@ import {
   turn,
   type Point,
 } from '../geometry.js';
-import type { MeasureContext, MeasureDefinition } from './definition.js';
+import type { MeasureDefinition } from './definition.js';
 import type { LandmarkName, View } from './landmarks.js';
 import { bodyScale, type UprightFrame } from './frame.js';
 import { ACROSS_MEASURES } from './measures-across.js';

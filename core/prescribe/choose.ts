@@ -41,6 +41,8 @@ export interface ChoiceQuery {
   count?: number;
   /** Drills of the last two weeks: they count a little less. */
   recent?: readonly string[];
+  /** Kinds of what else stands in this person's week: a kind that fills half of it counts a little less. */
+  weekKinds?: readonly Drill['kind'][];
   pins?: readonly string[];
   bans?: readonly string[];
 }
@@ -49,6 +51,8 @@ export interface ChoiceQuery {
 const DIMINISH = 0.5;
 /** What a drill of the last two weeks is worth against a new one. */
 const RECENT = 0.85;
+/** What a drill of a kind that already fills half the week is worth, once the week holds three drills. */
+const CROWDED = 0.9;
 const PHASES = ['teach', 'ease', 'lengthen', 'wake', 'use'] as const;
 const FOUR = ['ease', 'lengthen', 'wake', 'use'] as const;
 
@@ -167,19 +171,30 @@ function inOrder(catalog: Catalog, set: readonly Candidate[]): Candidate[] {
  * @throws RangeError for a pinned id that does not exist
  */
 export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice {
-  const { family, ranking, method, cautions = [], kit, minutes = 20, recent = [], pins = [], bans = [] } = query;
+  const {
+    family,
+    ranking,
+    method,
+    cautions = [],
+    kit,
+    minutes = 20,
+    recent = [],
+    weekKinds = [],
+    pins = [],
+    bans = [],
+  } = query;
   const fourPhases = method.axes.correcting === 'four-phases';
   const count = Math.min(5, Math.max(2, query.count ?? (fourPhases ? 4 : 3)));
   for (const id of pins) record(catalog.drills, id);
   const chance = new Map(ranking.map((r) => [r.cause, r.probability]));
   const leftOut: LeftOut[] = [];
   const candidates: Candidate[] = [];
+  const crowded = (kind: Drill['kind']): boolean =>
+    weekKinds.length >= 3 && weekKinds.filter((k) => k === kind).length >= weekKinds.length / 2;
   for (const drill of catalog.drills) {
+    const varied = (recent.includes(drill.id) ? RECENT : 1) * (crowded(drill.kind) ? CROWDED : 1);
     const worth = (Object.entries(drill.causes) as [CauseId, number][])
-      .map(
-        ([cause, weight]) =>
-          [cause, (chance.get(cause) ?? 0) * weight * (recent.includes(drill.id) ? RECENT : 1)] as const,
-      )
+      .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight * varied] as const)
       .filter(([, value]) => value > 0);
     const pinned = pins.includes(drill.id);
     // Drills for other positions serve when they wake, ease or lengthen a link; a shape of another family does not.

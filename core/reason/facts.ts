@@ -18,6 +18,16 @@ export interface TriedMend {
   result: 'helped' | 'helped-for-a-moment' | 'did-not';
 }
 
+/** What earlier screens and tests say of the person. */
+export interface PersonHistory {
+  /** Faults that the last movement screen found. */
+  screen?: readonly string[];
+  /** Range checks and quick tests answered elsewhere; an answer on the look itself stands before them. */
+  tests?: Observation['tests'];
+  /** Left and right on the last sided screen. */
+  sides?: Evidence['sides'];
+}
+
 /** The same fact asked in two ways counts once; the test, being later, stands. */
 const TEST_STANDS_FOR: Readonly<Record<string, keyof Evidence>> = {
   'one-cue': 'cue',
@@ -76,12 +86,14 @@ export function factsOf(
   hold: Hold | null,
   measures: readonly Measure[],
   mends: readonly TriedMend[] = [],
+  history: PersonHistory = {},
 ): Facts {
   const evidence = evidenceWithMends(observation.evidence, mends);
   const tests = new Map<string, 'positive' | 'negative'>();
-  for (const [id, answer] of Object.entries(observation.tests ?? {})) {
+  const answers = { ...history.tests, ...observation.tests };
+  for (const [id, answer] of Object.entries(answers)) {
     const test = catalog.tests.find((t) => t.id === id);
-    if (test && answer !== undefined) tests.set(id, testResult(test, answer, observation.tests));
+    if (test && answer !== undefined) tests.set(id, testResult(test, answer, answers));
   }
   const said = (key: keyof Evidence): string | undefined =>
     Object.entries(TEST_STANDS_FOR).some(([test, stands]) => stands === key && tests.has(test))
@@ -97,7 +109,7 @@ export function factsOf(
         : undefined;
   const onset = said('onset') ?? onsetOf(hold, observation.target);
   const pelvis = said('pelvic-tilt') ?? measuredTilt;
-  const sides = said('sides');
+  const sides = said('sides') ?? history.sides;
   const known = new Set<string>();
   const add = (kind: string, value: string | undefined): void =>
     void (value !== undefined && known.add(`${kind}:${value}`));
@@ -112,6 +124,7 @@ export function factsOf(
   add('gap', said('back-gap'));
   add('tilt', pelvis);
   add('sides', sides === undefined ? undefined : sides === 'even' ? 'even' : 'apart');
+  for (const fault of history.screen ?? []) known.add(`screen:${fault}`);
   if (rung.chordEnd === 'ankle') known.add('lever:long');
   if (['hanging', 'compression'].includes(family.id) || (family.id === 'hollow' && rung.chordEnd === 'ankle'))
     known.add('lever:leg-raise');

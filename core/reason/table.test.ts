@@ -26,9 +26,11 @@ describe('the evidence table', () => {
       const family = record(catalog.families, raise ? 'hollow' : 'front-plank');
       const rung = rungOf(catalog, family.id, raise ? 'straight' : 'forearm');
       const evidence: Record<string, string> = {};
+      const screen: string[] = [];
       for (const fact of row.when) {
         const [kind, value] = fact.split(':') as [string, string];
         if (kind === 'sides') evidence.sides = value === 'apart' ? 'left-worse' : 'even';
+        else if (kind === 'screen') screen.push(value);
         else if (kind !== 'lever') evidence[KEYS[kind]!] = value;
       }
       const observation = watchedPlank({
@@ -37,7 +39,7 @@ describe('the evidence table', () => {
         events: [],
         evidence: evidenceSchema.parse(evidence),
       });
-      const facts = factsOf(catalog, observation, family, rung, null, []);
+      const facts = factsOf(catalog, observation, family, rung, null, [], [], { screen });
       for (const fact of row.when) expect([...facts.known]).toContain(fact);
       const reasons = rankCauses(catalog, facts, family, []).flatMap((r) =>
         r.all.map((reason) => ({ cause: r.cause, ...reason })),

@@ -131,7 +131,86 @@ const overrule: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule];
+const studio: Step = {
+  name: '003-studio-catalogue-and-defaults',
+  async up(db) {
+    await db.schema.createTable('studio_entries', (t) => {
+      t.text('kind').notNullable();
+      t.text('key').notNullable();
+      t.text('record').notNullable();
+      t.text('changed_by').notNullable().references('accounts.id');
+      t.text('changed_at').notNullable();
+      t.primary(['kind', 'key']);
+    });
+    // Every change, with null for a record that was taken back: who changed what.
+    await db.schema.createTable('studio_entry_changes', (t) => {
+      t.text('id').primary();
+      t.text('kind').notNullable();
+      t.text('key').notNullable();
+      t.text('record');
+      t.text('changed_by').notNullable().references('accounts.id');
+      t.text('changed_at').notNullable();
+      t.index(['kind', 'key']);
+    });
+    await db.schema.createTable('studio_settings', (t) => {
+      t.text('name').primary();
+      t.text('value').notNullable();
+    });
+    await db.schema.alterTable('people', (t) => {
+      t.text('family_methods').notNullable().defaultTo('{}');
+      t.text('kit').nullable();
+    });
+  },
+  async down(db) {
+    await db.schema.alterTable('people', (t) => {
+      t.dropColumns('family_methods', 'kit');
+    });
+    for (const table of ['studio_settings', 'studio_entry_changes', 'studio_entries']) await db.schema.dropTable(table);
+  },
+};
+
+const plans: Step = {
+  name: '004-prescriptions-intakes-screens',
+  async up(db) {
+    // A version is a row; the newest of a series is in force until it has ended.
+    await db.schema.createTable('prescriptions', (t) => {
+      t.text('id').primary();
+      t.text('series').notNullable();
+      t.integer('version').notNullable();
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE').index();
+      t.text('look_id').references('observations.id').onDelete('SET NULL');
+      t.text('record').notNullable();
+      t.text('starts_on').notNullable();
+      t.text('relook_on').notNullable();
+      t.text('ended_on');
+      t.text('made_by').notNullable().references('accounts.id');
+      t.text('made_at').notNullable();
+      t.unique(['series', 'version']);
+    });
+    await db.schema.createTable('intakes', (t) => {
+      t.text('id').primary();
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE').index();
+      t.text('day').notNullable();
+      t.text('answers').notNullable();
+      t.text('note').notNullable().defaultTo('');
+      t.text('asked_by').notNullable().references('accounts.id');
+      t.text('asked_at').notNullable();
+    });
+    await db.schema.createTable('screens', (t) => {
+      t.text('id').primary();
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE').index();
+      t.text('done_at').notNullable();
+      t.text('record').notNullable();
+      t.text('note').notNullable().defaultTo('');
+      t.text('made_by').notNullable().references('accounts.id');
+    });
+  },
+  async down(db) {
+    for (const table of ['screens', 'intakes', 'prescriptions']) await db.schema.dropTable(table);
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans];
 
 export const migrationSource: Knex.MigrationSource<Step> = {
   getMigrations: () => Promise.resolve([...STEPS]),

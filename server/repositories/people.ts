@@ -14,7 +14,7 @@ import type {
   PersonPatch,
   PersonSummary,
 } from '../../api/people.js';
-import type { CautionId, MethodId } from '../../core/formats/catalog.js';
+import type { CautionId } from '../../core/formats/catalog.js';
 
 interface PersonRow {
   id: string;
@@ -25,7 +25,9 @@ interface PersonRow {
   mass: number | null;
   sex: Person['sex'];
   goal: string;
-  method: MethodId | null;
+  method: string | null;
+  family_methods: string;
+  kit: string | null;
   notes: string;
   archived_at: string | null;
 }
@@ -127,9 +129,14 @@ export function peopleIn(db: Knex) {
       method: 'method',
       notes: 'notes',
     };
-    return Object.fromEntries(
-      Object.entries(map).flatMap(([column, key]) => (input[key] === undefined ? [] : [[column, input[key]]])),
-    );
+    const listed: Record<string, unknown> = {
+      ...(input.familyMethods === undefined ? {} : { family_methods: JSON.stringify(input.familyMethods) }),
+      ...(input.kit === undefined ? {} : { kit: input.kit && JSON.stringify(input.kit) }),
+    };
+    return Object.fromEntries([
+      ...Object.entries(listed),
+      ...Object.entries(map).flatMap(([column, key]) => (input[key] === undefined ? [] : [[column, input[key]]])),
+    ]);
   };
 
   return {
@@ -210,6 +217,8 @@ export function peopleIn(db: Knex) {
         sex: row.sex,
         goal: row.goal,
         method: row.method,
+        familyMethods: JSON.parse(row.family_methods) as Record<string, string>,
+        kit: row.kit === null ? null : (JSON.parse(row.kit) as string[]),
         notes: row.notes,
         cautionRecords: cautionRows.map((c): PersonCaution => ({
           id: c.id,

@@ -12,22 +12,21 @@ import {
   type HistoryItem,
   type Look,
 } from '../../api/observations.js';
-import { evaluateObservation, resolveObservation } from '../../core/evaluate.js';
-import type { MethodId } from '../../core/formats/catalog.js';
-import { METHOD_IDS } from '../../core/formats/catalog.js';
+import { evaluateObservation, resolveObservation, type EvaluateOptions } from '../../core/evaluate.js';
+import { methodInForce } from '../../core/judge/method-in-force.js';
 import { observationSchema } from '../../core/formats/observation.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { requireRole } from '../http/session.js';
 import { MAX_BYTES } from '../media/pictures.js';
-import { dayOf, idOf, me, personOf, take, type Context } from './context.js';
-
-const methodQuery = z.object({ method: z.enum(METHOD_IDS).optional() });
+import { optionsFor } from '../standing.js';
+import { dayOf, idOf, me, methodNamed, personOf, take, type Context } from './context.js';
 
 /** A history line: the record's own facts and what the one evaluation says of them. */
-function historyItem(look: Look, method: MethodId | undefined, personMethod: MethodId | null): HistoryItem {
+function historyItem(look: Look, options: EvaluateOptions): HistoryItem {
   const { evaluation, rung } = evaluateObservation(look.observation, {
-    method,
-    defaultMethod: personMethod ?? undefined,
+    ...options,
+    // A history line shows no drills.
+    stop: true,
     mends: look.mends,
     overruled: look.overrule?.cause,
   });
@@ -52,7 +51,7 @@ function historyItem(look: Look, method: MethodId | undefined, personMethod: Met
 }
 
 export function lookRoutes(context: Context): Router {
-  const { people, looks, pictures } = context;
+  const { people, looks, pictures, studio } = context;
   const router = Router();
 
   const lookOf = async (request: Request, response: Response): Promise<Look> => {
@@ -61,17 +60,28 @@ export function lookRoutes(context: Context): Router {
     return look;
   };
 
-  router.post('/evaluate', (request, response) => {
-    const { method } = take(methodQuery, request.query);
-    response.json(evaluateObservation(take(observationSchema, request.body), { method }).evaluation);
+  router.post('/evaluate', async (request, response) => {
+    const { catalog, defaults } = await studio.now();
+    const observation = take(observationSchema, request.body);
+    const method = methodNamed(catalog, request);
+    const defaultMethod = methodInForce(observation.position, null, defaults);
+    response.json(evaluateObservation(observation, { catalog, method, defaultMethod }).evaluation);
   });
 
   router.get('/people/:id/looks', async (request, response) => {
     const person = await personOf(context, request, response);
     const query = take(historyQuerySchema, request.query);
+    const { catalog, defaults } = await studio.now();
+    const method = methodNamed(catalog, request);
     const found = await looks.ofPerson(person.id, query.limit + 1, query.before);
     response.json({
-      items: found.slice(0, query.limit).map((look) => historyItem(look, query.method, person.method)),
+      items: found.slice(0, query.limit).map((look) =>
+        historyItem(look, {
+          catalog,
+          method,
+          defaultMethod: methodInForce(look.observation.position, person, defaults),
+        }),
+      ),
       more: found.length > query.limit,
     });
   });
@@ -79,7 +89,7 @@ export function lookRoutes(context: Context): Router {
   router.post('/people/:id/looks', async (request, response) => {
     const person = await personOf(context, request, response);
     const input = take(lookInputSchema, request.body);
-    resolveObservation(input.observation);
+    resolveObservation(input.observation, (await studio.now()).catalog);
     const known = await looks.owner(input.id);
     if (known) {
       if (known.personId !== person.id) throw new HttpProblem(409, 'This look belongs to somebody else');
@@ -118,12 +128,12 @@ export function lookRoutes(context: Context): Router {
   router.get('/looks/:id/evaluation', async (request, response) => {
     const look = await lookOf(request, response);
     const person = await people.find(me(response), look.personId, dayOf(request));
-    const { method } = take(methodQuery, request.query);
+    if (!person) throw notFound('This look');
+    const options = await optionsFor(context, person, look.observation.position, dayOf(request));
     response.json(
       evaluateObservation(look.observation, {
-        method,
-        defaultMethod: person?.method ?? undefined,
-        cautions: person?.cautions,
+        ...options,
+        method: methodNamed(options.catalog!, request),
         mends: look.mends,
         overruled: look.overrule?.cause,
       }).evaluation,

@@ -9,6 +9,7 @@ import {
   peopleQuerySchema,
   personInputSchema,
   personPatchSchema,
+  type PersonPatch,
 } from '../../api/people.js';
 import { invalid, notFound } from '../http/problems.js';
 import { requireRole } from '../http/session.js';
@@ -25,6 +26,19 @@ export function peopleRoutes(context: Context): Router {
   const knownGroup = async (id: string | null | undefined): Promise<void> => {
     if (id && !(await people.groupExists(id)))
       throw invalid([{ path: 'groupId', message: 'is no group of this studio' }]);
+  };
+
+  /** Methods that are named must be in the studio's catalogue, and positions too. */
+  const knownMethods = async (patch: Pick<PersonPatch, 'method' | 'familyMethods'>): Promise<void> => {
+    const { catalog } = await context.studio.now();
+    const isMethod = (id: string): boolean => catalog.methods.some((m) => m.id === id);
+    if (patch.method && !isMethod(patch.method))
+      throw invalid([{ path: 'method', message: `there is no method "${patch.method}"` }]);
+    for (const [family, method] of Object.entries(patch.familyMethods ?? {}))
+      if (!isMethod(method) || !catalog.families.some((f) => f.id === family))
+        throw invalid([
+          { path: `familyMethods.${family}`, message: 'names a position or a method that does not exist' },
+        ]);
   };
 
   router.get('/floor', async (request, response) => {
@@ -45,6 +59,7 @@ export function peopleRoutes(context: Context): Router {
   router.post('/people', coach, async (request, response) => {
     const input = take(personInputSchema, request.body);
     await knownGroup(input.groupId);
+    await knownMethods(input);
     const id = await people.add(input);
     response.status(201).json(await people.find(me(response), id, dayOf(request)));
   });
@@ -55,6 +70,7 @@ export function peopleRoutes(context: Context): Router {
     const person = await personOf(context, request, response);
     const patch = take(personPatchSchema, request.body);
     await knownGroup(patch.groupId);
+    await knownMethods(patch);
     await people.change(person.id, patch);
     response.json(await personOf(context, request, response));
   });

@@ -16,7 +16,7 @@ const route = useRoute();
 const places = computed(() => [
   { name: 'Floor', to: '/', at: ['floor'] },
   { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
-  { name: 'Bench', to: '/bench', at: ['bench', 'look'] },
+  { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen'] },
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);

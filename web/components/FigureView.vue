@@ -1,31 +1,44 @@
 <script setup lang="ts">
-/** A position drawn by the body model. */
-import { computed } from 'vue';
+/** A position drawn by the body model; with a second pose it moves between both, and shows both side by side where motion is not wanted. */
+import { usePreferredReducedMotion, useRafFn } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
-import { figureShapes } from '../../core/body/draw.js';
-import { placeFigure } from '../../core/body/figure.js';
+import { drawPoses } from '../../core/body/draw.js';
 import type { Pose } from '../../core/body/pose.js';
+import { poseBetween } from '../../core/body/range.js';
 
-const props = defineProps<{ pose: Pose; body?: Body; label: string }>();
-const UNIT = 200;
-const drawn = computed(() => {
-  const body = props.body ?? bodyOf();
-  const figure = placeFigure(props.pose, body);
-  const shapes = figureShapes(figure, body, (p) => [p[0] * UNIT, -p[1] * UNIT], UNIT);
-  const points = [
-    figure.vertex,
-    figure.toe,
-    figure.wrist,
-    figure.fingertip,
-    figure.knee,
-    figure.shoulder,
-    figure.far.toe,
-    figure.far.fingertip,
-  ];
-  const xs = points.map((p) => p[0] * UNIT);
-  const top = Math.max(...points.map((p) => p[1] * UNIT));
-  const [x, w] = [Math.min(...xs) - 24, Math.max(...xs) - Math.min(...xs) + 48];
-  return { shapes, box: `${x} ${-top - 24} ${w} ${top + 34}`, floor: `M${x} 3H${x + w}` };
+const props = defineProps<{ pose: Pose; to?: Pose; body?: Body; label: string }>();
+/** There and back, with a pause at both ends, seconds. */
+const PERIOD = 4;
+const STEPS = 24;
+const motion = usePreferredReducedMotion();
+const still = computed(() => motion.value === 'reduce' || !props.to);
+const own = computed(() => props.body ?? bodyOf());
+const drawn = computed(() =>
+  drawPoses(
+    props.to
+      ? Array.from({ length: STEPS + 1 }, (_, i) => poseBetween(props.pose, props.to!, i / STEPS))
+      : [props.pose],
+    own.value,
+  ),
+);
+const at = ref(0);
+const { pause, resume } = useRafFn(
+  ({ timestamp }) => {
+    const phase = (timestamp / 1000 / PERIOD) % 1;
+    const way = Math.min(1, Math.max(0, (phase < 0.5 ? phase : 1 - phase) * 3 - 0.25));
+    at.value = Math.round(way * way * (3 - 2 * way) * STEPS);
+  },
+  { immediate: false },
+);
+watch(still, (no) => (no ? pause() : resume()), { immediate: true });
+const shown = computed(() => {
+  const { frames } = drawn.value;
+  return still.value && props.to ? [frames[0]!, frames[STEPS]!] : [frames[still.value ? 0 : at.value]!];
+});
+const box = computed(() => {
+  const { x, y, width, height } = drawn.value.box;
+  return `${x} ${y} ${width * shown.value.length} ${height}`;
 });
 const TONES = {
   far: 'var(--rule)',
@@ -38,8 +51,10 @@ const TONES = {
 </script>
 
 <template>
-  <svg :viewBox="drawn.box" role="img" :aria-label="label" class="h-full w-full">
-    <path :d="drawn.floor" stroke="var(--soft)" stroke-width="3" />
-    <path v-for="(shape, i) in drawn.shapes" :key="i" :d="shape.path" :fill="TONES[shape.tone]" />
+  <svg :viewBox="box" role="img" :aria-label="label" class="h-full w-full">
+    <path :d="`M${drawn.box.x} 3h${drawn.box.width * shown.length}`" stroke="var(--soft)" stroke-width="3" />
+    <g v-for="(shapes, k) in shown" :key="k" :transform="`translate(${k * drawn.box.width} 0)`">
+      <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="TONES[shape.tone]" />
+    </g>
   </svg>
 </template>

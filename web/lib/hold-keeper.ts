@@ -11,7 +11,7 @@ const holdSchema = z.object({
   relookOf: z.string().nullable(),
   position: z.string(),
   rung: z.string(),
-  method: z.enum(METHOD_IDS),
+  method: z.enum([...METHOD_IDS, '']),
   target: z.number(),
   elbowAhead: z.number().nullable(),
   view: z.enum(VIEWS).default('side'),

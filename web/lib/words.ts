@@ -1,6 +1,6 @@
 /** Words of the catalogue and numbers with their units, as they stand on screens. */
 import { format, formatDistanceToNowStrict, parseISO } from 'date-fns';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from './catalogue.js';
 import type { CautionId, Severity } from '../../core/formats/catalog.js';
 import type { EndReason } from '../../core/formats/observation.js';
 import { measureDefinition } from '../../core/measure/measures.js';

@@ -96,4 +96,8 @@ export const otherFaults: readonly Fault[] = [
     mends: [{ kind: 'cue', say: 'Only unload the floor; a sheet of card would slide under.' }, { kind: 'prop', say: 'A hand above the breastbone that is not to be touched.' }, { kind: 'lever', say: 'Head heavy, brace only.' }] },
   { id: 'leans-sideways', name: 'Leans sideways', pad: 'Leans', families: ['carry'], seen: 'The trunk tips toward or away from the weight, seen from the front.', risk: 'The side that should hold lets itself be hung on.', causes: ['obliques-side', 'lever'],
     mends: [{ kind: 'cue', say: 'Slow step, pause, tall.' }, { kind: 'prop', say: 'A stick down the middle of the back.' }, { kind: 'lever', say: 'Less weight, or one in each hand.' }] },
+  { id: 'weight-shifts', name: 'Weight shifts to a side', pad: 'Shifts', families: ['overhead-squat'], seen: 'From the rear the hips travel to one side on the way down or up.', risk: 'One leg learns the squat, the other watches.', causes: ['ankle-stiff', 'glute-med-weak'],
+    mends: [{ kind: 'cue', say: 'Both heels the same weight, all the way.' }, { kind: 'prop', say: 'A line on the floor between the feet, belt buckle over it.' }, { kind: 'lever', say: 'Half depth with a support.' }] },
+  { id: 'foot-rolls-in', name: 'Foot rolls in', pad: 'Foot rolls in', families: ['overhead-squat', 'single-leg-squat'], seen: 'From the rear the heel tips or the arch flattens.', risk: 'Knee and hip follow the foot inward.', causes: ['calf-short', 'ankle-stiff', 'glute-med-weak'],
+    mends: [{ kind: 'cue', say: 'Grip the floor: heel, little toe, big toe.' }, { kind: 'prop', say: 'A coin under the big toe that stays pressed.' }, { kind: 'lever', say: 'Shallower, with a support.' }] },
 ];

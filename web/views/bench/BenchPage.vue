@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { Camera, Timer } from '@lucide/vue';
 import { computed, defineAsyncComponent, onMounted, reactive, ref, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { historySchema, lookSchema, type HistoryItem, type LookInput } from '../../../api/observations.js';
+import { standingSchema, type Standing } from '../../../api/plans.js';
 import { personSchema, personSummarySchema, type Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { catalog, record, rungOf, rungsOf } from '../../../core/catalog/index.js';
-import type { MethodId } from '../../../core/formats/catalog.js';
+import { record, rungOf, rungsOf } from '../../../core/catalog/index.js';
+import { catalog, studio } from '../../lib/catalogue.js';
+import { METHOD_IDS } from '../../../core/formats/catalog.js';
+import { methodInForce } from '../../../core/judge/method-in-force.js';
 import FigureView from '../../components/FigureView.vue';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
@@ -14,7 +17,7 @@ import { call } from '../../lib/api.js';
 import { storedHold } from '../../lib/hold-keeper.js';
 import { athleteOf } from '../../lib/look.js';
 import { useResource } from '../../lib/resource.js';
-import { cautionName, secondsText } from '../../lib/words.js';
+import { cautionName, methodName, secondsText } from '../../lib/words.js';
 import { useOutbox } from '../../stores/outbox.js';
 import HoldRunner from './HoldRunner.vue';
 import { firstView, SIDED, type BenchSetup } from './setup.js';
@@ -29,6 +32,7 @@ const people = useResource(() => call('/people', personSummarySchema.array()));
 const personId = ref(kept?.personId ?? String(route.query.person ?? ''));
 const person = ref<Person | null>(null);
 const history = ref<HistoryItem[]>([]);
+const standing = ref<Standing | null>(null);
 const problem = ref('');
 const relookOf = ref<string | null>(kept?.relookOf ?? null);
 const mode = ref<'watch' | 'picture'>('watch');
@@ -36,7 +40,7 @@ const running = ref(kept !== null);
 const setup = reactive<BenchSetup>({
   position: kept?.position ?? 'front-plank',
   rung: kept?.rung ?? 'forearm',
-  method: kept?.method ?? 'straight',
+  method: kept?.method ?? '',
   target: kept?.target ?? 40,
   elbowAhead: kept?.elbowAhead ?? null,
   view: kept?.view ?? firstView(kept?.position ?? 'front-plank'),
@@ -52,22 +56,25 @@ function choosePosition(position: string, rung?: string): void {
     elbowAhead: null,
     view: firstView(position),
     side: SIDED.includes(position) ? 'left' : null,
-    method: person.value?.method ?? record(catalog.families, position).defaultMethod,
+    method: '',
   });
 }
 
 async function loadPerson(): Promise<void> {
   person.value = null;
+  standing.value = null;
   history.value = [];
   problem.value = '';
   if (!personId.value) return;
   try {
-    const [found, past] = await Promise.all([
+    const [found, past, stands] = await Promise.all([
       call(`/people/${personId.value}`, personSchema),
       call(`/people/${personId.value}/looks?limit=30`, historySchema),
+      call(`/people/${personId.value}/standing`, standingSchema),
     ]);
     person.value = found;
     history.value = past.items;
+    standing.value = stands;
     if (kept || running.value) return;
     const relook = String(route.query.relook ?? '');
     if (relook) {
@@ -80,7 +87,9 @@ async function loadPerson(): Promise<void> {
       setup.side = before.observation.side ?? setup.side;
       if (before.observation.method) setup.method = before.observation.method;
       mode.value = before.observation.frames.length > 0 ? 'picture' : 'watch';
-    } else if (past.items[0]) choosePosition(past.items[0].position, past.items[0].rung);
+    } else if (catalog.families.some((f) => f.id === route.query.position))
+      choosePosition(String(route.query.position), route.query.rung ? String(route.query.rung) : undefined);
+    else if (past.items[0]) choosePosition(past.items[0].position, past.items[0].rung);
     else choosePosition(setup.position);
   } catch (error) {
     problem.value = (error as Error).message;
@@ -105,6 +114,9 @@ const VIEW_WORDS = {
 } as const;
 const viewWords = (view: keyof typeof VIEW_WORDS): string =>
   view === 'front' && family.value.orientation === 'supine' ? 'From the feet' : VIEW_WORDS[view];
+const inForce = computed(() =>
+  methodName(methodInForce(setup.position, person.value, studio.defaults) ?? family.value.defaultMethod),
+);
 const rung = computed(() => rungOf(catalog, setup.position, setup.rung));
 const barred = computed(() => rung.value.excludedBy.filter((c) => person.value?.cautions.includes(c)));
 const body = computed(() => bodyOf(person.value ? athleteOf(person.value) : {}));
@@ -143,6 +155,14 @@ async function save(input: LookInput): Promise<void> {
         </select>
       </div>
       <PersonTags v-if="person" :person="{ ...person, group: null }" />
+      <p v-if="standing?.stop || standing?.painIn.includes(setup.position)" role="alert" class="note text-sm">
+        {{ standing.stop ?? 'Pain ended the last hold of this position.' }}
+        <RouterLink :to="`/people/${personId}`" class="link">Ask the stop signs</RouterLink> before any load.
+      </p>
+      <p v-else-if="standing?.intakeDue" class="note text-sm">
+        Stop signs {{ standing.intake ? 'were asked long ago' : 'were never asked' }}.
+        <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
+      </p>
       <div>
         <label class="label" for="position">Position</label>
         <select
@@ -194,7 +214,8 @@ async function save(input: LookInput): Promise<void> {
         <div>
           <label class="label" for="method">Method</label>
           <select id="method" v-model="setup.method" class="field">
-            <option v-for="m in catalog.methods" :key="m.id" :value="m.id as MethodId">{{ m.name }}</option>
+            <option value="">{{ inForce }}</option>
+            <option v-for="id in METHOD_IDS" :key="id" :value="id">{{ methodName(id) }}</option>
           </select>
         </div>
         <div>

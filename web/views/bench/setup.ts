@@ -1,5 +1,6 @@
 /** What was set up before a look, and the record that every look starts from. */
-import { catalog, record } from '../../../core/catalog/index.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
 import type { MethodId } from '../../../core/formats/catalog.js';
@@ -10,7 +11,8 @@ import { athleteOf } from '../../lib/look.js';
 export interface BenchSetup {
   position: string;
   rung: string;
-  method: MethodId;
+  /** The coach's choice for this look; empty: the method in force. */
+  method: MethodId | '';
   target: number;
   /** metres; null: as the version has it */
   elbowAhead: number | null;
@@ -37,7 +39,7 @@ export function startRecord(setup: BenchSetup, person: Person | null): Observati
     rung: setup.rung,
     view: setup.view,
     ...(setup.side ? { side: setup.side } : {}),
-    method: setup.method,
+    ...(setup.method ? { method: setup.method } : {}),
     ...(person ? { athlete: athleteOf(person) } : {}),
     picture: { width: 1280, height: 720 },
     frames: [],

@@ -4,8 +4,14 @@ import { Search } from '@lucide/vue';
 import { computed, reactive, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { catalog, rungOf, rungsOf } from '../../../core/catalog/index.js';
+import { rungOf, rungsOf } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
+import { axisReasons } from '../../../core/catalog/axes.js';
+import { figureOf, testFigures } from '../../../core/catalog/figures.js';
 import type { CauseId, Mend } from '../../../core/formats/catalog.js';
+import type { StudioEntry } from '../../../core/formats/entries.js';
+import { measureDefinition } from '../../../core/measure/measures.js';
+import EntryTools from '../../components/EntryTools.vue';
 import FigureView from '../../components/FigureView.vue';
 import LoadState from '../../components/LoadState.vue';
 import { cautionName, drillName, familyName, faultName } from '../../lib/words.js';
@@ -16,6 +22,8 @@ const KINDS = {
   drills: 'Drills',
   tests: 'Quick tests',
   causes: 'Causes',
+  limits: 'Limits',
+  methods: 'Methods',
 } as const;
 type Kind = keyof typeof KINDS;
 const PHASES = { teach: 'teach', ease: 'ease', lengthen: 'lengthen', wake: 'wake', use: 'use' } as const;
@@ -32,13 +40,26 @@ const route = useRoute();
 const router = useRouter();
 const kind = computed<Kind>(() => (String(route.query.kind ?? '') in KINDS ? (route.query.kind as Kind) : 'drills'));
 const chosen = computed(() => String(route.query.id ?? ''));
-const filter = reactive({ words: '', family: String(route.query.family ?? ''), cause: '', phase: '', kit: '' });
+const filter = reactive({
+  words: '',
+  family: String(route.query.family ?? ''),
+  cause: '',
+  phase: '',
+  kit: '',
+  plane: '',
+});
 const go = (next: Record<string, string>): void => void router.replace({ query: next });
-watch(kind, () => Object.assign(filter, { cause: '', phase: '', kit: '' }));
+watch(kind, () => Object.assign(filter, { cause: '', phase: '', kit: '', plane: '' }));
 
 const causeName = (id: string): string => catalog.causes.find((c) => c.id === id)?.name ?? id;
-const kits = [...new Set(catalog.drills.flatMap((d) => d.kit))].sort();
+const kits = computed(() => [...new Set(catalog.drills.flatMap((d) => d.kit))].sort());
 const body = bodyOf();
+/** What a method's choice on an axis means, with a colon before it; '' where the axis has no reasons written. */
+const axisWhy = (axis: string, option: string): string => {
+  const reasons: Readonly<Record<string, { readonly options: Readonly<Record<string, string>> }>> = axisReasons;
+  const why = reasons[axis]?.options[option];
+  return why ? `: ${why}` : '';
+};
 
 const entries = computed(() => {
   const words = filter.words.trim().toLowerCase();
@@ -62,6 +83,18 @@ const entries = computed(() => {
       return catalog.causes
         .filter((c) => fits(`${c.name} ${c.picture}`))
         .map((c) => ({ id: c.id, name: c.name, hint: c.picture }));
+    case 'limits':
+      return catalog.tolerances
+        .filter((t) => fits(`${familyName(t.family)} ${faultName(t.fault)} ${t.measure}`) && inFamily([t.family]))
+        .map((t) => ({
+          id: t.id,
+          name: `${familyName(t.family)}: ${faultName(t.fault)}`,
+          hint: `${measureDefinition(t.measure).name} ${t.side}`,
+        }));
+    case 'methods':
+      return catalog.methods
+        .filter((m) => fits(`${m.name} ${m.summary}`))
+        .map((m) => ({ id: m.id, name: m.name, hint: `up to ${m.cap} s` }));
     default:
       return catalog.drills
         .filter(
@@ -70,9 +103,10 @@ const entries = computed(() => {
             inFamily(d.families) &&
             byCause(Object.keys(d.causes)) &&
             (filter.phase === '' || d.phase === filter.phase) &&
-            (filter.kit === '' || d.kit.includes(filter.kit)),
+            (filter.kit === '' || d.kit.includes(filter.kit)) &&
+            (filter.plane === '' || d.plane === filter.plane),
         )
-        .map((d) => ({ id: d.id, name: d.name, hint: `${d.phase} · ${d.minutes} min` }));
+        .map((d) => ({ id: d.id, name: d.name, hint: `${d.phase} · ${d.plane} · ${d.minutes} min` }));
   }
 });
 const drill = computed(() => (kind.value === 'drills' ? catalog.drills.find((d) => d.id === chosen.value) : undefined));
@@ -82,6 +116,24 @@ const family = computed(() =>
 );
 const test = computed(() => (kind.value === 'tests' ? catalog.tests.find((t) => t.id === chosen.value) : undefined));
 const cause = computed(() => (kind.value === 'causes' ? catalog.causes.find((c) => c.id === chosen.value) : undefined));
+const limit = computed(() =>
+  kind.value === 'limits' ? catalog.tolerances.find((t) => t.id === chosen.value) : undefined,
+);
+const method = computed(() =>
+  kind.value === 'methods' ? catalog.methods.find((m) => m.id === chosen.value) : undefined,
+);
+/** The record on the page as an entry that can be changed; tests, causes and positions are as shipped. */
+const entry = computed((): StudioEntry | null => {
+  if (drill.value) return { kind: 'drills', record: drill.value };
+  if (fault.value) return { kind: 'faults', record: fault.value };
+  if (limit.value) return { kind: 'tolerances', record: limit.value };
+  if (method.value) return { kind: 'methods', record: method.value };
+  return null;
+});
+const figure = computed(() =>
+  drill.value ? figureOf(drill.value) : test.value ? testFigures[test.value.id] : undefined,
+);
+const words = (id: string): string => id.replace(/-/g, ' ');
 const drillsFor = (id: CauseId) =>
   catalog.drills
     .filter((d) => d.causes[id])
@@ -115,18 +167,23 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
           <Search :size="20" aria-hidden="true" class="text-soft absolute top-3 left-3" />
         </div>
         <label class="sr-only" for="lib-family">Position</label>
-        <select v-if="kind !== 'causes'" id="lib-family" v-model="filter.family" class="field">
+        <select v-if="kind !== 'causes' && kind !== 'methods'" id="lib-family" v-model="filter.family" class="field">
           <option value="">Every position</option>
           <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
         </select>
-        <template v-if="kind !== 'positions' && kind !== 'causes'">
+        <template v-if="kind === 'drills' || kind === 'faults' || kind === 'tests'">
           <label class="sr-only" for="lib-cause">Cause</label>
           <select id="lib-cause" v-model="filter.cause" class="field">
             <option value="">Any cause</option>
             <option v-for="c in catalog.causes" :key="c.id" :value="c.id">{{ c.name }}</option>
           </select>
         </template>
-        <div v-if="kind === 'drills'" class="grid grid-cols-2 gap-2">
+        <div v-if="kind === 'drills'" class="grid grid-cols-3 gap-2">
+          <label class="sr-only" for="lib-plane">Plane</label>
+          <select id="lib-plane" v-model="filter.plane" class="field">
+            <option value="">Any plane</option>
+            <option v-for="p in ['forward', 'sideways', 'turning']" :key="p" :value="p">{{ p }}</option>
+          </select>
           <label class="sr-only" for="lib-phase">Phase</label>
           <select id="lib-phase" v-model="filter.phase" class="field">
             <option value="">Any phase</option>
@@ -157,10 +214,20 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
     </section>
 
     <article class="card min-h-64">
+      <div v-if="figure" class="bg-sunk float-right mb-2 ml-4 h-40 w-64 rounded-lg p-2 max-sm:float-none max-sm:ml-0">
+        <FigureView
+          :key="chosen"
+          :pose="figure[0]"
+          :to="figure[1]"
+          :body="body"
+          :label="drill?.name ?? test?.name ?? ''"
+        />
+      </div>
       <template v-if="drill">
         <h2>{{ drill.name }}</h2>
         <p class="text-soft">
-          {{ drill.phase }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.minutes }} min{{
+          {{ drill.phase }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }}, {{ words(drill.limbs) }} ·
+          space: {{ words(drill.space) }} · {{ drill.minutes }} min{{
             drill.kit.length ? ` · ${drill.kit.join(', ').replace(/-/g, ' ')}` : ''
           }}
         </p>
@@ -286,7 +353,58 @@ const link = (k: Kind, id: string) => ({ query: { kind: k, id } });
           </li>
         </ul>
       </template>
+      <template v-else-if="limit">
+        <h2>{{ familyName(limit.family) }}: {{ faultName(limit.fault) }}</h2>
+        <p>
+          {{ measureDefinition(limit.measure).name }} ({{ measureDefinition(limit.measure).unit }}),
+          {{ limit.side }} the limit{{
+            limit.from === 'pose'
+              ? ', counted from the version’s own pose on this body'
+              : limit.from === 'declared'
+                ? ', counted from what was declared'
+                : ''
+          }}{{ limit.rungs ? `; only: ${limit.rungs.map(words).join(', ')}` : '' }}.
+        </p>
+        <table class="figures mt-2">
+          <thead class="text-soft text-left text-sm">
+            <tr>
+              <th scope="col" class="pr-6">For</th>
+              <th v-for="n in ['slight', 'clear', 'gross']" :key="n" scope="col" class="pr-6">{{ n }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(l, option) in limit.limits" :key="option">
+              <th scope="row" class="pr-6 text-left font-semibold">
+                {{ option === 'any' ? 'every method' : `${limit.axis}: ${words(String(option))}` }}
+              </th>
+              <template v-if="l"
+                ><td v-for="(n, i) in l" :key="i" class="pr-6">{{ n }}</td></template
+              >
+              <td v-else colspan="3" class="text-soft">not judged</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+      <template v-else-if="method">
+        <h2>{{ method.name }}</h2>
+        <p>{{ method.summary }}</p>
+        <p class="text-soft figures">Holds up to {{ method.cap }} s, then harder instead of longer.</p>
+        <dl class="mt-2 grid grid-cols-[auto_1fr] gap-x-6">
+          <template v-for="(option, axis) in method.axes" :key="axis"
+            ><dt class="text-soft">{{ axisReasons[axis]?.name ?? words(String(axis)) }}</dt>
+            <dd>
+              <b>{{ words(option) }}</b>{{ axisWhy(axis, option) }}
+            </dd></template
+          >
+        </dl>
+      </template>
       <LoadState v-else :empty="`Choose one of the ${entries.length} on the left.`" />
+      <EntryTools
+        v-if="entry"
+        :entry="entry"
+        :no-copy="entry.kind === 'tolerances' || entry.kind === 'faults'"
+        @made="(id) => go({ kind, ...(id ? { id } : {}) })"
+      />
     </article>
   </div>
 </template>

@@ -1,26 +1,52 @@
 <script setup lang="ts">
-/** The drills chosen for the causes; the coach pins, swaps and sets the minutes, and the choice is made anew at once. */
-import { computed } from 'vue';
-import { catalog, record } from '../../../core/catalog/index.js';
+/** The drills chosen for the causes; the coach pins, swaps, reorders and sets the minutes, and the choice is made anew at once. */
+import { ArrowDown, ArrowUp, GripVertical, Pin } from '@lucide/vue';
+import Sortable from 'sortablejs';
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import type { Look } from '../../../api/observations.js';
+import type { Standing } from '../../../api/plans.js';
+import type { Person } from '../../../api/people.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
+import { figureOf } from '../../../core/catalog/figures.js';
+import { record } from '../../../core/catalog/index.js';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
+import { kindBalance } from '../../../core/prescribe/prescription.js';
+import { placeOf } from '../../../core/prescribe/words.js';
+import FigureView from '../../components/FigureView.vue';
+import { catalog } from '../../lib/catalogue.js';
+import { athleteOf } from '../../lib/look.js';
 import { drillName } from '../../lib/words.js';
-import type { DrillWishes } from './wishes.js';
+import AssignDrills from './AssignDrills.vue';
+import { inHandOrder, type DrillWishes } from './wishes.js';
 
-const props = defineProps<{ detail: EvaluationDetail; faultId: string | null }>();
+const props = defineProps<{
+  detail: EvaluationDetail;
+  faultId: string | null;
+  look: Look;
+  person: Person | null;
+  standing: Standing | null;
+}>();
 const wishes = defineModel<DrillWishes>({ required: true });
-const PLACE: Record<string, string> = {
-  'warm-up': 'in the warm-up',
-  'with-main-lift': 'with a main lift',
-  'between-sets': 'between sets',
-  end: 'at the end',
-  after: 'after the session',
-};
+const body = computed(() => bodyOf(props.person ? athleteOf(props.person) : {}));
 const drills = computed(() =>
-  props.detail.choice.chosen.map((c) => ({ ...c, record: record(catalog.drills, c.drill) })),
+  inHandOrder(props.detail.choice.chosen, wishes.value.order).map((c) => {
+    const drill = record(catalog.drills, c.drill);
+    return { ...c, record: drill, figure: figureOf(drill) };
+  }),
 );
 const barred = computed(() => props.detail.choice.leftOut.filter((l) => l.caution));
 const offered = computed(() => props.detail.choice.leftOut.filter((l) => !l.caution).slice(0, 8));
-const touched = computed(() => wishes.value.pins.length + wishes.value.bans.length > 0);
+const touched = computed(() => wishes.value.pins.length + wishes.value.bans.length + wishes.value.order.length > 0);
+const missing = computed(
+  () => kindBalance(catalog, [...drills.value.map((d) => d.drill), ...(props.standing?.inForce ?? [])]).missing,
+);
+const KIND_WORDS: Record<string, string> = {
+  fold: 'folding',
+  hold: 'holding still',
+  'shape-change': 'changing shape as one piece',
+  'brace-and-breathe': 'brace and breathe',
+  turn: 'turning',
+};
 
 const swap = (id: string): void => {
   wishes.value = { ...wishes.value, pins: wishes.value.pins.filter((p) => p !== id), bans: [...wishes.value.bans, id] };
@@ -28,6 +54,40 @@ const swap = (id: string): void => {
 const take = (id: string): void => {
   wishes.value = { ...wishes.value, pins: [...wishes.value.pins, id], bans: wishes.value.bans.filter((b) => b !== id) };
 };
+const pin = (id: string): void => {
+  const pinned = wishes.value.pins.includes(id);
+  wishes.value = {
+    ...wishes.value,
+    pins: pinned ? wishes.value.pins.filter((p) => p !== id) : [...wishes.value.pins, id],
+  };
+};
+/** Puts the drill at one place on another; drag and the arrow buttons both end here. */
+function move(from: number, to: number): void {
+  const order = drills.value.map((d) => d.drill);
+  const [moved] = order.splice(from, 1);
+  if (!moved || to < 0 || to > order.length) return;
+  order.splice(to, 0, moved);
+  wishes.value = { ...wishes.value, order };
+}
+
+const list = ref<HTMLElement | null>(null);
+let sortable: Sortable | null = null;
+watch(list, (element) => {
+  sortable?.destroy();
+  sortable = element
+    ? Sortable.create(element, {
+        handle: '.grip',
+        animation: window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 150,
+        onEnd: ({ item, oldIndex, newIndex }) => {
+          if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return;
+          // The list is drawn from the order: put the node back and let Vue move it.
+          element.insertBefore(item, element.children[oldIndex + (newIndex < oldIndex ? 1 : 0)] ?? null);
+          move(oldIndex, newIndex);
+        },
+      })
+    : null;
+});
+onBeforeUnmount(() => sortable?.destroy());
 </script>
 
 <template>
@@ -52,14 +112,68 @@ const take = (id: string): void => {
         />
       </label>
       <p v-if="drills.length === 0" class="text-soft">
-        Nothing that would serve fits the minutes and the cautions. Give more minutes, or ask the person’s professional
-        first.
+        Nothing that would serve fits the minutes, the kit and the cautions. Give more minutes, or ask the person’s
+        professional first.
       </p>
     </template>
-    <ol class="divide-rule divide-y">
-      <li v-for="d in drills" :key="d.drill" class="py-2">
+    <ol ref="list" class="divide-rule divide-y">
+      <li v-for="(d, i) in drills" :key="d.drill" class="py-2" :data-drill="d.drill">
+        <div class="flex items-start gap-1">
+          <span class="grip text-soft flex h-11 w-8 shrink-0 cursor-grab items-center" title="Drag to reorder">
+            <GripVertical :size="20" aria-hidden="true" />
+          </span>
+          <h3 class="flex-1 self-center">{{ d.record.name }}</h3>
+          <button
+            class="btn btn-quiet !px-2"
+            :disabled="i === 0"
+            :aria-label="`${d.record.name} up`"
+            @click="move(i, i - 1)"
+          >
+            <ArrowUp :size="18" aria-hidden="true" />
+          </button>
+          <button
+            class="btn btn-quiet !px-2"
+            :disabled="i === drills.length - 1"
+            :aria-label="`${d.record.name} down`"
+            @click="move(i, i + 1)"
+          >
+            <ArrowDown :size="18" aria-hidden="true" />
+          </button>
+        </div>
+        <div class="flex gap-3">
+          <div v-if="d.figure" class="h-16 w-24 shrink-0">
+            <FigureView :pose="d.figure[0]" :to="d.figure[1]" :body="body" :label="d.record.name" />
+          </div>
+          <div class="min-w-0 flex-1">
+            <p class="figures">
+              <b>{{ d.dose.sets }} × {{ d.dose.work }}</b
+              >, {{ d.dose.days }}
+            </p>
+            <p class="text-soft text-sm">
+              {{ placeOf(d.record.place) }} · tempo {{ d.dose.tempo }} · rest {{ d.dose.rest }}
+            </p>
+          </div>
+        </div>
+        <p v-for="c in d.changes" :key="c" class="tag tag-caution mt-1">{{ c }}</p>
         <div class="flex items-start gap-2">
-          <h3 class="flex-1">{{ d.record.name }}</h3>
+          <details class="flex-1 text-sm">
+            <summary class="min-h-[44px] content-center font-semibold">How, and why this one</summary>
+            <ol class="list-decimal pl-5">
+              <li v-for="step in d.record.how" :key="step">{{ step }}</li>
+            </ol>
+            <p class="mt-1"><b>Breath:</b> {{ d.record.breath }}</p>
+            <p class="mt-1"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
+            <p class="figures mt-1"><b>Why:</b> {{ d.why }}.</p>
+          </details>
+          <button
+            class="btn btn-quiet !px-2"
+            :class="{ 'btn-on': wishes.pins.includes(d.drill) }"
+            :aria-pressed="wishes.pins.includes(d.drill)"
+            :aria-label="`Keep ${d.record.name} whatever else changes`"
+            @click="pin(d.drill)"
+          >
+            <Pin :size="18" aria-hidden="true" />
+          </button>
           <button
             class="link min-h-[44px] text-sm"
             :aria-label="`Swap ${d.record.name} for the next best`"
@@ -68,25 +182,13 @@ const take = (id: string): void => {
             Swap
           </button>
         </div>
-        <p class="figures">
-          <b>{{ d.dose.sets }} × {{ d.dose.work }}</b
-          >, {{ d.dose.days }}
-        </p>
-        <p class="text-soft text-sm">{{ PLACE[d.record.place] }} · tempo {{ d.dose.tempo }} · rest {{ d.dose.rest }}</p>
-        <p v-for="c in d.changes" :key="c" class="tag tag-caution mt-1">{{ c }}</p>
-        <p class="mt-1 text-sm"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
-        <details class="text-sm">
-          <summary class="min-h-[44px] content-center font-semibold">How, and why this one</summary>
-          <ol class="list-decimal pl-5">
-            <li v-for="step in d.record.how" :key="step">{{ step }}</li>
-          </ol>
-          <p class="mt-1"><b>Breath:</b> {{ d.record.breath }}</p>
-          <p class="figures mt-1"><b>Why:</b> {{ d.why }}.</p>
-        </details>
       </li>
     </ol>
+    <p v-if="drills.length && missing.length" class="text-soft text-sm">
+      Not in this week’s drills: {{ missing.map((k) => KIND_WORDS[k]).join(', ') }}.
+    </p>
     <details v-if="offered.length" class="text-sm">
-      <summary class="min-h-[44px] content-center">What else there is</summary>
+      <summary class="min-h-[44px] content-center">What else there is, and why it was left out</summary>
       <ul class="divide-rule divide-y">
         <li v-for="l in offered" :key="l.drill" class="flex items-center gap-2">
           <span class="flex-1"
@@ -104,8 +206,21 @@ const take = (id: string): void => {
         <li v-for="l in barred" :key="l.drill">{{ drillName(l.drill) }}: {{ l.why }}</li>
       </ul>
     </details>
-    <button v-if="touched" class="link min-h-[44px] text-sm" @click="wishes = { ...wishes, pins: [], bans: [] }">
+    <button
+      v-if="touched"
+      class="link min-h-[44px] text-sm"
+      @click="wishes = { ...wishes, pins: [], bans: [], order: [] }"
+    >
       Back to the best choice
     </button>
+    <AssignDrills
+      v-if="drills.length && person"
+      :family="detail.family.id"
+      :method="detail.method.name"
+      :causes="detail.evaluation.causes"
+      :chosen="drills"
+      :look-id="look.id"
+      :person="person"
+    />
   </section>
 </template>

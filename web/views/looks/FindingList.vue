@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
-import { catalog, record } from '../../../core/catalog/index.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import SeverityKnots from '../../components/SeverityKnots.vue';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { measureText, secondsText, sureText } from '../../lib/words.js';

@@ -10,9 +10,10 @@ import {
   type Look,
   type MendTried,
 } from '../../../api/observations.js';
+import { standingSchema, type Standing } from '../../../api/plans.js';
 import { personSchema, type Person } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
-import { FELT_SITES, type CauseId, type MethodId } from '../../../core/formats/catalog.js';
+import { catalog } from '../../lib/catalogue.js';
+import { FELT_SITES, type CauseId } from '../../../core/formats/catalog.js';
 import { STATED_FROM } from '../../../core/judge/judge.js';
 import HoldTimeline from '../../components/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
@@ -34,7 +35,7 @@ import WhyPanel from './WhyPanel.vue';
 const props = defineProps<{ id: string }>();
 const session = useSession();
 const outbox = useOutbox();
-const method = ref<MethodId | ''>('');
+const method = ref('');
 const deleted = ref(false);
 const { error, run } = useAction();
 
@@ -56,7 +57,8 @@ function waitingLook(): Look | null {
 }
 const look = useResource(async () => waitingLook() ?? (await call(`/looks/${props.id}`, lookSchema)));
 const person = ref<Person | null>(null);
-const wishes = ref<DrillWishes>({ minutes: 20, pins: [], bans: [] });
+const wishes = ref<DrillWishes>({ minutes: 20, pins: [], bans: [], order: [] });
+const standing = ref<Standing | null>(null);
 /** Mends answered on this page, before the server has them. */
 const tried = ref<MendTried[] | null>(null);
 async function load(): Promise<void> {
@@ -66,6 +68,7 @@ async function load(): Promise<void> {
 }
 async function loadPast(): Promise<void> {
   const id = look.value.value?.personId;
+  if (id) standing.value = await call(`/people/${id}/standing`, standingSchema).catch(() => null);
   if (id) past.value = (await call(`/people/${id}/looks?limit=50`, historySchema).catch(() => ({ items: [] }))).items;
 }
 onMounted(async () => {
@@ -93,13 +96,24 @@ const detail = computed(() => {
     ? evaluateFor(value.observation, person.value, method.value || undefined, {
         mends: tried.value ?? value.mends,
         overruled: value.overrule?.cause,
-        ...wishes.value,
+        minutes: wishes.value.minutes,
+        pins: wishes.value.pins,
+        bans: wishes.value.bans,
+        standing: standing.value,
+        weekKinds: (standing.value?.inForce ?? []).flatMap((d) => catalog.drills.find((r) => r.id === d)?.kind ?? []),
       })
     : null;
 });
 const hold = computed(() => detail.value?.evaluation.hold ?? null);
 const top = computed(() => detail.value?.evaluation.findings.find((f) => f.probability >= STATED_FROM) ?? null);
 const pain = computed(() => hold.value?.endedBy === 'pain');
+const stopped = computed(() =>
+  standing.value?.stop
+    ? standing.value.stop
+    : standing.value?.painIn.includes(detail.value?.family.id ?? '')
+      ? 'Pain ended a hold of this position.'
+      : '',
+);
 const line = computed(() => detail.value?.evaluation.measures.find((m) => m.id === 'hip-line'));
 const cautionsHere = computed(() => catalog.cautions.filter((c) => person.value?.cautions.includes(c.id)));
 
@@ -284,7 +298,18 @@ async function restore(): Promise<void> {
           :worked="workedBefore"
           @tried="tried = $event"
         />
-        <DrillList v-if="!pain" v-model="wishes" :detail="detail" :fault-id="top?.fault ?? null" />
+        <p v-if="stopped && !pain" role="alert" class="note">
+          {{ stopped }} Drills are not proposed until the stop signs are asked again and clear.
+        </p>
+        <DrillList
+          v-if="!pain && !stopped"
+          v-model="wishes"
+          :detail="detail"
+          :fault-id="top?.fault ?? null"
+          :look="look.value.value"
+          :person="person"
+          :standing="standing"
+        />
       </div>
     </div>
   </template>

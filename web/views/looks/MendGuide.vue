@@ -4,7 +4,8 @@ import { computed, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { MEND_RESULTS, type Look, type MendResult, type MendTried } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
-import { catalog, record } from '../../../core/catalog/index.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import type { Mend, Method } from '../../../core/formats/catalog.js';
 import { useOutbox } from '../../stores/outbox.js';
 

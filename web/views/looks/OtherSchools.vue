@@ -3,9 +3,10 @@
 import { computed } from 'vue';
 import type { Person } from '../../../api/people.js';
 import { axisReasons } from '../../../core/catalog/axes.js';
-import { catalog, record } from '../../../core/catalog/index.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
-import type { Method, MethodId } from '../../../core/formats/catalog.js';
+import type { Method } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { evaluateFor } from '../../lib/look.js';
 import { faultName } from '../../lib/words.js';
@@ -21,7 +22,7 @@ const others = computed(() =>
   catalog.methods
     .filter((m) => m.id !== props.detail.method.id)
     .map((method) => {
-      const detail = evaluateFor(props.observation, props.person, method.id as MethodId);
+      const detail = evaluateFor(props.observation, props.person, method.id);
       const fault = detail.evaluation.findings.find((f) => f.probability >= 0.8)?.fault;
       const differs = (Object.keys(axisReasons) as (keyof Method['axes'])[]).flatMap((axis) => {
         const [mine, theirs] = [props.detail.method.axes[axis], method.axes[axis]];

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Why it happens: the causes that fit best, what moved them, and the one quick test that would tell most. */
 import { computed, ref } from 'vue';
-import { catalog, record } from '../../../core/catalog/index.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';

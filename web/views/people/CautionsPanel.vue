@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
 import { personSchema, type CautionInput, type Person, type PersonCaution } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import { call, today } from '../../lib/api.js';
 import { useAction } from '../../lib/resource.js';
 import { cautionName, dayText } from '../../lib/words.js';

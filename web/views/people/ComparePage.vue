@@ -3,8 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { lookSchema, type Look } from '../../../api/observations.js';
 import { personSchema } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
-import type { MethodId } from '../../../core/formats/catalog.js';
+import { catalog } from '../../lib/catalogue.js';
 import HoldTimeline from '../../components/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
 import PictureLines from '../../components/PictureLines.vue';
@@ -18,7 +17,7 @@ import { measureDefinition } from '../../../core/measure/measures.js';
 
 const props = defineProps<{ id: string }>();
 const route = useRoute();
-const method = ref<MethodId | ''>('');
+const method = ref('');
 const pair = useResource(async () => {
   const get = (key: string): Promise<Look> => call(`/looks/${String(route.query[key])}`, lookSchema);
   const [person, then, now] = await Promise.all([call(`/people/${props.id}`, personSchema), get('then'), get('now')]);

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { historySchema, lookSchema, type HistoryItem } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import LoadState from '../../components/LoadState.vue';
 import SeverityKnots from '../../components/SeverityKnots.vue';
 import TautLine from '../../components/TautLine.vue';
@@ -18,6 +18,7 @@ import {
   secondsText,
   SEVERITY_LEVEL,
 } from '../../lib/words.js';
+import TakeoverTrend from './TakeoverTrend.vue';
 import { useOutbox } from '../../stores/outbox.js';
 
 const CleanChart = defineAsyncComponent(() => import('./CleanChart.vue'));
@@ -127,6 +128,7 @@ const says = (item: HistoryItem): string =>
     <LoadState v-if="history.value.value && items.length === 0" empty="No looks yet.">
       <RouterLink :to="`/bench?person=${person.id}`" class="btn btn-main mt-2">Take the first look</RouterLink>
     </LoadState>
+    <TakeoverTrend :items="items" />
     <CleanChart v-if="items.some((i) => i.clean !== null)" :items="items" />
     <ul class="divide-rule mt-2 divide-y">
       <li v-for="item in items" :key="item.id" class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">

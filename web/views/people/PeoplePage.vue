@@ -4,7 +4,7 @@ import { useDebounceFn } from '@vueuse/core';
 import { onMounted, reactive, ref, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { groupSchema, personSchema, personSummarySchema, type PersonInput } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../lib/catalogue.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { call } from '../../lib/api.js';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue';
+import type { MethodChoice as MethodsOf } from '../../../core/judge/method-in-force.js';
 import { groupSchema, type Group, type Person, type PersonInput } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
+import KitPicker from '../../components/KitPicker.vue';
+import MethodChoice from '../../components/MethodChoice.vue';
 import { call, wordsOf } from '../../lib/api.js';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../lib/units.js';
 import { useSettings } from '../../stores/settings.js';
@@ -24,7 +26,8 @@ interface Form {
   mass: number | '';
   sex: PersonInput['sex'];
   goal: string;
-  method: string;
+  methods: MethodsOf;
+  kit: readonly string[] | null;
   notes: string;
 }
 const fill = (): Form => ({
@@ -35,7 +38,8 @@ const fill = (): Form => ({
   mass: props.person?.mass ? massToForm(props.person.mass, settings.units) : '',
   sex: props.person?.sex ?? 'unspecified',
   goal: props.person?.goal ?? '',
-  method: props.person?.method ?? '',
+  methods: { method: props.person?.method ?? null, familyMethods: props.person?.familyMethods ?? {} },
+  kit: props.person?.kit ?? null,
   notes: props.person?.notes ?? '',
 });
 const form = reactive(fill());
@@ -58,7 +62,9 @@ function save(): void {
     mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
     sex: form.sex,
     goal: form.goal,
-    method: (form.method || null) as PersonInput['method'],
+    method: form.methods.method,
+    familyMethods: { ...form.methods.familyMethods },
+    kit: form.kit && [...form.kit],
     notes: form.notes,
   });
 }
@@ -127,12 +133,12 @@ async function addGroup(): Promise<void> {
       ><input id="p-goal" v-model="form.goal" class="field" maxlength="200" />
     </div>
     <div class="sm:col-span-2">
-      <label class="label" for="p-method">Method</label>
-      <select id="p-method" v-model="form.method" class="field">
-        <option value="">As the position’s default</option>
-        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">{{ m.name }}</option>
-      </select>
+      <MethodChoice v-model="form.methods" id-prefix="p" none="As the studio or the position has it" />
     </div>
+    <details class="sm:col-span-2 lg:col-span-4">
+      <summary class="min-h-[44px] content-center font-semibold">Kit at hand</summary>
+      <KitPicker v-model="form.kit" id-prefix="p" everything="All the room has" />
+    </details>
     <div class="sm:col-span-2 lg:col-span-4">
       <label class="label" for="p-notes">Notes</label
       ><textarea id="p-notes" v-model="form.notes" class="field" rows="2" maxlength="4000"></textarea>

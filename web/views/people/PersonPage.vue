@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Archive, Pencil, Timer } from '@lucide/vue';
-import { onMounted, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { RouterLink } from 'vue-router';
+import { standingSchema } from '../../../api/plans.js';
 import { groupSchema, personSchema, type Person, type PersonPatch } from '../../../api/people.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
@@ -14,6 +15,9 @@ import { useSettings } from '../../stores/settings.js';
 import CautionsPanel from './CautionsPanel.vue';
 import ConsentsPanel from './ConsentsPanel.vue';
 import HistoryPanel from './HistoryPanel.vue';
+import IntakePanel from './IntakePanel.vue';
+import PrescriptionsPanel from './PrescriptionsPanel.vue';
+import ScreensPanel from './ScreensPanel.vue';
 import PersonForm from './PersonForm.vue';
 
 const props = defineProps<{ id: string }>();
@@ -23,7 +27,10 @@ const person = useResource(() => call(`/people/${props.id}`, personSchema));
 const groups = useResource(() => call('/groups', groupSchema.array()));
 const editing = ref(false);
 const { busy, error, run } = useAction();
-onMounted(() => Promise.all([person.load(), groups.load()]));
+const standing = useResource(() => call(`/people/${props.id}/standing`, standingSchema));
+/** Assigned drills are read anew when the cautions change: their warnings follow. */
+const cautionsKey = computed(() => (person.value.value?.cautions ?? []).join());
+onMounted(() => Promise.all([person.load(), groups.load(), standing.load()]));
 
 const take = (next: Person): void => {
   person.value.value = next;
@@ -93,10 +100,19 @@ async function change(patch: PersonPatch): Promise<void> {
           </dl>
           <p v-if="person.value.value.notes" class="mt-2 whitespace-pre-line">{{ person.value.value.notes }}</p>
         </section>
+        <IntakePanel
+          :person="person.value.value"
+          :standing="standing.value.value"
+          @asked="standing.value.value = $event"
+        />
         <CautionsPanel :person="person.value.value" @changed="take" />
         <ConsentsPanel :person="person.value.value" @changed="take" />
       </div>
-      <HistoryPanel :person="person.value.value" />
+      <div class="min-w-0 space-y-4">
+        <PrescriptionsPanel :key="cautionsKey" :person="person.value.value" />
+        <ScreensPanel :person="person.value.value" />
+        <HistoryPanel :person="person.value.value" />
+      </div>
     </div>
   </template>
 </template>

@@ -1,15 +1,46 @@
 <script setup lang="ts">
-import { onMounted, reactive, ref } from 'vue';
+import { onMounted, reactive, ref, watch } from 'vue';
+import { RouterLink } from 'vue-router';
 import { accountSchema, type Account } from '../../../api/accounts.js';
 import { ROLES, type Role } from '../../../api/common.js';
 import { groupSchema } from '../../../api/people.js';
-import { catalog } from '../../../core/catalog/index.js';
+import { studioCatalogueSchema } from '../../../api/studio.js';
+import type { CautionId } from '../../../core/formats/catalog.js';
+import type { MethodChoice as MethodsOf } from '../../../core/judge/method-in-force.js';
+import EntryTools from '../../components/EntryTools.vue';
+import KitPicker from '../../components/KitPicker.vue';
+import MethodChoice from '../../components/MethodChoice.vue';
+import { catalog, studio, takeCatalogue } from '../../lib/catalogue.js';
+import { methodName } from '../../lib/words.js';
 import LoadState from '../../components/LoadState.vue';
 import { call } from '../../lib/api.js';
 import { useAction, useResource } from '../../lib/resource.js';
 import { useSession } from '../../stores/session.js';
 
 const session = useSession();
+const open = ref<string | null>(null);
+const methods = ref<MethodsOf>({ method: studio.defaults.method, familyMethods: studio.defaults.familyMethods });
+const kit = ref<readonly string[] | null>(studio.defaults.kit);
+const kept = ref(false);
+watch(
+  () => studio.defaults,
+  (d) => {
+    methods.value = { method: d.method, familyMethods: d.familyMethods };
+    kit.value = d.kit;
+  },
+);
+const leftOut = (id: CautionId): number =>
+  [...catalog.drills, ...catalog.tests, ...catalog.rungs].filter((r) => r.excludedBy.includes(id)).length;
+async function saveDefaults(): Promise<void> {
+  kept.value = await run(async () =>
+    takeCatalogue(
+      await call('/studio/defaults', studioCatalogueSchema, {
+        method: 'PUT',
+        body: { ...methods.value, kit: kit.value },
+      }),
+    ),
+  );
+}
 const accounts = useResource(() => call('/accounts', accountSchema.array()));
 const groups = useResource(() => call('/groups', groupSchema.array()));
 const { busy, error, run } = useAction();
@@ -117,29 +148,49 @@ const SEES: Record<Role, string> = {
     </ul>
   </section>
   <p v-else class="note mt-3">Accounts are kept by the studio’s owner.</p>
-  <section class="card mt-4" aria-labelledby="methods">
-    <h2 id="methods">Methods</h2>
+  <section class="card mt-4" aria-labelledby="defaults">
+    <h2 id="defaults">Defaults</h2>
     <p class="text-soft">
-      Targets, limits and cues follow from the method. A look keeps what was seen; another method judges it anew.
+      What stands where neither the look nor the person says otherwise. A look keeps what was seen; another method
+      judges it anew at once. Methods are read and copied in the
+      <RouterLink to="/library?kind=methods" class="link">library</RouterLink>.
     </p>
-    <ul class="mt-2 grid gap-3 md:grid-cols-2">
-      <li v-for="m in catalog.methods" :key="m.id">
-        <h3>{{ m.name }}</h3>
-        <p>{{ m.summary }}</p>
-        <p class="text-soft figures text-sm">holds up to {{ m.cap }} s, then harder instead of longer</p>
-      </li>
-    </ul>
+    <form v-if="session.isOwner" class="mt-2 grid gap-4 lg:grid-cols-2" @submit.prevent="saveDefaults">
+      <MethodChoice v-model="methods" id-prefix="s" none="Each position’s own" />
+      <div>
+        <p class="label">Kit room</p>
+        <KitPicker v-model="kit" id-prefix="s" everything="All kit that drills and tests ask for" />
+      </div>
+      <div class="flex items-center gap-3 lg:col-span-2">
+        <button class="btn btn-main" :disabled="busy">Keep the defaults</button>
+        <span v-if="kept" role="status">Kept.</span>
+      </div>
+    </form>
+    <p v-else>
+      Method: {{ studio.defaults.method ? methodName(studio.defaults.method) : 'each position’s own' }}. The owner sets
+      it.
+    </p>
   </section>
   <section class="card mt-4" aria-labelledby="cautions">
     <h2 id="cautions">Cautions</h2>
     <p class="text-soft">
-      General cautions, not medical advice. Local rules, the hall’s own policy and licensed practice come first.
+      General cautions, not medical advice; the studio edits the table to its own policy. Local rules, the hall’s policy
+      and licensed practice come first.
     </p>
-    <dl class="mt-2 grid gap-x-6 gap-y-2 md:grid-cols-2">
-      <div v-for="c in catalog.cautions" :key="c.id">
-        <dt class="font-semibold">{{ c.name }}</dt>
-        <dd>{{ c.effect }}</dd>
-      </div>
-    </dl>
+    <ul class="divide-rule mt-2 divide-y">
+      <li v-for="c in catalog.cautions" :key="c.id" class="py-2">
+        <div class="flex items-start gap-3">
+          <div class="flex-1">
+            <h3>{{ c.name }}</h3>
+            <p>{{ c.effect }}</p>
+            <p class="text-soft figures text-sm">leaves out {{ leftOut(c.id) }} drills, tests and versions</p>
+          </div>
+          <button class="btn" :aria-expanded="open === c.id" @click="open = open === c.id ? null : c.id">
+            {{ open === c.id ? 'Close' : 'Open' }}
+          </button>
+        </div>
+        <EntryTools v-if="open === c.id" :entry="{ kind: 'cautions', record: c }" no-copy />
+      </li>
+    </ul>
   </section>
 </template>

@@ -1,0 +1,119 @@
+/** Prescriptions, intakes and movement screens. */
+import { z } from 'zod';
+import { CAUSE_IDS, doseSchema } from '../core/formats/catalog.js';
+import { testPatchSchema, testsSchema } from '../core/formats/observation.js';
+import { daySchema, idSchema, instantSchema, words } from './common.js';
+
+export const prescribedDrillSchema = z.strictObject({
+  drill: z.string().min(1).max(60),
+  dose: doseSchema,
+  why: words(400),
+  changes: z.array(words(600)).max(20),
+  minutes: z.number().positive().max(20),
+});
+export const prescriptionInputSchema = z
+  .strictObject({
+    /** The series this is a new version of; a new series when null. */
+    series: idSchema.nullable().default(null),
+    lookId: idSchema.nullable().default(null),
+    family: z.string().min(1).max(60),
+    /** Name of the method it was made by, as it was then. */
+    method: words(80),
+    causes: z.array(z.strictObject({ cause: z.enum(CAUSE_IDS), probability: z.number().min(0).max(1) })).max(30),
+    items: z.array(prescribedDrillSchema).min(1, 'needs a drill').max(8),
+    note: words(600).default(''),
+    startsOn: daySchema,
+    relookOn: daySchema,
+  })
+  .refine((p) => p.relookOn >= p.startsOn, { path: ['relookOn'], message: 'is before the start' });
+export type PrescriptionInput = z.infer<typeof prescriptionInputSchema>;
+
+export const prescriptionSchema = z.object({
+  id: idSchema,
+  series: idSchema,
+  version: z.number().int(),
+  /** Whether this is the newest version of its series. */
+  newest: z.boolean(),
+  lookId: idSchema.nullable(),
+  family: z.string(),
+  method: z.string(),
+  causes: z.array(z.object({ cause: z.enum(CAUSE_IDS), probability: z.number() })),
+  items: z.array(prescribedDrillSchema),
+  note: z.string(),
+  startsOn: daySchema,
+  relookOn: daySchema,
+  endedOn: daySchema.nullable(),
+  by: z.string(),
+  at: z.string(),
+  /** Derived when read, from the cautions in force today. */
+  warnings: z.array(z.object({ drill: z.string(), kind: z.enum(['excluded', 'change', 'gone']), says: z.string() })),
+});
+export type Prescription = z.infer<typeof prescriptionSchema>;
+
+export const intakeInputSchema = z.strictObject({
+  answers: z.record(z.string().max(40), z.boolean()),
+  note: words(1000).default(''),
+});
+export type IntakeInput = z.infer<typeof intakeInputSchema>;
+export const intakeSchema = z.object({
+  id: idSchema,
+  day: daySchema,
+  /** Stop signs answered with yes. */
+  yes: z.array(z.string()),
+  advice: z.string(),
+  note: z.string(),
+  by: z.string(),
+});
+export type Intake = z.infer<typeof intakeSchema>;
+
+export const SCREEN_IDS = ['overhead-squat', 'single-leg-squat'] as const;
+const count = z.number().int().min(0).max(60);
+export const screenRecordSchema = z.strictObject({
+  screen: z.enum(SCREEN_IDS),
+  reps: z.record(z.string().max(40), count),
+  counts: z.record(z.string().max(80), count),
+  wideStance: z.boolean(),
+  supported: z.boolean(),
+  tests: testsSchema,
+});
+export const screenInputSchema = z
+  .strictObject({ id: idSchema, doneAt: instantSchema, record: screenRecordSchema, note: words(1000).default('') })
+  .superRefine((input, context) => {
+    for (const [key, seen] of Object.entries(input.record.counts)) {
+      const reps = input.record.reps[key.split('/')[0]!] ?? 0;
+      if (seen > reps)
+        context.addIssue({
+          code: 'custom',
+          path: ['record', 'counts', key],
+          message: `is more than the ${reps} reps done`,
+        });
+    }
+  });
+export type ScreenInput = z.infer<typeof screenInputSchema>;
+export const screenSchema = z.object({
+  id: idSchema,
+  doneAt: z.string(),
+  record: screenRecordSchema,
+  note: z.string(),
+  by: z.string(),
+});
+export type Screening = z.infer<typeof screenSchema>;
+
+/** What the next look at a person should know beside its own record. */
+export const standingSchema = z.object({
+  /** A stop sign was answered with yes and not taken back by a later asking. */
+  stop: z.string().nullable(),
+  /** Positions whose last hold ended by pain, with no clear asking since. */
+  painIn: z.array(z.string()),
+  intakeDue: z.boolean(),
+  intake: intakeSchema.nullable(),
+  history: z.object({
+    screen: z.array(z.string()),
+    tests: testPatchSchema,
+    sides: z.enum(['even', 'left-worse', 'right-worse']).nullable(),
+  }),
+  /** Drills of the last two weeks' prescriptions, and those in force. */
+  recent: z.array(z.string()),
+  inForce: z.array(z.string()),
+});
+export type Standing = z.infer<typeof standingSchema>;

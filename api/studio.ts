@@ -1,0 +1,45 @@
+/** The studio's own catalogue entries, its defaults, and who changed what. */
+import { z } from 'zod';
+import { ENTRY_KINDS, ENTRY_SCHEMAS, type EntryKind, type StudioEntry } from '../core/formats/entries.js';
+
+const records = z.union(ENTRY_KINDS.map((kind) => ENTRY_SCHEMAS[kind]) as unknown as [z.ZodType, z.ZodType]);
+
+export const entryParams = z.object({
+  kind: z.enum(ENTRY_KINDS),
+  key: z.string().regex(/^[a-z0-9-]+(\.[a-z0-9-]+)?$/, 'must be an entry’s id'),
+});
+
+export const defaultsSchema = z.strictObject({
+  /** Method for everything; null: each position's own. */
+  method: z.string().max(60).nullable(),
+  /** Method for single positions. */
+  familyMethods: z.record(z.string().max(60), z.string().max(60)),
+  /** Kit in the room; null: all of it. */
+  kit: z.array(z.string().max(40)).max(60).nullable(),
+});
+export type StudioDefaults = z.infer<typeof defaultsSchema>;
+
+export const entrySchema = z.object({
+  kind: z.enum(ENTRY_KINDS),
+  key: z.string(),
+  record: records as z.ZodType<StudioEntry['record']>,
+  by: z.string(),
+  at: z.string(),
+});
+export type Entry = z.infer<typeof entrySchema>;
+
+export const studioCatalogueSchema = z.object({ entries: z.array(entrySchema), defaults: defaultsSchema });
+export type StudioCatalogue = z.infer<typeof studioCatalogueSchema>;
+
+export const entryChangeSchema = z.object({
+  id: z.string(),
+  /** null: the shipped record was restored, or the studio's own taken away */
+  record: z.unknown().nullable(),
+  by: z.string(),
+  at: z.string(),
+});
+export type EntryChange = z.infer<typeof entryChangeSchema>;
+
+/** A record of a kind, checked by the kind's own schema. */
+export const recordOf = (kind: EntryKind): z.ZodType<StudioEntry['record']> =>
+  ENTRY_SCHEMAS[kind] as unknown as z.ZodType<StudioEntry['record']>;

@@ -1,0 +1,325 @@
+import { STRAIGHT, type Pose } from '../body/pose.js';
+import type { Drill } from '../formats/catalog.js';
+import { otherRungs } from './rungs-other.js';
+import { rungs } from './rungs.js';
+
+/** One pose, or the two ends of a movement. */
+export type Figure = readonly [Pose] | readonly [Pose, Pose];
+
+const of = (place: string, over: Partial<Pose> = {}): Pose => {
+  const [family, id] = place.split('/');
+  const found = [...rungs, ...otherRungs].find((r) => r.family === family && r.id === id);
+  if (!found) throw new RangeError(`the catalogue has no version ${place}`);
+  return { ...found.pose, ...over };
+};
+
+const lie: Pose = {
+  ...STRAIGHT,
+  orientation: 'supine',
+  hip: 58,
+  knee: 108,
+  shoulder: 8,
+  ankle: 100,
+  contacts: [{ at: 'lowback' }],
+};
+const flatLie: Pose = {
+  ...STRAIGHT,
+  orientation: 'supine',
+  hip: 2,
+  shoulder: 8,
+  ankle: 110,
+  contacts: [{ at: 'lowback' }],
+};
+const tabletop: Pose = { ...lie, hip: 90, knee: 90, shoulder: 90 };
+const fours = of('all-fours/floor');
+const elbowsFours: Pose = { ...fours, trunk: -8, hip: 98, elbow: 90, support: { joint: 'elbow', ahead: 0 } };
+const proneLie: Pose = { ...STRAIGHT, shoulder: 10, ankle: 160, contacts: [{ at: 'hip' }] };
+const stand: Pose = { ...STRAIGHT, orientation: 'upright', trunk: 90, shoulder: 4, contacts: [{ at: 'heel' }] };
+const sit: Pose = {
+  ...STRAIGHT,
+  orientation: 'upright',
+  trunk: 84,
+  hip: 92,
+  shoulder: 20,
+  ankle: 95,
+  contacts: [{ at: 'hip' }],
+};
+const halfKneel: Pose = {
+  ...STRAIGHT,
+  orientation: 'upright',
+  trunk: 90,
+  hip: -4,
+  knee: 92,
+  ankle: 172,
+  shoulder: 6,
+  far: { hip: 98, knee: 98, ankle: 90 },
+  contacts: [{ at: 'knee' }],
+};
+const bridge: Pose = {
+  ...STRAIGHT,
+  orientation: 'supine',
+  trunk: -27,
+  hip: -4,
+  knee: 112,
+  ankle: 96,
+  shoulder: 30,
+  neck: -24,
+  contacts: [{ at: 'heel' }],
+};
+const hang = of('front-lever/active-hang');
+const wallHands: Pose = {
+  ...STRAIGHT,
+  orientation: 'upright',
+  trunk: 78,
+  shoulder: 84,
+  hip: 0,
+  ankle: 78,
+  contacts: [{ at: 'heel' }],
+};
+const hinge: Pose = { ...stand, trunk: 32, hip: 62, knee: 12, ankle: 86, shoulder: 50 };
+const overBall: Pose = {
+  ...STRAIGHT,
+  trunk: 6,
+  shoulder: 40,
+  hip: 20,
+  knee: 10,
+  ankle: 120,
+  contacts: [{ at: 'hip', height: 0.42 }],
+};
+const sideLie: Pose = { ...STRAIGHT, shoulder: 168, elbow: 10, ankle: 150, contacts: [{ at: 'hip' }] };
+const roller: Pose = { ...proneLie, trunk: 14, shoulder: 80, elbow: 90, hip: -10, contacts: [{ at: 'elbow' }] };
+const seatedRoll: Pose = { ...sit, trunk: 112, hip: 68, shoulder: -40, contacts: [{ at: 'hip' }] };
+const squat = of('overhead-squat/free');
+
+/** What a drill looks like: one pose for a hold, two for a movement. */
+export const drillFigures: Readonly<Record<string, Figure>> = {
+  'find-the-middle': [
+    { ...lie, pelvicTilt: 8, lumbar: -6 },
+    { ...lie, pelvicTilt: -8 },
+  ],
+  'flattening-breath': [{ ...lie, pelvicTilt: -8 }],
+  'seat-squeeze-plank': [of('front-plank/knees', { hip: 12 }), of('front-plank/knees')],
+  'wall-plank': [{ ...wallHands, elbow: 60, shoulder: 92 }],
+  'stick-line': [fours],
+  'all-fours-reach': [
+    { ...fours, bladePush: 2, thoracic: -6 },
+    { ...fours, bladePush: 14, thoracic: 6 },
+  ],
+  'slow-reach-arms': [
+    { ...lie, shoulder: 90 },
+    { ...lie, shoulder: 170 },
+  ],
+  'slow-reach-heel': [lie, { ...lie, far: { hip: 6, knee: 8 } }],
+  'slow-reach-both': [
+    { ...lie, shoulder: 90 },
+    { ...lie, shoulder: 168, far: { hip: 6, knee: 8 } },
+  ],
+  'slow-reach-feet-off': [tabletop, { ...tabletop, shoulder: 168, far: { hip: 30, knee: 10 } }],
+  'dead-bug-arms': [tabletop, { ...tabletop, shoulder: 168 }],
+  'dead-bug-legs': [tabletop, of('dead-bug/legs')],
+  'dead-bug-opposite': [tabletop, of('dead-bug/opposite')],
+  'dead-bug-ball': [
+    { ...tabletop, shoulder: 70 },
+    { ...tabletop, shoulder: 70, far: { shoulder: 168, hip: 30, knee: 10 } },
+  ],
+  'dead-bug-same-side': [
+    tabletop,
+    { ...tabletop, shoulder: 168, hip: 28, knee: 8, far: { shoulder: 90, hip: 90, knee: 90 } },
+  ],
+  'hollow-knees-in': [of('hollow/knees-in')],
+  'hollow-bent-knee': [of('hollow/bent-knee')],
+  'hollow-one-leg': [of('hollow/one-leg')],
+  'hollow-straight': [of('hollow/straight')],
+  'tucked-crunch': [
+    { ...lie, pelvicTilt: -10 },
+    { ...lie, pelvicTilt: -10, hip: 70, trunk: 14, thoracic: 16, neck: -14, shoulder: 30 },
+  ],
+  'vertical-leg-lift': [
+    { ...flatLie, hip: 90 },
+    { ...flatLie, hip: 104, lumbar: 14, pelvicTilt: -24 },
+  ],
+  'partial-curl-up': [{ ...of('curl-up/hands-under'), trunk: 0, thoracic: 0, neck: 0 }, of('curl-up/hands-under')],
+  'curl-up-hands-free': [{ ...of('curl-up/hands-free'), trunk: 0, thoracic: 0, neck: 0 }, of('curl-up/hands-free')],
+  'head-cradled-curl': [
+    { ...lie, shoulder: 140, elbow: 130 },
+    { ...lie, shoulder: 140, elbow: 130, hip: 72, trunk: 16, thoracic: 16, neck: -10 },
+  ],
+  'leg-lower': [
+    { ...flatLie, hip: 88 },
+    { ...flatLie, hip: 45 },
+  ],
+  'plank-raised': [of('front-plank/raised')],
+  'plank-knees': [of('front-plank/knees')],
+  'plank-forearm': [of('front-plank/forearm')],
+  'plank-squeezed': [of('front-plank/squeezed')],
+  'body-saw': [of('front-plank/forearm'), of('front-plank/elbows-ahead')],
+  'soft-object-lift': [proneLie, { ...proneLie, lumbar: 8, pelvicTilt: -14 }],
+  'push-up-plus-wall': [
+    { ...wallHands, bladePush: 2 },
+    { ...wallHands, bladePush: 16 },
+  ],
+  'push-up-plus-knees': [
+    of('front-plank/knees-straight-arm', { bladePush: 2 }),
+    of('front-plank/knees-straight-arm', { bladePush: 16 }),
+  ],
+  'overhead-lean': [{ ...hinge, trunk: 8, hip: 84, shoulder: 160 }],
+  'lat-over-bench': [{ ...fours, trunk: -6, hip: 100, shoulder: 168, elbow: 40, support: undefined }],
+  'chin-nod': [lie, { ...lie, neck: -14 }],
+  'head-nod-lift': [lie, { ...lie, neck: -26, thoracic: 2 }],
+  bridge: [lie, bridge],
+  'single-leg-bridge': [{ ...bridge, far: { hip: 100, knee: 110 } }],
+  'hip-flexor-stretch': [halfKneel],
+  'hip-flexor-turn': [{ ...halfKneel, shoulder: 80 }],
+  'ease-front-thigh': [roller],
+  'hamstring-contract-relax': [{ ...flatLie, far: { hip: 78 } }],
+  'knee-lock-last-part': [
+    { ...sit, hip: 94, knee: 70, contacts: [{ at: 'hip', height: 0.42 }] },
+    { ...sit, hip: 94, knee: 0, contacts: [{ at: 'hip', height: 0.42 }] },
+  ],
+  'forearm-alignment': [of('front-plank/forearm')],
+  'counted-breath-hold': [of('front-plank/knees')],
+  'paper-between-heels': [of('hollow/straight')],
+  'easy-week': [of('front-plank/knees')],
+  'side-plank-knees': [of('side-plank/knees')],
+  'side-plank-staggered': [of('side-plank/staggered')],
+  'side-plank-stacked': [of('side-plank/stacked')],
+  'side-plank-band': [of('side-plank/knees-banded', { hip: 24 }), of('side-plank/knees-banded')],
+  'side-roll': [of('front-plank/forearm'), of('side-plank/rolling')],
+  'bear-hover': [fours, of('all-fours/bear')],
+  'all-fours-raised': [of('all-fours/raised-hands')],
+  'push-up-raised': [of('push-up/raised'), of('push-up/raised', { shoulder: 34, elbow: 86 })],
+  'push-up-knees': [of('push-up/knees'), of('push-up/knees', { shoulder: 24, elbow: 96, support: undefined })],
+  'bird-dog-leg': [fours, of('bird-dog/leg-only')],
+  'bird-dog-arm': [fours, of('bird-dog/arm-only')],
+  'bird-dog-opposite': [fours, of('bird-dog/opposite')],
+  'arch-hold': [proneLie, of('arch/hands-by-side')],
+  'edge-inside': [of('edge/on-the-block')],
+  'rollers-close': [
+    of('rollers/shoulders-and-thighs', { hip: 20, thoracic: 10 }),
+    of('rollers/shoulders-and-thighs', { hip: -6, lumbar: -8, thoracic: -6 }),
+  ],
+  'hanging-tuck': [hang, of('hanging/tuck')],
+  'board-raise': [of('hanging/angled-board', { hip: 28 }), of('hanging/angled-board')],
+  'seated-lift': [of('compression/one-leg', { far: {} }), of('compression/one-leg')],
+  'tuck-lever-hold': [of('front-lever/tuck')],
+  'dragon-tuck': [of('dragon-flag/tuck', { trunk: -58 }), of('dragon-flag/tuck')],
+  'chest-to-wall': [of('handstand/chest-to-wall')],
+  'wall-plank-feet': [of('handstand/wall-plank')],
+  'twist-heels-down': [of('rotation/heels-down')],
+  'press-out': [
+    { ...halfKneel, shoulder: 60, elbow: 110 },
+    { ...halfKneel, shoulder: 84 },
+  ],
+  'carry-both': [of('carry/both-hands')],
+  'carry-one': [of('carry/one-side')],
+  'partner-tuck-light': [of('partner-tuck/light-pull')],
+  'class-crunch': [{ ...of('class-moves/crunch'), trunk: 0, thoracic: 0, neck: 0 }, of('class-moves/crunch')],
+  'class-reverse-curl': [tabletop, of('class-moves/reverse-curl', { lumbar: 12 })],
+  'class-flutter': [of('class-moves/flutter'), of('class-moves/flutter', { hip: 54, far: { hip: 42 } })],
+  'box-squat-overhead': [{ ...stand, shoulder: 172 }, squat],
+  'banded-squat': [
+    { ...stand, shoulder: 80 },
+    { ...squat, shoulder: 80 },
+  ],
+  'single-leg-support': [{ ...stand, shoulder: 60, far: { hip: 30, knee: 40 } }, of('single-leg-squat/supported')],
+  'active-hang': [hang],
+  'still-hang': [hang],
+  'pull-down': [
+    { ...stand, trunk: 80, hip: 10, shoulder: 160 },
+    { ...stand, trunk: 80, hip: 10, shoulder: 20 },
+  ],
+  'row-hold': [{ ...STRAIGHT, orientation: 'supine', trunk: 22, shoulder: 60, elbow: 70, contacts: [{ at: 'heel' }] }],
+  'rear-shoulder-raise': [hinge, { ...hinge, shoulder: 100 }],
+  'wall-slide': [
+    { ...stand, shoulder: 90, elbow: 80 },
+    { ...stand, shoulder: 150, elbow: 30 },
+  ],
+  'push-tall': [of('handstand/push-tall', { neck: 8 }), of('handstand/push-tall')],
+  'prone-letters': [
+    { ...overBall, shoulder: 90 },
+    { ...overBall, shoulder: 150 },
+  ],
+  'hip-extension-ball': [
+    { ...overBall, hip: 30, knee: 20 },
+    { ...overBall, hip: -4 },
+  ],
+  'heel-raise': [stand, { ...stand, ankle: 130, contacts: [{ at: 'toe' }] }],
+  'toe-raise': [stand, { ...stand, ankle: 76 }],
+  'band-side-steps': [{ ...stand, hip: 24, knee: 30, trunk: 80, ankle: 78 }],
+  'outer-hip-raise': [sideLie, { ...sideLie, far: { hip: -24 } }],
+  'hamstring-curl': [proneLie, { ...proneLie, knee: 95 }],
+  'hinge-to-wall': [stand, hinge],
+  'roller-leg-changes': [tabletop, { ...tabletop, far: { hip: 60, knee: 90 } }],
+  'long-roller-lie': [{ ...lie, shoulder: 40 }],
+  'rib-breath': [{ ...sit, shoulder: 40, elbow: 120 }],
+  'slow-count': [of('class-moves/crunch')],
+  'wrist-wedges': [fours],
+  'feet-lines': [stand],
+  'calf-straight': [{ ...wallHands, ankle: 66, trunk: 70, shoulder: 78 }],
+  'calf-bent': [{ ...wallHands, knee: 30, hip: 22, ankle: 62, trunk: 78 }],
+  'inner-thigh': [
+    { ...elbowsFours, hip: 70 },
+    { ...elbowsFours, hip: 104 },
+  ],
+  'pancake-lean': [sit, { ...sit, trunk: 48, hip: 128, shoulder: 70 }],
+  'pike-good-morning': [sit, { ...sit, trunk: 44, hip: 132, shoulder: 130, elbow: 130 }],
+  'chest-doorway': [{ ...stand, shoulder: 60, elbow: 90 }],
+  'belly-over-ball': [
+    {
+      ...STRAIGHT,
+      orientation: 'supine',
+      trunk: -8,
+      lumbar: -14,
+      thoracic: -12,
+      shoulder: 160,
+      hip: 30,
+      knee: 96,
+      ankle: 96,
+      contacts: [{ at: 'hip', height: 0.36 }],
+    },
+  ],
+  'shoulder-hip-inward': [{ ...lie, shoulder: 80, elbow: 90 }],
+  'ease-calf': [seatedRoll],
+  'ease-hamstring': [seatedRoll],
+  'ease-inner-thigh': [{ ...roller, far: { hip: 14, knee: 30 } }],
+  'ease-outer-thigh': [{ ...sideLie, trunk: 16, hip: -6, shoulder: 80, elbow: 90, contacts: [{ at: 'elbow' }] }],
+  'ease-front-of-hip': [proneLie],
+  'ease-lats': [{ ...sideLie, shoulder: 168, elbow: 10 }],
+  'ease-upper-back': [{ ...bridge, trunk: -4, hip: 26, knee: 100, shoulder: 130, elbow: 130, neck: -8 }],
+};
+
+/** How a quick test looks when it is taken. */
+export const testFigures: Readonly<Record<string, Figure>> = {
+  'hand-under-back': [lie],
+  'hand-under-back-leg': [lie, { ...lie, far: { hip: 6, knee: 6 } }],
+  'knees-in': [of('hollow/straight'), of('hollow/knees-in')],
+  'arms-down': [of('hollow/overhead'), of('hollow/straight')],
+  'one-cue': [of('front-plank/forearm', { hip: -8 }), of('front-plank/forearm')],
+  'tucked-crunch': drillFigures['tucked-crunch']!,
+  'hip-lift': drillFigures['vertical-leg-lift']!,
+  'flexion-90': [lie, { ...lie, shoulder: 90, hip: 90, knee: 90 }],
+  'inward-rotation': [{ ...lie, shoulder: 80, elbow: 90 }],
+  'rib-spread': drillFigures['rib-breath']!,
+  'thigh-drop': [
+    { ...flatLie, hip: -4, knee: 70, far: { hip: 122, knee: 110 }, contacts: [{ at: 'lowback', height: 0.45 }] },
+  ],
+  'leg-raise-passive': [flatLie, { ...flatLie, far: { hip: 80 } }],
+  'leg-raise-active': [flatLie, { ...flatLie, far: { hip: 66 } }],
+  'arms-overhead': [
+    { ...lie, shoulder: 90 },
+    { ...lie, shoulder: 178 },
+  ],
+  'rock-back': [fours, { ...fours, trunk: 6, hip: 118, knee: 130, shoulder: 140, support: undefined }],
+  'single-leg-bridge': [{ ...bridge, far: { hip: 100, knee: 110 } }],
+  'head-nod': drillFigures['head-nod-lift']!,
+  'wall-push': drillFigures['push-up-plus-wall']!,
+  'hang-compare': [of('hanging/tuck'), of('hanging/half')],
+  'knee-to-wall': [{ ...halfKneel, trunk: 84, hip: 20, knee: 106, ankle: 172, far: { hip: 107, knee: 97, ankle: 66 } }],
+  talk: [of('front-plank/forearm')],
+  'sides-compare': [of('side-plank/knees'), of('side-plank/staggered')],
+  'wrist-lean': [fours, { ...fours, support: { joint: 'wrist', ahead: -0.1 } }],
+};
+
+/** The figure of a drill: its own, or that of the drill it was copied from; undefined for a studio's drill made from nothing. */
+export const figureOf = (drill: Pick<Drill, 'id' | 'copiedFrom'>): Figure | undefined =>
+  drillFigures[drill.id] ?? (drill.copiedFrom ? drillFigures[drill.copiedFrom] : undefined);

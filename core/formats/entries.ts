@@ -1,0 +1,24 @@
+/** A studio's own or changed catalogue entries: the same schemas as the shipped ones, with the kind beside them. */
+import type { z } from 'zod';
+import { cautionSchema, drillSchema, faultSchema, methodSchema, rungSchema, toleranceSchema } from './catalog.js';
+
+export const ENTRY_SCHEMAS = {
+  drills: drillSchema,
+  faults: faultSchema,
+  tolerances: toleranceSchema,
+  methods: methodSchema,
+  cautions: cautionSchema,
+  rungs: rungSchema,
+} as const;
+export type EntryKind = keyof typeof ENTRY_SCHEMAS;
+export const ENTRY_KINDS = Object.keys(ENTRY_SCHEMAS) as [EntryKind, ...EntryKind[]];
+export type EntryRecord<K extends EntryKind = EntryKind> = z.infer<(typeof ENTRY_SCHEMAS)[K]>;
+
+export interface StudioEntry {
+  kind: EntryKind;
+  record: EntryRecord;
+}
+
+/** The key of an entry within its kind; versions of different families may share an id. */
+export const entryKey = (kind: EntryKind, record: EntryRecord): string =>
+  kind === 'rungs' ? `${(record as EntryRecord<'rungs'>).family}.${record.id}` : record.id;

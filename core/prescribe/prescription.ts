@@ -1,0 +1,84 @@
+/** What is read off a stored prescription today: warnings, drills used of late, balance of kinds. */
+import type { Catalog } from '../catalog/index.js';
+import { record } from '../catalog/index.js';
+import type { CautionId, Dose, Drill } from '../formats/catalog.js';
+
+export interface PrescribedDrill {
+  drill: string;
+  dose: Dose;
+  why: string;
+  /** What cautions changed about it when it was assigned. */
+  changes: readonly string[];
+  minutes: number;
+}
+
+export interface PrescriptionWarning {
+  drill: string;
+  kind: 'excluded' | 'change' | 'gone';
+  says: string;
+}
+
+/**
+ * What no longer fits: drills that a caution in force now excludes, changes that it asks for and that are not on the sheet, and
+ * drills that are no longer in the catalogue. Derived whenever it is read, so an edited caution shows at once.
+ */
+export function prescriptionWarnings(
+  catalog: Catalog,
+  items: readonly PrescribedDrill[],
+  cautions: readonly CautionId[],
+): PrescriptionWarning[] {
+  return items.flatMap((item): PrescriptionWarning[] => {
+    const drill = catalog.drills.find((d) => d.id === item.drill);
+    if (!drill) return [{ drill: item.drill, kind: 'gone', says: 'is no longer in the library' }];
+    const by = drill.excludedBy.find((c) => cautions.includes(c));
+    if (by)
+      return [
+        {
+          drill: drill.id,
+          kind: 'excluded',
+          says: `is excluded by the caution “${record(catalog.cautions, by).name.toLowerCase()}”: stop it and choose anew`,
+        },
+      ];
+    return cautions.flatMap((c): PrescriptionWarning[] => {
+      const change = drill.changedBy[c];
+      return change && !item.changes.includes(change)
+        ? [
+            {
+              drill: drill.id,
+              kind: 'change',
+              says: `with the caution “${record(catalog.cautions, c).name.toLowerCase()}”: ${change}`,
+            },
+          ]
+        : [];
+    });
+  });
+}
+
+const DAY = 86400000;
+
+/** Drills of prescriptions that ran within the two weeks before `today` (ISO days), each once. */
+export function recentDrills(
+  prescriptions: readonly { startsOn: string; endedOn: string | null; items: readonly { drill: string }[] }[],
+  today: string,
+): string[] {
+  const since = Date.parse(today) - 14 * DAY;
+  const ran = prescriptions.filter(
+    (p) => Date.parse(p.startsOn) <= Date.parse(today) && (p.endedOn === null || Date.parse(p.endedOn) >= since),
+  );
+  return [...new Set(ran.flatMap((p) => p.items.map((i) => i.drill)))];
+}
+
+const KINDS = ['fold', 'hold', 'shape-change', 'brace-and-breathe', 'turn'] as const;
+
+/** How often each kind of trunk work stands in a week's drills, and the kinds that are missing. */
+export function kindBalance(
+  catalog: Catalog,
+  drills: readonly string[],
+): { counts: Partial<Record<Drill['kind'], number>>; missing: Drill['kind'][] } {
+  const counts: Partial<Record<Drill['kind'], number>> = {};
+  for (const id of drills) {
+    const kind = catalog.drills.find((d) => d.id === id)?.kind;
+    if (kind) counts[kind] = (counts[kind] ?? 0) + 1;
+  }
+  return { counts, missing: KINDS.filter((kind) => !counts[kind]) };
+}

@@ -1,0 +1,158 @@
+/** The athlete's sheet: one page with figures, doses, self-checks, cautions and stop signs. */
+import { createRequire } from 'node:module';
+import pdfmake from 'pdfmake';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { Prescription } from '../../api/plans.js';
+import type { Person } from '../../api/people.js';
+import { bodyOf, type Body } from '../../core/body/anthropometry.js';
+import { poseSvg } from '../../core/body/draw.js';
+import { figureOf, type Figure } from '../../core/catalog/figures.js';
+import { stopSigns } from '../../core/studio/intake.js';
+import type { Catalog } from '../../core/catalog/index.js';
+import { placeOf } from '../../core/prescribe/words.js';
+
+const fontFile = (style: string): string =>
+  createRequire(import.meta.url).resolve(`pdfmake/fonts/Roboto/Roboto-${style}.ttf`);
+pdfmake.setFonts({
+  Roboto: {
+    normal: fontFile('Regular'),
+    bold: fontFile('Medium'),
+    italics: fontFile('Italic'),
+    bolditalics: fontFile('MediumItalic'),
+  },
+});
+// Nothing is fetched for a sheet: everything on it is drawn here.
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path: string) => /[\\/]pdfmake[\\/]fonts[\\/]/.test(path));
+
+const INK = '#1b2831';
+const ROPE = '#b4471a';
+
+/** Kit that is checked before it is used, by kit id. */
+const KIT_CHECKS: Readonly<Record<string, string>> = {
+  band: 'band without nicks, made fast where it cannot slip',
+  box: 'box or block stands without rocking',
+  bench: 'bench stands without rocking',
+  bar: 'bar at a height that can be reached from the floor, tight in its holders',
+  roller: 'an arm’s length free round the rollers',
+  wall: 'nothing on the wall, the floor dry',
+  weights: 'lane free, collars shut',
+  ball: 'ball firm, nothing sharp under it',
+};
+
+function figures(poses: Figure | undefined, body: Body): Content {
+  return poses
+    ? { columns: poses.map((pose): Content => ({ svg: poseSvg(pose, body, 100, 66) })), columnGap: 4 }
+    : { text: '' };
+}
+
+/**
+ * The sheet as a PDF.
+ * @param person whose body the figures have and whose cautions stand on it; notes never do
+ * @throws when a font cannot be read
+ */
+export async function sheetPdf(
+  catalog: Catalog,
+  person: Pick<Person, 'name' | 'stature' | 'mass' | 'sex' | 'cautions'>,
+  prescription: Prescription,
+): Promise<Buffer> {
+  const body = bodyOf({
+    ...(person.stature ? { stature: person.stature } : {}),
+    ...(person.mass ? { mass: person.mass } : {}),
+    sex: person.sex,
+  });
+  const small = prescription.items.length > 4;
+  const rows = prescription.items.map((item, i): Content[] => {
+    const drill = catalog.drills.find((d) => d.id === item.drill);
+    const warnings = prescription.warnings.filter((w) => w.drill === item.drill);
+    return [
+      figures(drill && figureOf(drill), body),
+      {
+        stack: [
+          { text: `${i + 1}. ${drill?.name ?? item.drill}`, bold: true, fontSize: 12 },
+          { text: `${item.dose.sets} × ${item.dose.work}, ${item.dose.days}`, bold: true, color: ROPE },
+          { text: `tempo ${item.dose.tempo} · rest ${item.dose.rest}${drill ? ` · ${placeOf(drill.place)}` : ''}` },
+          ...(drill
+            ? [
+                { text: drill.how.join(' ') },
+                {
+                  text: [
+                    { text: 'Breath: ', bold: true },
+                    drill.breath,
+                    { text: '  Check yourself: ', bold: true },
+                    drill.selfCheck,
+                  ],
+                },
+              ]
+            : []),
+          ...item.changes.map((c) => ({ text: `For you: ${c}`, italics: true })),
+          ...warnings.map((w) => ({ text: `Attention: ${w.says}`, bold: true, color: ROPE })),
+        ],
+      },
+    ];
+  });
+  const kit = [...new Set(prescription.items.flatMap((i) => catalog.drills.find((d) => d.id === i.drill)?.kit ?? []))];
+  const checks = kit.flatMap((k) => KIT_CHECKS[k] ?? []);
+  const cautions = catalog.cautions.filter((c) => person.cautions.includes(c.id));
+  const family = catalog.families.find((f) => f.id === prescription.family)?.name ?? prescription.family;
+  const definition: TDocumentDefinitions = {
+    pageSize: 'A4',
+    pageMargins: [36, 34, 36, 30],
+    info: { title: 'Drills', creator: 'Upright Anchor' },
+    defaultStyle: { font: 'Roboto', fontSize: small ? 8.5 : 9.5, color: INK, lineHeight: 1.12 },
+    content: [
+      {
+        columns: [
+          { text: person.name, fontSize: 20, bold: true },
+          {
+            text: `${family}\nfrom ${prescription.startsOn} · look again ${prescription.relookOn}\nversion ${prescription.version} · ${prescription.by}`,
+            alignment: 'right',
+          },
+        ],
+      },
+      { canvas: [{ type: 'line', x1: 0, y1: 3, x2: 523, y2: 3, lineWidth: 2, lineColor: ROPE }], margin: [0, 2, 0, 6] },
+      {
+        table: { widths: [206, '*'], body: rows, dontBreakRows: true },
+        layout: {
+          hLineWidth: (i: number) => (i === 0 ? 0 : 0.6),
+          vLineWidth: () => 0,
+          hLineColor: () => '#b9c1bd',
+          paddingTop: () => 4,
+          paddingBottom: () => 4,
+        },
+      },
+      ...(prescription.note
+        ? [{ text: prescription.note, margin: [0, 6, 0, 0] as [number, number, number, number] }]
+        : []),
+      ...(cautions.length
+        ? [
+            {
+              text: [{ text: 'Your cautions: ', bold: true }, cautions.map((c) => `${c.name}: ${c.effect}`).join(' ')],
+              margin: [0, 6, 0, 0] as [number, number, number, number],
+            },
+          ]
+        : []),
+      ...(checks.length
+        ? [
+            {
+              text: [{ text: 'Before you start: ', bold: true }, `${checks.join('; ')}.`],
+              margin: [0, 4, 0, 0] as [number, number, number, number],
+            },
+          ]
+        : []),
+      {
+        text: [
+          { text: 'Stop and tell your coach, and ask a licensed professional, at: ', bold: true },
+          `${stopSigns.map((s) => s.ask.replace(/\?$/, '').toLowerCase()).join('; ')}. At chest signs, loss of feeling or of control: at once.`,
+        ],
+        margin: [0, 4, 0, 0],
+      },
+      {
+        text: 'General training advice, no diagnosis and no clearance. Local rules, the hall’s policy and licensed professionals come first. Shaking at the end of a clean hold is effort; pain is not.',
+        color: '#55626a',
+        margin: [0, 4, 0, 0],
+      },
+    ],
+  };
+  return pdfmake.createPdf(definition).getBuffer();
+}

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** Stores the drills as a prescription with its start and re-look dates, or as a new version of the one in force. */
+import { addDays, formatISO } from 'date-fns';
+import { FileText } from '@lucide/vue';
+import { computed, onMounted, reactive, ref } from 'vue';
+import { prescriptionSchema, type Prescription, type PrescriptionInput } from '../../../api/plans.js';
+import type { Person } from '../../../api/people.js';
+import type { CauseId } from '../../../core/formats/catalog.js';
+import type { ChosenDrill } from '../../../core/prescribe/choose.js';
+import { call, today } from '../../lib/api.js';
+import { useAction } from '../../lib/resource.js';
+import { dayText } from '../../lib/words.js';
+import { useSession } from '../../stores/session.js';
+
+const props = defineProps<{
+  family: string;
+  /** Name of the method they were chosen by. */
+  method: string;
+  causes: readonly { cause: CauseId; probability: number }[];
+  chosen: readonly ChosenDrill[];
+  lookId: string | null;
+  person: Person;
+}>();
+const session = useSession();
+const { busy, error, run } = useAction();
+const open = ref(false);
+const known = ref<Prescription[]>([]);
+const made = ref<Prescription | null>(null);
+/** Looked at again after one to two weeks: ten days unless the coach says otherwise. */
+const RELOOK_AFTER = 10;
+const day = (days: number): string => formatISO(addDays(new Date(), days), { representation: 'date' });
+const form = reactive({ startsOn: today(), relookOn: day(RELOOK_AFTER), note: '', replace: true });
+
+/** The prescription for this position that runs now. */
+const running = computed(() =>
+  known.value.find((p) => p.newest && p.family === props.family && (p.endedOn === null || p.endedOn >= today())),
+);
+const load = async (): Promise<void> => {
+  known.value = await call(`/people/${props.person.id}/prescriptions`, prescriptionSchema.array());
+};
+onMounted(() => load().catch(() => undefined));
+
+async function assign(): Promise<void> {
+  const body: PrescriptionInput = {
+    series: form.replace && running.value ? running.value.series : null,
+    lookId: props.lookId,
+    family: props.family,
+    method: props.method,
+    causes: props.causes.map(({ cause, probability }) => ({ cause, probability })),
+    items: props.chosen.map(({ drill, dose, why, changes, minutes }) => ({ drill, dose, why, changes, minutes })),
+    note: form.note,
+    startsOn: form.startsOn,
+    relookOn: form.relookOn,
+  };
+  const done = await run(async () => {
+    known.value = await call(`/people/${props.person.id}/prescriptions`, prescriptionSchema.array(), {
+      method: 'POST',
+      body,
+    });
+  });
+  if (!done) return;
+  made.value = known.value[0] ?? null;
+  open.value = false;
+}
+</script>
+
+<template>
+  <div class="border-rule mt-2 border-t pt-3">
+    <p v-if="made" role="status" class="mb-2">
+      Assigned, version {{ made.version }}. Look again {{ dayText(made.relookOn) }}.
+      <a class="btn mt-2 w-full" :href="`/api/prescriptions/${made.id}/sheet.pdf`" target="_blank" rel="noopener"
+        ><FileText :size="20" aria-hidden="true" /> The sheet</a
+      >
+    </p>
+    <p v-if="!session.isCoach" class="text-soft text-sm">A coach assigns drills.</p>
+    <button v-else-if="!open" class="btn btn-main w-full" @click="open = true">
+      {{ made ? 'Assign again' : 'Assign these drills' }}
+    </button>
+    <form v-else class="space-y-2" @submit.prevent="assign">
+      <div class="grid grid-cols-2 gap-2">
+        <div>
+          <label class="label" for="a-start">From</label>
+          <input id="a-start" v-model="form.startsOn" type="date" class="field" required />
+        </div>
+        <div>
+          <label class="label" for="a-relook">Look again</label>
+          <input id="a-relook" v-model="form.relookOn" type="date" class="field" :min="form.startsOn" required />
+        </div>
+      </div>
+      <div>
+        <label class="label" for="a-note">Words for the sheet</label>
+        <input id="a-note" v-model="form.note" class="field" maxlength="600" />
+      </div>
+      <label v-if="running" class="flex min-h-[44px] items-center gap-2">
+        <input v-model="form.replace" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" />
+        In place of version {{ running.version }} from {{ dayText(running.startsOn) }}
+      </label>
+      <p v-if="error" role="alert" class="note">{{ error }}</p>
+      <div class="flex gap-2">
+        <button class="btn btn-main" :disabled="busy">Assign</button>
+        <button type="button" class="btn" @click="open = false">Cancel</button>
+      </div>
+    </form>
+  </div>
+</template>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** Drills in force with today's warnings, their sheet, and the versions before. */
+import { FileText } from '@lucide/vue';
+import { computed, onMounted, ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import { prescriptionSchema, type Prescription } from '../../../api/plans.js';
+import type { Person } from '../../../api/people.js';
+import LoadState from '../../components/LoadState.vue';
+import { call, today } from '../../lib/api.js';
+import { useAction, useResource } from '../../lib/resource.js';
+import { dayText, drillName, familyName } from '../../lib/words.js';
+import { useSession } from '../../stores/session.js';
+
+const props = defineProps<{ person: Person }>();
+const session = useSession();
+const list = useResource(() => call(`/people/${props.person.id}/prescriptions`, prescriptionSchema.array()));
+const { busy, error, run } = useAction();
+const ended = ref<string | null>(null);
+onMounted(list.load);
+
+const inForce = (p: Prescription): boolean => p.newest && (p.endedOn === null || p.endedOn > today());
+const now = computed(() => (list.value.value ?? []).filter(inForce));
+const before = computed(() => (list.value.value ?? []).filter((p) => !inForce(p)));
+async function end(p: Prescription, day: string | null): Promise<void> {
+  const done = await run(async () => {
+    list.value.value = await call(`/prescriptions/${p.id}/end`, prescriptionSchema.array(), {
+      method: 'POST',
+      body: { day },
+    });
+  });
+  if (done) ended.value = day ? p.id : null;
+}
+</script>
+
+<template>
+  <section class="card" aria-labelledby="assigned">
+    <h2 id="assigned">Drills assigned</h2>
+    <LoadState :loading="list.loading.value" :error="list.error.value" @retry="list.load()" />
+    <p v-if="list.value.value && now.length === 0" class="text-soft">None in force. They are assigned from a look.</p>
+    <p v-if="ended" role="status">
+      Ended.
+      <button
+        class="link min-h-[44px]"
+        @click="
+          end(
+            list.value.value!.find((p) => p.id === ended)!,
+            null,
+          )
+        "
+      >
+        Undo
+      </button>
+    </p>
+    <article v-for="p in now" :key="p.id" class="border-rule mt-2 border-t pt-2">
+      <h3>{{ familyName(p.family) }}</h3>
+      <p class="text-soft text-sm">
+        version {{ p.version }}, from {{ dayText(p.startsOn) }} · {{ p.by }} · {{ p.method }}
+      </p>
+      <p :class="{ 'font-semibold': p.relookOn <= today() }">
+        Look again {{ dayText(p.relookOn) }}{{ p.relookOn <= today() ? ': due' : '' }}
+      </p>
+      <ol class="mt-1 list-decimal pl-5">
+        <li v-for="i in p.items" :key="i.drill">
+          <RouterLink :to="`/library?kind=drills&id=${i.drill}`" class="link">{{ drillName(i.drill) }}</RouterLink>:
+          <span class="figures">{{ i.dose.sets }} × {{ i.dose.work }}</span>
+        </li>
+      </ol>
+      <p v-for="w in p.warnings" :key="w.drill + w.says" role="alert" class="note mt-2 text-sm">
+        <b>{{ drillName(w.drill) }}</b> {{ w.says }}.
+      </p>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <a class="btn" :href="`/api/prescriptions/${p.id}/sheet.pdf`" target="_blank" rel="noopener"
+          ><FileText :size="18" aria-hidden="true" /> Sheet</a
+        >
+        <RouterLink v-if="p.lookId" :to="`/looks/${p.lookId}`" class="btn">The look behind it</RouterLink>
+        <button v-if="session.isCoach" class="btn" :disabled="busy" @click="end(p, today())">End it</button>
+      </div>
+    </article>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+    <details v-if="before.length" class="mt-2 text-sm">
+      <summary class="min-h-[44px] content-center">Before: {{ before.length }}</summary>
+      <ul class="divide-rule divide-y">
+        <li v-for="p in before" :key="p.id" class="py-1">
+          {{ familyName(p.family) }}, version {{ p.version }}, from {{ dayText(p.startsOn)
+          }}{{ p.endedOn ? `, ended ${dayText(p.endedOn)}` : '' }}:
+          {{ p.items.map((i) => drillName(i.drill)).join(', ') }}
+          <a :href="`/api/prescriptions/${p.id}/sheet.pdf`" class="link" target="_blank" rel="noopener">sheet</a>
+        </li>
+      </ul>
+    </details>
+  </section>
+</template>

@@ -1,0 +1,242 @@
+<script setup lang="ts">
+/** A movement screen: reps from each view counted with taps, range checks, findings and correctives. */
+import { Undo2 } from '@lucide/vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, onMounted, reactive, ref, watch } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
+import { screenSchema, standingSchema, type Screening, type Standing } from '../../../api/plans.js';
+import { personSchema, type Person } from '../../../api/people.js';
+import { placesOf, screenOf, type ScreenRecord } from '../../../core/screen/read-screen.js';
+import { RANGE_CHECKS, screens } from '../../../core/screen/screens.js';
+import LoadState from '../../components/LoadState.vue';
+import PersonTags from '../../components/PersonTags.vue';
+import { call } from '../../lib/api.js';
+import { catalog } from '../../lib/catalogue.js';
+import { isTyping } from '../../lib/keys.js';
+import { useAction, useResource } from '../../lib/resource.js';
+import { dayTimeText, faultName } from '../../lib/words.js';
+import ScreenResult from './ScreenResult.vue';
+import { useReps } from './use-reps.js';
+
+const route = useRoute();
+const personId = String(route.query.person ?? '');
+const person = useResource<Person>(() => call(`/people/${personId}`, personSchema));
+const standing = ref<Standing | null>(null);
+const past = ref<Screening[]>([]);
+const screenId = ref<ScreenRecord['screen']>('overhead-squat');
+const screen = computed(() => screenOf(screenId.value));
+const places = computed(() => [...new Set(screen.value.rows.flatMap((r) => placesOf(screen.value, r)))]);
+const place = ref('front');
+const reps = useReps();
+const options = reactive({ wideStance: false, supported: false });
+const tests = reactive<Record<string, 'positive' | 'negative' | number>>({});
+const kept = ref<Screening | null>(null);
+const { busy, error, run } = useAction();
+
+watch(screenId, () => {
+  reps.clear();
+  kept.value = null;
+});
+watch(places, (list) => (place.value = list[0]!), { immediate: true });
+const rows = computed(() => screen.value.rows.filter((r) => placesOf(screen.value, r).includes(place.value)));
+const WHERE: Record<string, string> = {
+  front: 'From the front',
+  side: 'From the side',
+  rear: 'From the rear',
+  'front.left': 'Left leg, from the front',
+  'front.right': 'Right leg, from the front',
+};
+const checks = computed(() =>
+  catalog.tests.filter(
+    (t) =>
+      (RANGE_CHECKS as readonly string[]).includes(t.id) &&
+      !t.excludedBy.some((c) => person.value.value?.cautions.includes(c)),
+  ),
+);
+const record = computed<ScreenRecord>(() => ({
+  screen: screenId.value,
+  ...reps.record.value,
+  ...options,
+  tests: { ...tests },
+}));
+const total = computed(() => Object.values(reps.reps.value).reduce((a, b) => a + b, 0));
+const before = computed(
+  () => past.value.find((s) => s.record.screen === screenId.value && s.id !== kept.value?.id) ?? null,
+);
+onMounted(async () => {
+  await person.load();
+  if (!person.value.value) return;
+  [past.value, standing.value] = await Promise.all([
+    call(`/people/${personId}/screens`, screenSchema.array()).catch(() => []),
+    call(`/people/${personId}/standing`, standingSchema).catch(() => null),
+  ]);
+});
+async function keep(): Promise<void> {
+  const id = crypto.randomUUID();
+  await run(async () => {
+    past.value = await call(`/people/${personId}/screens`, screenSchema.array(), {
+      method: 'POST',
+      body: { id, doneAt: new Date().toISOString(), record: record.value },
+    });
+    kept.value = past.value.find((s) => s.id === id) ?? null;
+  });
+}
+function answer(id: string, value: 'positive' | 'negative' | number | ''): void {
+  if (value === '') delete tests[id];
+  else tests[id] = value;
+}
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  if (isTyping(event) || kept.value) return;
+  const row = /^Digit[1-9]$/.test(event.code) ? rows.value[Number(event.code.slice(5)) - 1] : undefined;
+  if (row) reps.toggle(row.fault);
+  else if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) reps.finish(place.value);
+  else if (event.key === 'u') reps.undo();
+  else return;
+  event.preventDefault();
+});
+</script>
+
+<template>
+  <LoadState
+    v-if="!person.value.value"
+    :loading="person.loading.value && personId !== ''"
+    :error="personId ? person.error.value : 'Choose a person first.'"
+    @retry="person.load()"
+  />
+  <template v-if="person.value.value">
+    <div class="flex flex-wrap items-center gap-3">
+      <h1 class="!text-2xl">
+        Screen ·
+        <RouterLink :to="`/people/${personId}`" class="hover:underline">{{ person.value.value.name }}</RouterLink>
+      </h1>
+      <PersonTags :person="{ ...person.value.value, group: null }" />
+      <div role="group" aria-label="Which screen" class="ml-auto flex gap-1">
+        <button
+          v-for="s in screens"
+          :key="s.id"
+          class="btn"
+          :class="{ 'btn-on': screenId === s.id }"
+          :aria-pressed="screenId === s.id"
+          @click="screenId = s.id"
+        >
+          {{ s.name }}
+        </button>
+      </div>
+    </div>
+    <p v-if="standing?.stop" role="alert" class="note mt-2">{{ standing.stop }} Do not screen today.</p>
+    <div v-if="!kept" class="mt-3 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
+      <section class="card" aria-labelledby="count">
+        <h2 id="count" class="sr-only">Count</h2>
+        <ol class="list-decimal pl-6">
+          <li v-for="h in screen.how" :key="h">{{ h }}</li>
+        </ol>
+        <div role="group" aria-label="Seen from" class="mt-3 flex flex-wrap gap-1">
+          <button
+            v-for="p in places"
+            :key="p"
+            class="btn"
+            :class="{ 'btn-on': place === p }"
+            :aria-pressed="place === p"
+            @click="place = p"
+          >
+            {{ WHERE[p] }} <span class="figures text-soft">{{ reps.reps.value[p] ?? 0 }}/{{ screen.reps }}</span>
+          </button>
+        </div>
+        <p class="text-soft mt-3">Tap what this rep shows, then close the rep.</p>
+        <div class="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-3">
+          <button
+            v-for="(r, i) in rows"
+            :key="r.fault"
+            class="btn !min-h-20 flex-col text-lg"
+            :class="{ 'btn-on': reps.now.value.includes(r.fault) }"
+            :aria-pressed="reps.now.value.includes(r.fault)"
+            @click="reps.toggle(r.fault)"
+          >
+            <span>{{ faultName(r.fault) }}</span>
+            <span class="figures text-sm font-normal"
+              >{{ i + 1 }} · in {{ reps.counts.value[`${place}/${r.fault}`] ?? 0 }} of
+              {{ reps.reps.value[place] ?? 0 }}</span
+            >
+          </button>
+        </div>
+        <div class="mt-3 flex gap-2">
+          <button class="btn btn-main !min-h-16 flex-1 text-xl" @click="reps.finish(place)">Rep done</button>
+          <button class="btn" :disabled="!reps.canUndo.value" aria-label="Take the last rep back" @click="reps.undo()">
+            <Undo2 :size="22" aria-hidden="true" />
+          </button>
+        </div>
+        <div class="mt-3 flex flex-wrap gap-x-6">
+          <label v-if="screenId === 'overhead-squat'" class="flex min-h-[44px] items-center gap-2"
+            ><input v-model="options.wideStance" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> Stance wide on
+            purpose</label
+          >
+          <label class="flex min-h-[44px] items-center gap-2"
+            ><input v-model="options.supported" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> Held on to a
+            support</label
+          >
+          <RouterLink :to="`/bench?person=${personId}&position=${screenId}`" class="link min-h-[44px] content-center"
+            >Measure it from a picture</RouterLink
+          >
+        </div>
+      </section>
+      <div class="space-y-4">
+        <section class="card" aria-labelledby="checks">
+          <h2 id="checks">Range checks</h2>
+          <ul class="divide-rule divide-y">
+            <li v-for="t in checks" :key="t.id" class="py-1">
+              <p class="font-semibold">{{ t.name }}</p>
+              <p class="text-soft text-sm">{{ t.positive }}</p>
+              <div v-if="t.number" class="flex items-center gap-2">
+                <label class="sr-only" :for="`t-${t.id}`">{{ t.name }} in {{ t.number.unit }}</label>
+                <input
+                  :id="`t-${t.id}`"
+                  type="number"
+                  class="field figures !w-24"
+                  :value="tests[t.id] ?? ''"
+                  @change="
+                    answer(
+                      t.id,
+                      ($event.target as HTMLInputElement).value === ''
+                        ? ''
+                        : Number(($event.target as HTMLInputElement).value),
+                    )
+                  "
+                />
+                {{ t.number.unit }}
+              </div>
+              <div v-else class="flex gap-1" role="group" :aria-label="t.name">
+                <button
+                  v-for="v in ['positive', 'negative'] as const"
+                  :key="v"
+                  class="btn text-sm"
+                  :class="{ 'btn-on': tests[t.id] === v }"
+                  :aria-pressed="tests[t.id] === v"
+                  @click="answer(t.id, tests[t.id] === v ? '' : v)"
+                >
+                  {{ v }}
+                </button>
+              </div>
+            </li>
+          </ul>
+        </section>
+        <p v-if="error" role="alert" class="note">{{ error }}</p>
+        <button class="btn btn-main w-full !min-h-14" :disabled="busy || total === 0" @click="keep">
+          Keep it and see
+        </button>
+      </div>
+    </div>
+    <template v-if="kept">
+      <p class="text-soft mt-2">
+        {{ dayTimeText(kept.doneAt) }} · {{ kept.by
+        }}{{ before ? ` · beside the screen of ${dayTimeText(before.doneAt)}` : '' }}
+      </p>
+      <ScreenResult
+        class="mt-3"
+        :record="kept.record"
+        :person="person.value.value"
+        :before="before"
+        :stopped="standing?.stop != null"
+      />
+    </template>
+  </template>
+</template>
