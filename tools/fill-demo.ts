@@ -4,13 +4,16 @@ import { writeFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import sharp from 'sharp';
 import type { CautionInput, ConsentInput, PersonInput } from '../api/people.js';
+import type { ScreenInput } from '../api/plans.js';
 import { bodyOf } from '../core/body/anthropometry.js';
 import { simulatedSvg } from '../core/body/draw.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../core/body/simulate.js';
 import { catalog, record, rungOf } from '../core/catalog/index.js';
+import { evaluateObservation } from '../core/evaluate.js';
 import type { FELT_SITES } from '../core/formats/catalog.js';
 import type { Observation } from '../core/formats/observation.js';
 import { SIDE_LANDMARKS } from '../core/measure/landmarks.js';
+import { stopSigns } from '../core/studio/intake.js';
 import { gaussian, seededRandom } from '../core/statistics.js';
 import { readConfig } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
@@ -18,6 +21,8 @@ import { picturesIn } from '../server/media/pictures.js';
 import { accountsIn } from '../server/repositories/accounts.js';
 import { looksIn } from '../server/repositories/looks.js';
 import { peopleIn } from '../server/repositories/people.js';
+import { plansIn } from '../server/repositories/plans.js';
+import { studioIn } from '../server/repositories/studio.js';
 import { DEMO_SIGN_IN } from '../server/routes/accounts.js';
 
 const random = seededRandom(20260530);
@@ -49,6 +54,14 @@ interface Plan {
   }[];
   pictures?: { rung: string; days: number; faults: PoseFaults }[];
   here?: boolean;
+  /** Days since the stop signs were asked; never when left out. */
+  asked?: number;
+  /** Days since drills were assigned from the looks. */
+  assigned?: number;
+  screens?: {
+    days: number;
+    record: Partial<ScreenInput['record']> & Pick<ScreenInput['record'], 'screen' | 'counts'>;
+  }[];
 }
 
 const self = (name: string): Plan['consents'] => [
@@ -85,6 +98,26 @@ const PLANS: Plan[] = [
       { rung: 'forearm', days: 4, faults: { hipLine: 5 } },
     ],
     here: true,
+    asked: 12,
+    assigned: 9,
+    screens: [
+      {
+        days: 40,
+        record: {
+          screen: 'overhead-squat',
+          counts: { 'front/knee-in': 3, 'side/low-back-arch': 3, 'side/heels-rise': 1 },
+          tests: { 'knee-to-wall': 6, 'thigh-drop': 'positive' },
+        },
+      },
+      {
+        days: 5,
+        record: {
+          screen: 'overhead-squat',
+          counts: { 'front/knee-in': 1, 'side/low-back-arch': 2 },
+          tests: { 'knee-to-wall': 9 },
+        },
+      },
+    ],
   },
   {
     person: {
@@ -111,6 +144,8 @@ const PLANS: Plan[] = [
       },
     ],
     here: true,
+    asked: 20,
+    assigned: 6,
   },
   {
     person: {
@@ -136,6 +171,7 @@ const PLANS: Plan[] = [
         until: 18,
       },
     ],
+    asked: 15,
   },
   {
     person: {
@@ -162,6 +198,17 @@ const PLANS: Plan[] = [
     ],
     pictures: [{ rung: 'straight-arm', days: 9, faults: { hipLine: -16 } }],
     here: true,
+    asked: 33,
+    assigned: 12,
+    screens: [
+      {
+        days: 14,
+        record: {
+          screen: 'single-leg-squat',
+          counts: { 'front.left/knee-in': 3, 'front.right/knee-in': 1, 'front.left/hip-drops': 2 },
+        },
+      },
+    ],
   },
   {
     person: {
@@ -188,6 +235,8 @@ const PLANS: Plan[] = [
       },
     ],
     here: true,
+    asked: 40,
+    assigned: 4,
   },
   {
     person: {
@@ -215,6 +264,7 @@ const PLANS: Plan[] = [
         until: 16,
       },
     ],
+    asked: 40,
   },
   {
     person: {
@@ -239,6 +289,7 @@ const PLANS: Plan[] = [
         until: 8,
       },
     ],
+    asked: 41,
   },
   {
     person: {
@@ -268,6 +319,8 @@ const PLANS: Plan[] = [
       },
     ],
     here: true,
+    asked: 131,
+    assigned: 8,
   },
   {
     person: {
@@ -292,6 +345,7 @@ const PLANS: Plan[] = [
         until: 19,
       },
     ],
+    asked: 25,
   },
   {
     person: {
@@ -317,6 +371,7 @@ const PLANS: Plan[] = [
       },
     ],
     here: true,
+    asked: 25,
   },
   {
     person: {
@@ -338,6 +393,7 @@ async function fill(): Promise<void> {
   const accounts = accountsIn(db);
   const people = peopleIn(db);
   const looks = looksIn(db);
+  const plans = plansIn(db);
   const pictures = picturesIn(config.dataDir);
   if ((await accounts.count()) > 0) throw new Error(`${config.dataDir} is not empty; start with --reset.`);
 
@@ -365,6 +421,26 @@ async function fill(): Promise<void> {
     passwordHash: await hash(DEMO_SIGN_IN.password),
     groups: [groups.get('Climbing squad')!],
   });
+
+  const bridge = record(catalog.drills, 'bridge');
+  await studioIn(db).put(
+    {
+      kind: 'drills',
+      record: {
+        ...bridge,
+        id: 'thwart-bridge',
+        name: 'Bridge, heels on the thwart',
+        how: [
+          'Heels on a boat’s bench, knees square, seat lifted until the hips are straight.',
+          ...bridge.how.slice(1),
+        ],
+        copiedFrom: bridge.id,
+        easier: bridge.id,
+        harder: undefined,
+      },
+    },
+    coach.id,
+  );
 
   for (const plan of PLANS) {
     const { group, ...rest } = plan.person;
@@ -449,6 +525,53 @@ async function fill(): Promise<void> {
       const { mends } = record(catalog.faults, fault);
       await looks.addMend(tried.id, { id: randomUUID(), fault, step: 0, kind: mends[0]!.kind, result: 'did-not' });
       await looks.addMend(tried.id, { id: randomUUID(), fault, step: 1, kind: mends[1]!.kind, result: 'helped' });
+    }
+    if (plan.asked !== undefined)
+      await plans.addIntake(
+        id,
+        { answers: Object.fromEntries(stopSigns.map((sign) => [sign.id, false])), note: '' },
+        dayAgo(plan.asked),
+        coach.id,
+      );
+    for (const screen of plan.screens ?? []) {
+      const reps =
+        screen.record.screen === 'overhead-squat' ? ['front', 'side', 'rear'] : ['front.left', 'front.right'];
+      const record: ScreenInput['record'] = {
+        reps: Object.fromEntries(reps.map((where) => [where, 4])),
+        wideStance: false,
+        supported: false,
+        tests: {},
+        ...screen.record,
+      };
+      await plans.addScreen(id, { id: randomUUID(), doneAt: at(screen.days, 9, 30), record, note: '' }, coach.id);
+    }
+    const [newest] = plan.assigned === undefined ? [] : await looks.ofPerson(id, 1);
+    if (plan.assigned !== undefined && newest) {
+      const { choice, method, ranking } = evaluateObservation(newest.observation, {
+        cautions: (plan.cautions ?? []).map((c) => c.caution),
+      });
+      if (choice.chosen.length > 0)
+        await plans.addPrescription(
+          id,
+          {
+            series: null,
+            lookId: newest.id,
+            family: newest.observation.position,
+            method: method.name,
+            causes: ranking.slice(0, 4).map(({ cause, probability }) => ({ cause, probability })),
+            items: choice.chosen.map(({ drill, dose, why, changes, minutes }) => ({
+              drill,
+              dose,
+              why,
+              changes,
+              minutes,
+            })),
+            note: '',
+            startsOn: dayAgo(plan.assigned),
+            relookOn: dayAgo(plan.assigned - 10),
+          },
+          coach.id,
+        );
     }
     let before: string | null = null;
     for (const shot of plan.pictures ?? []) {

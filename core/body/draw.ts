@@ -1,12 +1,12 @@
 /** A placed figure as plain shapes, for templates, drill pictures and the simulated picture alike. */
 import { add, between, distance, rotate, scale, subtract, type Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
-import { placeFigure, type FigurePoints } from './figure.js';
+import { placeFigure, shifted, type FigurePoints } from './figure.js';
 import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
 import type { LandmarkName, View } from '../measure/landmarks.js';
 
-export type Tone = 'far' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
+export type Tone = 'block' | 'far' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
 
 /** A limb as a tapered capsule (two radii) in the same unit as its points. */
 export interface Shape {
@@ -108,6 +108,7 @@ export function figureShapes(
 }
 
 const PAINT: Record<Tone, string> = {
+  block: '#d9d3c3',
   far: '#6d7a80',
   skin: '#c58f6b',
   shirt: '#2f6f73',
@@ -199,9 +200,38 @@ export interface DrawnPoses {
 }
 const UNIT = 200;
 
+const lowestOf = (figure: FigurePoints): number =>
+  Math.min(
+    ...[figure, figure.far].flatMap((g) =>
+      [g.toe, g.heel, g.wrist, g.elbow, g.knee, g.hip, g.shoulder].map((p) => p[1]),
+    ),
+  );
+
+/** Frames between two poses kept on the ground: the lowest joint sinks and rises evenly from the first frame to the last. */
+function level(figures: FigurePoints[]): FigurePoints[] {
+  const last = figures.length - 1;
+  if (last < 2) return figures;
+  const [from, to] = [lowestOf(figures[0]!), lowestOf(figures[last]!)];
+  return figures.map((figure, i) => shifted(figure, [0, from + ((to - from) * i) / last - lowestOf(figure)]));
+}
+
+/** Blocks under contacts that rest above the floor, as wide as a step bench; above head height a bar. */
+function surfacesUnder(pose: Pose, figure: FigurePoints, at: (p: Point) => Point): Shape[] {
+  const HALF = 0.14;
+  return pose.contacts
+    .filter((c) => (c.height ?? 0) > 0.02)
+    .map((c) => {
+      const x = figure[c.at][0] + (c.at === 'wrist' ? 0.05 : 0);
+      if (c.height! > 1.2) return { tone: 'block', path: circlePath(at([figure[c.at][0], c.height!]), 8) };
+      const [left, top] = at([x - HALF, c.height!]);
+      const [right, floor] = at([x + HALF, 0]);
+      return { tone: 'block', path: `M${f(left)} ${f(top)}H${f(right)}V${f(floor)}H${f(left)}Z` };
+    });
+}
+
 /** Draws poses of one body in a common frame, floor at y = 0, y down. */
 export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
-  const figures = poses.map((pose) => placeFigure(pose, body));
+  const figures = level(poses.map((pose) => placeFigure(pose, body)));
   const points = figures.flatMap((g) => [
     g.vertex,
     g.toe,
@@ -215,8 +245,12 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
   const xs = points.map((p) => p[0] * UNIT);
   const top = Math.max(...points.map((p) => p[1] * UNIT));
   const x = Math.min(...xs) - 24;
+  const at = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
   return {
-    frames: figures.map((figure) => figureShapes(figure, body, (p) => [p[0] * UNIT, -p[1] * UNIT], UNIT)),
+    frames: figures.map((figure, i) => [
+      ...surfacesUnder(poses[i]!, figure, at),
+      ...figureShapes(figure, body, at, UNIT),
+    ]),
     box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + 34 },
   };
 }

@@ -145,7 +145,8 @@ function gap(points: FigurePoints, contact: Pose['contacts'][number], body: Body
   return points[contact.at][1] - CONTACT_DEPTH[contact.at] * body.stature - (contact.height ?? 0);
 }
 
-function shifted(points: FigurePoints, by: Point): FigurePoints {
+/** The figure moved as a whole, metres. */
+export function shifted(points: FigurePoints, by: Point): FigurePoints {
   const move = <T extends object>(part: T): T =>
     Object.fromEntries(
       Object.entries(part).map(([name, p]) => [

@@ -46,9 +46,9 @@ export function poseBetween(a: Pose, b: Pose, k: number): Pose {
       (typeof JOINTS)[number] | (typeof PARTS)[number]
     >),
     ...(a.far || b.far ? { far } : {}),
-    contacts: a.contacts.map((c, i) => {
-      const to = b.contacts[i];
-      return to?.at === c.at ? { ...c, height: mix(c.height ?? 0, to.height ?? 0) } : c;
+    contacts: (k < 0.5 ? a : b).contacts.map((c, i) => {
+      const [from, to] = [a.contacts[i], b.contacts[i]];
+      return from && to && from.at === to.at ? { ...c, height: mix(from.height ?? 0, to.height ?? 0) } : c;
     }),
     support:
       a.support && b.support && a.support.joint === b.support.joint

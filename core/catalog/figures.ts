@@ -18,15 +18,15 @@ const lie: Pose = {
   orientation: 'supine',
   hip: 58,
   knee: 108,
-  shoulder: 8,
-  ankle: 100,
+  shoulder: -4,
+  ankle: 130,
   contacts: [{ at: 'lowback' }],
 };
 const flatLie: Pose = {
   ...STRAIGHT,
   orientation: 'supine',
   hip: 2,
-  shoulder: 8,
+  shoulder: -4,
   ankle: 110,
   contacts: [{ at: 'lowback' }],
 };
@@ -62,7 +62,7 @@ const bridge: Pose = {
   hip: -4,
   knee: 112,
   ankle: 96,
-  shoulder: 30,
+  shoulder: -30,
   neck: -24,
   contacts: [{ at: 'heel' }],
 };

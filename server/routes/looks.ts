@@ -15,6 +15,7 @@ import {
 import { evaluateObservation, resolveObservation, type EvaluateOptions } from '../../core/evaluate.js';
 import { methodInForce } from '../../core/judge/method-in-force.js';
 import { observationSchema } from '../../core/formats/observation.js';
+import { historyAt } from '../../core/screen/history.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { requireRole } from '../http/session.js';
 import { MAX_BYTES } from '../media/pictures.js';
@@ -51,7 +52,7 @@ function historyItem(look: Look, options: EvaluateOptions): HistoryItem {
 }
 
 export function lookRoutes(context: Context): Router {
-  const { people, looks, pictures, studio } = context;
+  const { people, looks, pictures, plans, studio } = context;
   const router = Router();
 
   const lookOf = async (request: Request, response: Response): Promise<Look> => {
@@ -74,12 +75,14 @@ export function lookRoutes(context: Context): Router {
     const { catalog, defaults } = await studio.now();
     const method = methodNamed(catalog, request);
     const found = await looks.ofPerson(person.id, query.limit + 1, query.before);
+    const screens = await plans.screensOf(person.id);
     response.json({
       items: found.slice(0, query.limit).map((look) =>
         historyItem(look, {
           catalog,
           method,
           defaultMethod: methodInForce(look.observation.position, person, defaults),
+          history: historyAt(screens, look.startedAt),
         }),
       ),
       more: found.length > query.limit,
@@ -129,7 +132,7 @@ export function lookRoutes(context: Context): Router {
     const look = await lookOf(request, response);
     const person = await people.find(me(response), look.personId, dayOf(request));
     if (!person) throw notFound('This look');
-    const options = await optionsFor(context, person, look.observation.position, dayOf(request));
+    const options = await optionsFor(context, person, look.observation.position, dayOf(request), look.startedAt);
     response.json(
       evaluateObservation(look.observation, {
         ...options,

@@ -1,7 +1,7 @@
 /** Prescriptions with their sheet, intakes, movement screens, and what stands about a person. */
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
-import { daySchema } from '../../api/common.js';
+import { daySchema, instantSchema } from '../../api/common.js';
 import { intakeInputSchema, prescriptionInputSchema, screenInputSchema, type Prescription } from '../../api/plans.js';
 import type { Person } from '../../api/people.js';
 import { stopSigns } from '../../core/studio/intake.js';
@@ -28,7 +28,8 @@ export function planRoutes(context: Context): Router {
 
   router.get('/people/:id/standing', async (request, response) => {
     const person = await personOf(context, request, response);
-    response.json(await standingOf(context, person.id, dayOf(request)));
+    const { at } = take(z.object({ at: instantSchema.optional() }), request.query);
+    response.json(await standingOf(context, person.id, dayOf(request), at));
   });
 
   router.get('/people/:id/prescriptions', async (request, response) => {

@@ -260,7 +260,8 @@ describe('the library and every position', () => {
     await page.goto(`${hall.url}/bench?person=${await personId(page, 'Ingeborg Quist')}`);
     await sees(page, 'Last time');
     await page.select('#position', 'side-plank');
-    await sees(page, 'watched, not measured');
+    await sees(page, 'Side');
+    expect(await page.$$eval('#view option', (all) => all.map((o) => o.value))).toEqual(['front', 'above']);
     await page.select('#position', 'bird-dog');
     await choose(page, '#version', 'Leg only');
     await press(page, 'Start');

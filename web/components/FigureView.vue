@@ -41,6 +41,7 @@ const box = computed(() => {
   return `${x} ${y} ${width * shown.value.length} ${height}`;
 });
 const TONES = {
+  block: 'var(--rule)',
   far: 'var(--rule)',
   skin: 'var(--soft)',
   shirt: 'var(--sea)',

@@ -144,10 +144,10 @@ async function save(input: LookInput): Promise<void> {
   <h1 class="sr-only">Bench</h1>
   <p v-if="problem" role="alert" class="note mb-3">{{ problem }}</p>
   <LoadState v-if="people.error.value && !running" :error="people.error.value" @retry="people.load()" />
-  <div class="grid items-start gap-4 lg:grid-cols-[18.5rem_1fr]">
-    <section class="card space-y-3" aria-labelledby="set">
+  <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]">
+    <section class="card space-y-2" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
-      <div>
+      <div class="field-row">
         <label class="label" for="who">Who</label>
         <select id="who" v-model="personId" class="field" :disabled="running">
           <option value="" disabled>Choose a person</option>
@@ -163,7 +163,7 @@ async function save(input: LookInput): Promise<void> {
         Stop signs {{ standing.intake ? 'were asked long ago' : 'were never asked' }}.
         <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
       </p>
-      <div>
+      <div class="field-row">
         <label class="label" for="position">Position</label>
         <select
           id="position"
@@ -175,7 +175,7 @@ async function save(input: LookInput): Promise<void> {
           <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
         </select>
       </div>
-      <div>
+      <div class="field-row">
         <label class="label" for="version">Version</label>
         <select
           id="version"
@@ -187,20 +187,18 @@ async function save(input: LookInput): Promise<void> {
           <option v-for="r in rungsOf(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
         </select>
       </div>
-      <div v-if="family.views.length > 1 || setup.side" class="grid grid-cols-2 gap-2">
-        <div>
-          <label class="label" for="view">Looked at</label>
-          <select id="view" v-model="setup.view" class="field" :disabled="running">
-            <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v) }}</option>
-          </select>
-        </div>
-        <div v-if="setup.side">
-          <label class="label" for="side">Side</label>
-          <select id="side" v-model="setup.side" class="field" :disabled="running">
-            <option value="left">Left</option>
-            <option value="right">Right</option>
-          </select>
-        </div>
+      <div v-if="family.views.length > 1" class="field-row">
+        <label class="label" for="view">Looked at</label>
+        <select id="view" v-model="setup.view" class="field" :disabled="running">
+          <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v) }}</option>
+        </select>
+      </div>
+      <div v-if="setup.side" class="field-row">
+        <label class="label" for="side">Side</label>
+        <select id="side" v-model="setup.side" class="field" :disabled="running">
+          <option value="left">Left</option>
+          <option value="right">Right</option>
+        </select>
       </div>
       <div class="h-20">
         <FigureView :pose="rung.pose" :body="body" :label="`${family.name}, ${rung.name}: how it should look`" />
@@ -210,26 +208,24 @@ async function save(input: LookInput): Promise<void> {
         Left out for: {{ barred.map(cautionName).join(', ') }}. Choose an easier version, or ask the person’s
         professional first.
       </p>
-      <div class="grid grid-cols-[1fr_5.5rem] gap-2">
-        <div>
-          <label class="label" for="method">Method</label>
-          <select id="method" v-model="setup.method" class="field">
-            <option value="">{{ inForce }}</option>
-            <option v-for="id in METHOD_IDS" :key="id" :value="id">{{ methodName(id) }}</option>
-          </select>
-        </div>
-        <div>
-          <label class="label" for="target">Target, s</label
-          ><input
-            id="target"
-            v-model.number="setup.target"
-            type="number"
-            min="1"
-            max="3600"
-            class="field figures"
-            :disabled="running"
-          />
-        </div>
+      <div class="field-row">
+        <label class="label" for="method">Method</label>
+        <select id="method" v-model="setup.method" class="field">
+          <option value="">{{ inForce }}</option>
+          <option v-for="id in METHOD_IDS" :key="id" :value="id">{{ methodName(id) }}</option>
+        </select>
+      </div>
+      <div class="field-row">
+        <label class="label" for="target">Target, s</label>
+        <input
+          id="target"
+          v-model.number="setup.target"
+          type="number"
+          min="1"
+          max="3600"
+          class="field figures"
+          :disabled="running"
+        />
       </div>
       <details v-if="setup.position === 'front-plank'" class="text-sm">
         <summary class="min-h-[44px] content-center font-semibold">

@@ -68,7 +68,8 @@ async function load(): Promise<void> {
 }
 async function loadPast(): Promise<void> {
   const id = look.value.value?.personId;
-  if (id) standing.value = await call(`/people/${id}/standing`, standingSchema).catch(() => null);
+  const at = encodeURIComponent(look.value.value?.startedAt ?? '');
+  if (id) standing.value = await call(`/people/${id}/standing?at=${at}`, standingSchema).catch(() => null);
   if (id) past.value = (await call(`/people/${id}/looks?limit=50`, historySchema).catch(() => ({ items: [] }))).items;
 }
 onMounted(async () => {

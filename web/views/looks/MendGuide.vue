@@ -7,6 +7,8 @@ import type { Person } from '../../../api/people.js';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../lib/catalogue.js';
 import type { Mend, Method } from '../../../core/formats/catalog.js';
+import { mendSteps } from '../../../core/prescribe/mends.js';
+import { cautionName } from '../../lib/words.js';
 import { useOutbox } from '../../stores/outbox.js';
 
 const props = defineProps<{
@@ -34,19 +36,19 @@ const RESULT_WORDS: Record<MendResult, string> = {
 };
 
 const fault = computed(() => record(catalog.faults, props.faultId));
-/** Steps for this person: what helped before comes first, the method's own cue is used, and no touch without standing permission. */
 const steps = computed(() =>
-  fault.value.mends
-    .map((mend, index) => ({
-      ...mend,
-      index,
-      say: mend.kind === 'cue' ? (props.method.cues[props.faultId] ?? mend.say) : mend.say,
-    }))
-    .filter((mend) => mend.kind !== 'touch' || props.person?.allows.handsOn === true)
-    .sort(
-      (a, b) => Number(props.worked.includes(b.index)) - Number(props.worked.includes(a.index)) || a.index - b.index,
-    ),
+  mendSteps(fault.value, {
+    cautions: props.person?.cautions ?? [],
+    handsOn: props.person?.allows.handsOn === true,
+    worked: props.worked,
+    method: props.method,
+  }),
 );
+const leftOut = computed(() => [
+  ...new Set(
+    fault.value.mends.flatMap((m) => m.excludedBy ?? []).filter((c) => props.person?.cautions.includes(c) ?? false),
+  ),
+]);
 const tried = ref<MendTried[]>([...props.look.mends]);
 watch(
   () => props.look.mends,
@@ -110,6 +112,9 @@ async function takeBack(): Promise<void> {
       </div>
     </template>
     <p v-else class="mt-2 font-semibold">All steps tried. Leave the position for today and take the drills.</p>
+    <p v-if="leftOut.length" class="text-soft mt-2 text-sm">
+      Steps left out for: {{ leftOut.map(cautionName).join(', ') }}.
+    </p>
     <button v-if="here.length" class="link mt-2 min-h-[44px]" @click="takeBack">Undo the last answer</button>
   </section>
 </template>

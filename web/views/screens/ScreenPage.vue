@@ -139,7 +139,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             :aria-pressed="place === p"
             @click="place = p"
           >
-            {{ WHERE[p] }} <span class="figures text-soft">{{ reps.reps.value[p] ?? 0 }}/{{ screen.reps }}</span>
+            {{ WHERE[p] }} <span class="figures">{{ reps.reps.value[p] ?? 0 }}/{{ screen.reps }}</span>
           </button>
         </div>
         <p class="text-soft mt-3">Tap what this rep shows, then close the rep.</p>

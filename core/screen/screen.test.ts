@@ -1,0 +1,156 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { catalog, record } from '../catalog/index.js';
+import { CAUSE_IDS } from '../formats/catalog.js';
+import { historyAt, SCREEN_SPEAKS } from './history.js';
+import {
+  placesOf,
+  readScreen,
+  screenCauses,
+  screenOf,
+  verdictOf,
+  worseSide,
+  type ScreenRecord,
+} from './read-screen.js';
+import { RANGE_CHECKS, screens } from './screens.js';
+
+const squat = (change: Partial<ScreenRecord> = {}): ScreenRecord => ({
+  screen: 'overhead-squat',
+  reps: { front: 4, side: 4, rear: 4 },
+  counts: {},
+  wideStance: false,
+  supported: false,
+  tests: {},
+  ...change,
+});
+const single = (counts: Record<string, number>): ScreenRecord =>
+  squat({ screen: 'single-leg-squat', reps: { 'front.left': 4, 'front.right': 4 }, counts });
+
+test('everything a screen names stands in the catalogue', () => {
+  for (const screen of screens)
+    for (const row of screen.rows) {
+      expect(record(catalog.faults, row.fault).id).toBe(row.fault);
+      expect(screen.views).toContain(row.view);
+      expect(row.causes.every((c) => (CAUSE_IDS as readonly string[]).includes(c))).toBe(true);
+    }
+  for (const id of RANGE_CHECKS) expect(record(catalog.tests, id).id).toBe(id);
+  expect(() => screenOf('mast-climb')).toThrow(RangeError);
+});
+
+describe('reps to findings', () => {
+  test.each([
+    [1, 4, 'noise'],
+    [2, 8, 'noise'],
+    [3, 8, 'watch'],
+    [2, 5, 'watch'],
+    [2, 4, 'finding'],
+    [4, 4, 'finding'],
+  ] as const)('%i of %i is %s', (seen, reps, verdict) => expect(verdictOf(seen, reps)).toBe(verdict));
+
+  const record4 = fc.constantFrom(...screens).chain((screen) => {
+    const keys = screen.rows.flatMap((row) => placesOf(screen, row).map((where) => `${where}/${row.fault}`));
+    const places = [...new Set(keys.map((k) => k.split('/')[0]!))];
+    return fc.record({
+      screen: fc.constant(screen.id),
+      reps: fc.constant(Object.fromEntries(places.map((p) => [p, 6]))),
+      counts: fc.dictionary(fc.constantFrom(...keys), fc.integer({ min: 0, max: 6 })),
+      wideStance: fc.boolean(),
+      supported: fc.boolean(),
+      tests: fc.constant({}),
+    });
+  });
+  test('what was seen is told once, the surest first; what was not seen is not told', () => {
+    fc.assert(
+      fc.property(record4, (r) => {
+        const found = readScreen(r);
+        const told = found.map((f) => `${f.where}/${f.fault}`);
+        const seen = Object.entries(r.counts).filter(([k, n]) => n > 0 && !(r.wideStance && k.endsWith('/toes-out')));
+        expect([...told].sort()).toEqual(seen.map(([k]) => k).sort());
+        const shares = found.map((f) => f.seen / f.reps);
+        expect(shares).toEqual([...shares].sort((a, b) => b - a));
+      }),
+    );
+  });
+  test('one rep more with a fault never makes its cause less likely', () => {
+    fc.assert(
+      fc.property(record4, fc.nat(), (r, pick) => {
+        const keys = Object.keys(r.counts).filter((k) => r.counts[k]! < 6);
+        if (keys.length === 0) return;
+        const key = keys[pick % keys.length]!;
+        const more = { ...r, counts: { ...r.counts, [key]: r.counts[key]! + 1 } };
+        const chance = (s: ScreenRecord): Map<string, number> =>
+          new Map(screenCauses(readScreen(s), []).map((c) => [c.cause, c.probability]));
+        const [before, after] = [chance(r), chance(more)];
+        for (const [cause, p] of before) expect(after.get(cause)!).toBeGreaterThanOrEqual(p - 1e-12);
+      }),
+    );
+  });
+  test('more faults than reps is refused with its place', () => {
+    expect(() => readScreen(squat({ counts: { 'front/knee-in': 5 } }))).toThrow('front/knee-in: seen in 5 of 4 reps');
+  });
+  test('toes out in a stance wide on purpose is no fault', () => {
+    const counts = { 'front/toes-out': 4 };
+    expect(readScreen(squat({ counts }))).toHaveLength(1);
+    expect(readScreen(squat({ counts, wideStance: true }))).toEqual([]);
+  });
+});
+
+describe('what it says of causes', () => {
+  test('by hand: knees in at 3 of 4 speaks 0.6 for the ankle; heels rising adds calf 0.6 to 0.45', () => {
+    const one = screenCauses(readScreen(squat({ counts: { 'front/knee-in': 3 } })), []);
+    expect(one.map((c) => [c.cause, Math.round(c.probability * 1e6) / 1e6])).toEqual([
+      ['ankle-stiff', 0.6],
+      ['calf-short', 0.45],
+      ['glute-med-weak', 0.3],
+      ['adductor-short', 0.25],
+    ]);
+    const two = screenCauses(readScreen(squat({ counts: { 'front/knee-in': 3, 'side/heels-rise': 2 } })), []);
+    expect(two[0]).toEqual({ cause: 'calf-short', probability: 1 - 0.4 * 0.55 });
+    expect(two[1]!.probability).toBeCloseTo(1 - 0.4 * 0.55, 12);
+  });
+  test('a range check settles: a good ankle quarters it, a short one makes it likely', () => {
+    const found = readScreen(squat({ counts: { 'front/knee-in': 3 } }));
+    const check = (result: 'positive' | 'negative') =>
+      screenCauses(found, [{ for: record(catalog.tests, 'knee-to-wall').for, result }]).find(
+        (c) => c.cause === 'ankle-stiff',
+      )!.probability;
+    expect(check('negative')).toBeCloseTo(0.15, 12);
+    expect(check('positive')).toBeGreaterThanOrEqual(0.5);
+  });
+  test('sides: worse where more is found', () => {
+    expect(worseSide(readScreen(single({ 'front.left/knee-in': 3 })))).toBe('left-worse');
+    expect(worseSide(readScreen(single({ 'front.right/knee-in': 3, 'front.left/knee-in': 1 })))).toBe('right-worse');
+    expect(worseSide(readScreen(single({ 'front.right/knee-in': 3, 'front.left/knee-in': 4 })))).toBe('even');
+  });
+});
+
+describe('screens as history of a look', () => {
+  const at = '2026-05-20T12:00:00.000Z';
+  const days = (n: number): string => new Date(Date.parse(at) + n * 86400000).toISOString();
+  test('the newest of a kind speaks; range checks by their newest answer', () => {
+    const history = historyAt(
+      [
+        {
+          doneAt: days(-30),
+          record: squat({ counts: { 'front/knee-in': 4 }, tests: { 'knee-to-wall': 6, 'rib-spread': 'positive' } }),
+        },
+        { doneAt: days(-3), record: squat({ counts: { 'side/heels-rise': 3 }, tests: { 'knee-to-wall': 11 } }) },
+        { doneAt: days(-5), record: single({ 'front.left/knee-in': 3 }) },
+      ],
+      at,
+    );
+    expect([...history.screen].sort()).toEqual(['heels-rise', 'knee-in']);
+    expect(history.tests).toEqual({ 'knee-to-wall': 11, 'rib-spread': 'positive' });
+    expect(history.sides).toBe('left-worse');
+  });
+  test.each([
+    [-SCREEN_SPEAKS.after, 1],
+    [-SCREEN_SPEAKS.after - 1, 0],
+    [SCREEN_SPEAKS.before, 1],
+    [SCREEN_SPEAKS.before + 1, 0],
+  ])('a screen %i days from the look: %i finding', (away, n) => {
+    const history = historyAt([{ doneAt: days(away), record: squat({ counts: { 'front/knee-in': 4 } }) }], at);
+    expect(history.screen).toHaveLength(n);
+    expect(history.sides).toBeUndefined();
+  });
+});

@@ -1,0 +1,152 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { catalog } from '../../core/catalog/index.js';
+import { record } from '../../core/catalog/index.js';
+import { watchedPlank } from '../../core/testing.js';
+import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
+
+let studio: TestStudio;
+let coach: Client;
+let owner: Client;
+beforeEach(async () => {
+  studio = await testStudio();
+  [owner, coach] = [await studio.as('owner'), await studio.as('coach')];
+});
+afterEach(() => studio.close());
+
+const bridge = record(catalog.drills, 'bridge');
+const own = { ...bridge, id: 'harbour-bridge', name: 'Bridge on the quay step', copiedFrom: 'bridge' };
+
+describe('the studio’s catalogue', () => {
+  test('starts empty, with nothing chosen', async () => {
+    expect((await coach.get('/catalogue')).body).toEqual({
+      entries: [],
+      defaults: { method: null, familyMethods: {}, kit: null },
+    });
+  });
+  test('a shipped drill is changed and restored; who did what is kept', async () => {
+    const changed = { ...bridge, name: 'Bridge, slowly' };
+    const put = await coach.send('put', '/catalogue/drills/bridge', changed);
+    expect(put.status).toBe(200);
+    expect(put.body.entries).toMatchObject([
+      { kind: 'drills', key: 'bridge', record: { name: 'Bridge, slowly' }, by: coach.account!.name },
+    ]);
+    expect((await owner.send('delete', '/catalogue/drills/bridge')).body.entries).toEqual([]);
+    const changes = (await coach.get('/catalogue/drills/bridge/changes')).body as { by: string; record: unknown }[];
+    expect(changes.map((c) => [c.by, (c.record as { name: string } | null)?.name ?? null])).toEqual([
+      [owner.account!.name, null],
+      [coach.account!.name, 'Bridge, slowly'],
+    ]);
+    expect((await coach.send('delete', '/catalogue/drills/bridge')).status).toBe(404);
+  });
+  test('a drill of the hall’s own can be assigned, and is not taken away while another builds on it', async () => {
+    await coach.send('put', `/catalogue/drills/${own.id}`, own);
+    const harder = { ...own, id: 'harbour-bridge-2', name: 'The same on one leg', easier: own.id };
+    expect((await coach.send('put', `/catalogue/drills/${harder.id}`, harder)).status).toBe(200);
+    const refused = await coach.send('delete', `/catalogue/drills/${own.id}`);
+    expect(refused.status).toBe(409);
+    expect(refused.body.detail).toContain('harbour-bridge-2');
+    await coach.send('delete', `/catalogue/drills/${harder.id}`);
+    expect((await coach.send('delete', `/catalogue/drills/${own.id}`)).body.entries).toEqual([]);
+  });
+  test.each([
+    ['an id that is not the address’', { ...own, id: 'other' }, 'id', 'harbour-bridge'],
+    ['a fault that does not exist', { ...own, watch: ['hip-sag', 'mast-lean'] }, 'watch[1]', 'mast-lean'],
+    ['no reps and no time', { ...own, dose: { sets: 0 } }, 'dose', ''],
+    ['an easier drill that does not exist', { ...own, easier: 'rope-yarn' }, 'easier', 'rope-yarn'],
+  ])('refuses %s and says where', async (_name, body, path, says) => {
+    const answer = await coach.send('put', `/catalogue/drills/${own.id}`, body);
+    expect(answer.status).toBe(422);
+    const problem = (answer.body.problems as { path: string; message: string }[]).find((p) => p.path.startsWith(path));
+    expect(problem?.message).toContain(says);
+    expect((await coach.get('/catalogue')).body.entries).toEqual([]);
+  });
+  test('limits must worsen in one direction', async () => {
+    const limit = catalog.tolerances.find((t) => t.family === 'front-plank' && t.fault === 'hip-sag')!;
+    const [option] = Object.keys(limit.limits);
+    const bad = { ...limit, limits: { ...limit.limits, [option!]: [9, 5, 12] } };
+    const answer = await coach.send('put', `/catalogue/tolerances/${limit.id}`, bad);
+    expect(answer.status).toBe(422);
+    expect(answer.body.problems[0].path).toBe(`limits.${option}`);
+  });
+  test('a changed limit re-judges what is stored, and restoring brings the old verdict back', async () => {
+    const person = (await coach.send('post', '/people', { name: 'Marit' })).body.id as string;
+    const look = '5b0e6a34-1111-4222-8333-444455556666';
+    await coach.send('post', `/people/${person}/looks`, {
+      id: look,
+      startedAt: '2026-05-20T09:00:00.000Z',
+      observation: watchedPlank({
+        method: 'straight',
+        events: [],
+        ended: undefined,
+        landmarkSd: 0.5,
+        frames: [{ t: 0, points: { shoulder: [900, 400], hip: [600, 440], ankle: [100, 450] } }],
+      }),
+    });
+    const severity = async (): Promise<string | undefined> =>
+      ((await coach.get(`/looks/${look}/evaluation`)).body.findings as { fault: string; severity: string }[]).find(
+        (f) => f.fault === 'hip-sag',
+      )?.severity;
+    const before = await severity();
+    const limit = catalog.tolerances.find((t) => t.family === 'front-plank' && t.fault === 'hip-sag')!;
+    const wide = Object.fromEntries(
+      Object.entries(limit.limits).map(([k, l]) => [k, l && l.map((n) => n + Math.sign(n || -1) * 60)]),
+    );
+    await coach.send('put', `/catalogue/tolerances/${limit.id}`, { ...limit, limits: wide });
+    expect(before).toBeDefined();
+    expect(await severity()).not.toBe(before);
+    await coach.send('delete', `/catalogue/tolerances/${limit.id}`);
+    expect(await severity()).toBe(before);
+  });
+  test('the cautions table is an owner’s; assistants change nothing; strangers see nothing', async () => {
+    const neck = record(catalog.cautions, 'neck');
+    const body = { ...neck, excludes: ['drill:bridge'] };
+    expect((await coach.send('put', '/catalogue/cautions/neck', body)).status).toBe(403);
+    expect((await owner.send('put', '/catalogue/cautions/neck', body)).status).toBe(200);
+    expect((await coach.send('delete', '/catalogue/cautions/neck')).status).toBe(403);
+    const assistant = await studio.as('assistant');
+    expect((await assistant.send('put', `/catalogue/drills/${own.id}`, own)).status).toBe(403);
+    expect((await (await studio.stranger()).get('/catalogue')).status).toBe(401);
+  });
+  test.each(['masts/bridge', 'drills/Bridge%20one', 'tests/knee-to-wall'])('no entry at %s', async (path) => {
+    expect((await coach.send('put', `/catalogue/${path}`, own)).status).toBe(422);
+  });
+});
+
+describe('defaults', () => {
+  test('method and kit of the hall judge whoever has none of their own', async () => {
+    const value = { method: 'hollow', familyMethods: { 'front-plank': 'straight' }, kit: ['mat', 'wall'] };
+    expect((await owner.send('put', '/studio/defaults', value)).body.defaults).toEqual(value);
+    const person = (await coach.send('post', '/people', { name: 'Teo' })).body.id as string;
+    const method = async (family: string): Promise<string> => {
+      const id = crypto.randomUUID();
+      await coach.send('post', `/people/${person}/looks`, {
+        id,
+        startedAt: `${DAY}T09:00:00.000Z`,
+        observation: watchedPlank({
+          position: family,
+          rung: catalog.rungs.find((r) => r.family === family)!.id,
+          events: [],
+        }),
+      });
+      return (await coach.get(`/looks/${id}/evaluation`)).body.method.id as string;
+    };
+    expect(await method('front-plank')).toBe('straight');
+    expect(await method('hollow')).toBe('hollow');
+    await coach.send('patch', `/people/${person}`, { familyMethods: { hollow: 'short' } });
+    expect(await method('hollow')).toBe('short');
+  });
+  test.each([
+    [{ method: 'nautical', familyMethods: {}, kit: null }, 'method'],
+    [{ method: null, familyMethods: { mast: 'hollow' }, kit: null }, 'familyMethods.mast'],
+    [{ method: null, familyMethods: { 'front-plank': 'nautical' }, kit: null }, 'familyMethods.front-plank'],
+  ])('refuses what does not exist: %j', async (value, path) => {
+    const answer = await owner.send('put', '/studio/defaults', value);
+    expect(answer.status).toBe(422);
+    expect(answer.body.problems[0].path).toBe(path);
+  });
+  test('only an owner sets them', async () => {
+    expect((await coach.send('put', '/studio/defaults', { method: null, familyMethods: {}, kit: null })).status).toBe(
+      403,
+    );
+  });
+});
