@@ -105,8 +105,9 @@ describe('what it says of causes', () => {
       ['adductor-short', 0.25],
     ]);
     const two = screenCauses(readScreen(squat({ counts: { 'front/knee-in': 3, 'side/heels-rise': 2 } })), []);
-    expect(two[0]).toEqual({ cause: 'calf-short', probability: 1 - 0.4 * 0.55 });
-    expect(two[1]!.probability).toBeCloseTo(1 - 0.4 * 0.55, 12);
+    const both = two.filter((c) => c.cause === 'calf-short' || c.cause === 'ankle-stiff');
+    expect(two.slice(0, 2)).toEqual(both);
+    for (const c of both) expect(c.probability).toBeCloseTo(1 - 0.4 * 0.55, 12);
   });
   test('a range check settles: a good ankle quarters it, a short one makes it likely', () => {
     const found = readScreen(squat({ counts: { 'front/knee-in': 3 } }));

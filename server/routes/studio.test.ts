@@ -117,23 +117,28 @@ describe('defaults', () => {
     const value = { method: 'hollow', familyMethods: { 'front-plank': 'straight' }, kit: ['mat', 'wall'] };
     expect((await owner.send('put', '/studio/defaults', value)).body.defaults).toEqual(value);
     const person = (await coach.send('post', '/people', { name: 'Teo' })).body.id as string;
-    const method = async (family: string): Promise<string> => {
-      const id = crypto.randomUUID();
-      await coach.send('post', `/people/${person}/looks`, {
-        id,
-        startedAt: `${DAY}T09:00:00.000Z`,
-        observation: watchedPlank({
-          position: family,
-          rung: catalog.rungs.find((r) => r.family === family)!.id,
-          events: [],
-        }),
-      });
-      return (await coach.get(`/looks/${id}/evaluation`)).body.method.id as string;
-    };
-    expect(await method('front-plank')).toBe('straight');
-    expect(await method('hollow')).toBe('hollow');
-    await coach.send('patch', `/people/${person}`, { familyMethods: { hollow: 'short' } });
-    expect(await method('hollow')).toBe('short');
+    const id = crypto.randomUUID();
+    await coach.send('post', `/people/${person}/looks`, {
+      id,
+      startedAt: `${DAY}T09:00:00.000Z`,
+      observation: watchedPlank({
+        method: undefined,
+        events: [],
+        ended: undefined,
+        landmarkSd: 0.5,
+        frames: [{ t: 0, points: { shoulder: [900, 400], hip: [600, 440], ankle: [100, 450] } }],
+      }),
+    });
+    const judged = async (by = ''): Promise<string> =>
+      JSON.stringify((await coach.get(`/looks/${id}/evaluation${by && `?method=${by}`}`)).body.findings);
+    const [straight, hollow] = [await judged('straight'), await judged('hollow')];
+    expect(straight).not.toBe(hollow);
+    expect(await judged()).toBe(straight);
+    await coach.send('patch', `/people/${person}`, { familyMethods: { 'front-plank': 'hollow' } });
+    expect(await judged()).toBe(hollow);
+    await coach.send('patch', `/people/${person}`, { familyMethods: {} });
+    await owner.send('put', '/studio/defaults', { ...value, familyMethods: {} });
+    expect(await judged()).toBe(hollow);
   });
   test.each([
     [{ method: 'nautical', familyMethods: {}, kit: null }, 'method'],

@@ -1,5 +1,6 @@
 /** What the interface tests do more than once, in a coach's words. */
 import type { Page } from 'puppeteer-core';
+import type { HistoryItem } from '../../api/observations.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../core/body/simulate.js';
 import { catalog, rungOf } from '../../core/catalog/index.js';
@@ -130,3 +131,20 @@ export async function placePicture(page: Page, sag: number, points: Landmarks): 
     await pause(80);
   }
 }
+
+export const personId = (page: Page, name: string): Promise<string> =>
+  page.evaluate(
+    async (n) =>
+      ((await (await fetch('/api/people')).json()) as { id: string; name: string }[]).find((p) => p.name === n)!.id,
+    name,
+  );
+
+/** A person's look that fits. @throws when none does */
+export const lookOf = async (page: Page, name: string, fits: (look: HistoryItem) => boolean): Promise<string> => {
+  const id = await personId(page, name);
+  const items = await page.evaluate(
+    async (p) => ((await (await fetch(`/api/people/${p}/looks?limit=50`)).json()) as { items: HistoryItem[] }).items,
+    id,
+  );
+  return items.find(fits)!.id;
+};

@@ -6,7 +6,7 @@ import { AxePuppeteer } from '@axe-core/puppeteer';
 import type { AxeResults } from 'axe-core';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { choose, fill, pause, placePicture, press, sees, settled, shown, truth } from './steps.js';
+import { choose, fill, pause, personId, placePicture, press, sees, settled, shown, truth } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -14,13 +14,6 @@ beforeAll(async () => {
 }, 60000);
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
-
-const personId = (page: Page, name: string): Promise<string> =>
-  page.evaluate(
-    async (n) =>
-      ((await (await fetch('/api/people')).json()) as { id: string; name: string }[]).find((p) => p.name === n)!.id,
-    name,
-  );
 
 describe('a coach’s minute', () => {
   test('sign in, add a person, watch a hold with two taps, see the result, find it in the history', async () => {

@@ -1,0 +1,192 @@
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { openHall, type Hall } from '../../tools/harness.js';
+import { choose, lookOf, pause, personId, press, sees, settled, shown } from './steps.js';
+
+let hall: Hall;
+beforeAll(async () => {
+  hall = await openHall();
+}, 60000);
+afterEach(() => hall.tidy());
+afterAll(() => hall?.close());
+
+async function owner(): Promise<Page> {
+  const page = await hall.page();
+  await page.goto(`${hall.url}/sign-in`);
+  await page.locator('#email').fill('owner@harbour.example');
+  await page.locator('#password').fill('tautline-2026');
+  await press(page, 'Sign in');
+  await page.waitForSelector('::-p-aria(Places)');
+  return page;
+}
+/** The drills that a look page proposes, by name. */
+const drillsOn = (page: Page): Promise<string[]> =>
+  page.$$eval('section[aria-labelledby="drills"] li h3', (all) => all.map((h) => h.textContent.trim()));
+
+describe('look → why → test → mend → correctives → sheet', () => {
+  test('one after another, and what was assigned stands with the person', async () => {
+    const page = await hall.coach();
+    const look = await lookOf(page, 'Ruben Tjaden', (l) => l.clean !== null && l.top !== null);
+    await page.goto(`${hall.url}/looks/${look}`);
+    await sees(page, 'Next best test');
+    await sees(page, 'clean seconds');
+    const before = await shown(page);
+    await press(page, 'Positive');
+    await page.waitForFunction((b) => document.body.innerText !== b, {}, before);
+    await press(page, 'Did not');
+    await sees(page, 'Step 2 of');
+    await press(page, 'Helped');
+    await sees(page, 'That one helped');
+    await sees(page, 'Drills for it');
+    const proposed = await drillsOn(page);
+    expect(proposed.length).toBeGreaterThanOrEqual(2);
+    await page.locator(`::-p-aria(${proposed[1]} up)`).click();
+    await page.waitForFunction(
+      (first) => document.querySelector('section[aria-labelledby="drills"] li h3')?.textContent.trim() === first,
+      {},
+      proposed[1]!,
+    );
+    await press(page, 'Assign these drills');
+    await page.locator('#a-note').fill('Before the noon tide.');
+    await page.locator('form button.btn-main').click();
+    await sees(page, 'Assigned, version 1');
+    const href = await page.$eval('a[href*="sheet.pdf"]', (a) => a.getAttribute('href')!);
+    const sheet = await page.evaluate(async (h) => {
+      const answer = await fetch(h);
+      const bytes = new Uint8Array(await answer.arrayBuffer());
+      return {
+        type: answer.headers.get('content-type'),
+        start: String.fromCharCode(...bytes.slice(0, 5)),
+        size: bytes.length,
+      };
+    }, href);
+    expect(sheet).toMatchObject({ type: 'application/pdf', start: '%PDF-' });
+    expect(sheet.size).toBeGreaterThan(10000);
+    await page.goto(`${hall.url}/people/${await personId(page, 'Ruben Tjaden')}`);
+    await sees(page, /Drills assigned[\s\S]*version 1[\s\S]*Look again/);
+    expect((await shown(page)).indexOf(proposed[1]!)).toBeLessThan((await shown(page)).indexOf(proposed[0]!));
+  });
+
+  test('a caution given, and the table edited by the owner, change the warnings of what is open', async () => {
+    const page = await hall.coach();
+    const id = await personId(page, 'Marit Solheim');
+    const person = `${hall.url}/people/${id}`;
+    await page.goto(person);
+    await sees(page, 'Hollow crunch');
+    expect(await shown(page)).not.toContain('is excluded by the caution');
+    await page.locator('::-p-xpath(//section[@aria-labelledby="cautions"]//button[contains(., "Add")])').click();
+    await page.select('#c-which', 'neck');
+    await page.locator('section[aria-labelledby="cautions"] form button.btn-main').click();
+    await page.goto(person);
+    await sees(page, 'Hollow crunch, short lift is excluded by the caution “neck”');
+    expect(await shown(page)).not.toContain('Dead bug, legs only is excluded');
+    const own = await owner();
+    await own.goto(`${hall.url}/studio`);
+    await own.locator('::-p-xpath(//h3[normalize-space(.)="Neck"]/ancestor::li//button[contains(., "Open")])').click();
+    await press(own, 'Change it');
+    await choose(own, '#e-exclude', 'Drill: Dead bug, legs only');
+    await press(own, 'Leave out');
+    await press(own, 'Left out with it');
+    await own.locator('::-p-aria(Allow Drill: Hollow crunch, short lift)').click();
+    await press(own, 'Keep the change');
+    await sees(own, 'Changed here by Halla Mooring');
+    await page.goto(person);
+    await sees(page, 'Dead bug, legs only is excluded by the caution “neck”');
+    expect(await shown(page)).not.toContain('Hollow crunch, short lift is excluded');
+    await press(own, 'Restore the shipped one');
+    await sees(own, 'The shipped one stands again');
+    await page.goto(person);
+    await sees(page, 'Hollow crunch, short lift is excluded by the caution “neck”');
+  });
+
+  test('stop signs: a yes takes the drills off the look, a clear asking brings them back', async () => {
+    const page = await hall.coach();
+    const id = await personId(page, 'Bram Oosterlo');
+    const look = await lookOf(page, 'Bram Oosterlo', (l) => l.clean !== null && l.top !== null);
+    const answerAll = async (yes: number): Promise<void> => {
+      await page.goto(`${hall.url}/people/${id}`);
+      await press(page, 'Ask now');
+      await page.waitForSelector('[role=radiogroup]');
+      await page.$$eval(
+        '[role=radiogroup]',
+        (groups, n) => groups.forEach((g, i) => g.querySelectorAll<HTMLElement>('button')[i < n ? 1 : 0]!.click()),
+        yes,
+      );
+      await page.locator('section[aria-labelledby="signs"] button.btn-main').click();
+      await sees(page, 'Last asked');
+    };
+    await answerAll(1);
+    await sees(page, 'Ask a licensed professional');
+    await page.goto(`${hall.url}/looks/${look}`);
+    await sees(page, 'licensed professional before training goes on');
+    expect(await drillsOn(page)).toEqual([]);
+    await answerAll(0);
+    await page.goto(`${hall.url}/looks/${look}`);
+    await sees(page, 'Assign these drills');
+    expect((await drillsOn(page)).length).toBeGreaterThan(0);
+  });
+});
+
+describe('screens', () => {
+  test('reps counted by keys and taps, undone, kept, and laid beside the last one', async () => {
+    const page = await hall.coach();
+    const id = await personId(page, 'Marit Solheim');
+    await page.goto(`${hall.url}/screen?person=${id}`);
+    await sees(page, 'Tap what this rep shows');
+    for (let i = 0; i < 4; i += 1) {
+      if (i < 3) await press(page, 'Knee goes in');
+      await press(page, 'Rep done');
+    }
+    await sees(page, 'in 3 of 4');
+    await page.locator('::-p-aria(Take the last rep back)').click();
+    await sees(page, 'in 3 of 3');
+    await press(page, 'Rep done');
+    await press(page, 'From the side');
+    for (let i = 0; i < 4; i += 1) await press(page, 'Rep done');
+    await page.locator('#t-knee-to-wall').fill('6');
+    await press(page, 'Keep it and see');
+    await sees(page, /beside the screen of/);
+    await sees(page, /Knee goes in[\s\S]*3 of 4/);
+    await page.goto(`${hall.url}/people/${id}`);
+    await sees(page, /Movement screens[\s\S]*Knee goes in/);
+  });
+});
+
+describe('the library is the studio’s own', () => {
+  test('a shipped drill is changed, its record of changes read, and the shipped one restored', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/library?kind=drills&id=bridge`);
+    await sees(page, 'Two counts at the top');
+    await press(page, 'Change it');
+    await page.locator('#e-name').fill('');
+    await page.locator('#e-name').fill('Bridge by the slipway');
+    await press(page, 'Keep the change');
+    await sees(page, 'Changed here by Jonna Reef');
+    await page.reload();
+    await sees(page, 'Bridge by the slipway');
+    await press(page, 'Who changed what');
+    await sees(page, 'Jonna Reef: kept a version');
+    await press(page, 'Restore the shipped one');
+    await sees(page, 'The shipped one stands again');
+    expect(await shown(page)).not.toContain('Bridge by the slipway');
+  });
+  test('a copy is a drill of its own, found by search, and taken away again', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/library?kind=drills&id=dead-bug-legs`);
+    await sees(page, 'Dead bug, legs only');
+    await press(page, 'Copy to change');
+    await page.locator('#e-name').fill('');
+    await page.locator('#e-name').fill('Dead bug on the net loft floor');
+    await press(page, 'Keep the copy');
+    await sees(page, /Dead bug on the net loft floor[\s\S]*The studio’s own by Jonna Reef/);
+    await page.goto(`${hall.url}/library?kind=drills`);
+    await page.locator('input[type=search]').fill('net loft');
+    await sees(page, '1 found');
+    await press(page, 'Dead bug on the net loft floor');
+    await press(page, 'Take it away');
+    await pause(300);
+    await page.goto(`${hall.url}/library?kind=drills`);
+    await page.locator('input[type=search]').fill('net loft');
+    await sees(page, '0 found');
+  });
+});
