@@ -12,6 +12,8 @@ import { simulatePicture, withFaults } from '../core/body/simulate.js';
 import { rungOf, catalog } from '../core/catalog/index.js';
 import { evaluateObservation } from '../core/evaluate.js';
 import { observationSchema, type Observation } from '../core/formats/observation.js';
+import { chooseDrills } from '../core/prescribe/choose.js';
+import { rankCauses } from '../core/reason/rank.js';
 import { median, seededRandom } from '../core/statistics.js';
 import { createApp } from '../server/app.js';
 import { openDatabase } from '../server/database/open.js';
@@ -37,6 +39,15 @@ const still = observationSchema.parse({ ...envelope, frames: [{ t: 0, points: fr
 const clip = observationSchema.parse({
   ...envelope,
   frames: Array.from({ length: 1800 }, (_, i) => ({ t: i / 30, points: frame(i < 1000 ? 2 : 11) })),
+});
+
+const watchedHold: Observation = observationSchema.parse({
+  ...envelope,
+  frames: [],
+  events: [{ t: 20, fault: 'hip-sag', state: 'on' }],
+  ended: { t: 30, reason: 'coach' },
+  target: 40,
+  evidence: { 'felt-first': 'low-back' },
 });
 
 /** Median milliseconds of `runs` calls after a warm-up. */
@@ -82,20 +93,13 @@ async function historyRate(): Promise<{ perSecond: number; middle: number }> {
         notes: '',
       }),
     );
-  const watched: Observation = observationSchema.parse({
-    ...envelope,
-    frames: [],
-    events: [{ t: 20, fault: 'hip-sag', state: 'on' }],
-    ended: { t: 30, reason: 'coach' },
-    target: 40,
-  });
   for (let i = 0; i < 5000; i += 1) {
     await context.looks.add(
       ids[i % 200]!,
       {
         id: randomUUID(),
         startedAt: new Date(1.77e12 + i * 3.6e6).toISOString(),
-        observation: i % 3 === 0 ? still : watched,
+        observation: i % 3 === 0 ? still : watchedHold,
         mediaId: null,
         relookOf: null,
         note: '',
@@ -160,6 +164,27 @@ rows.push([
   '60 s clip at 30 Hz, whole evaluation',
   `${time(10, () => evaluateObservation(clip)).toFixed(0)} ms`,
   'under 50 ms',
+]);
+const { ranking, facts, family: position, method } = evaluateObservation(watchedHold);
+const findings = evaluateObservation(watchedHold).evaluation.findings;
+rows.push([
+  `ranking of ${catalog.causes.length} causes`,
+  `${time(300, () => rankCauses(catalog, facts, position, findings)).toFixed(2)} ms`,
+  'under 5 ms',
+]);
+for (const correcting of ['four-phases', 'position-first'] as const) {
+  const way = { ...method, axes: { ...method.axes, correcting } } as typeof method;
+  rows.push([
+    `choice of drills from ${catalog.drills.length}, ${correcting.replace('-', ' ')}`,
+    `${time(100, () => chooseDrills(catalog, { family: position.id, ranking, method: way })).toFixed(1)} ms`,
+    'under 20 ms',
+  ]);
+}
+const stored = Array.from({ length: 500 }, (_, i) => (i % 3 === 0 ? still : watchedHold));
+rows.push([
+  're-judging 500 stored looks by another method',
+  `${time(3, () => stored.map((look) => evaluateObservation(look, { method: 'hollow', stop: true }))).toFixed(0)} ms`,
+  'under 1000 ms',
 ]);
 const history = await historyRate();
 rows.push([

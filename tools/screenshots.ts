@@ -10,8 +10,8 @@ mkdirSync('docs/screenshots', { recursive: true });
 
 async function shoot(name: string, path?: string): Promise<void> {
   if (path) await page.goto(`${hall.url}${path}`);
-  await page.waitForNetworkIdle({ idleTime: 400 });
-  await pause(900);
+  await page.waitForFunction(() => document.readyState === 'complete' && !/Fetching …/.test(document.body.innerText));
+  await pause(1100);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
   process.stdout.write(`docs/screenshots/${name}.png\n`);
 }
@@ -72,6 +72,8 @@ await shoot('look-hold', `/looks/${looks.find((l) => !l.mediaId)!.id}`);
 await shoot('look-picture', `/looks/${pictures.at(-1)!.id}`);
 await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`);
 await shoot('library', '/library?kind=positions&id=bird-dog');
+await shoot('library-drill', '/library?kind=drills&id=thwart-bridge');
+await shoot('screen', `/screen?person=${person}`);
 await shoot('studio', '/studio');
 await page.evaluate(() => localStorage.setItem('anchor.theme', 'dark'));
 await shoot('look-picture-dark', `/looks/${pictures.at(-1)!.id}`);

@@ -105,40 +105,78 @@ const keeps = (set: readonly Candidate[], rules: Rules): boolean =>
   set.some((c) => c.drill.families.includes(rules.family)) &&
   rules.phases.every((phase) => set.some((c) => c.drill.phase === phase));
 
+/** Worths of a growing set by cause, largest first: what one more drill adds is read off without counting anew. */
+type Covered = ReadonlyMap<CauseId, readonly number[]>;
+
+/** What a worth adds for a cause whose worths are known: its own place in full, those behind it each pushed one place down. */
+function added(values: readonly number[], worth: number): number {
+  let place = 0;
+  while (place < values.length && values[place]! >= worth) place += 1;
+  let gain = worth * DIMINISH ** place;
+  for (let i = place; i < values.length; i += 1) gain -= values[i]! * (DIMINISH ** i - DIMINISH ** (i + 1));
+  return gain;
+}
+const NOTHING: readonly number[] = [];
+const gainOf = (covered: Covered, c: Candidate): number => {
+  let sum = 0;
+  for (const [cause, value] of c.worth) sum += added(covered.get(cause) ?? NOTHING, value);
+  return sum;
+};
+const joined = (covered: Covered, c: Candidate): Covered => {
+  const next = new Map(covered);
+  for (const [cause, value] of c.worth)
+    next.set(
+      cause,
+      [...(covered.get(cause) ?? NOTHING), value].sort((a, b) => b - a),
+    );
+  return next;
+};
+
 /**
- * Exact search: depth-first over candidates in the order of their worth, cut where even the best remaining marginal worths could
- * not beat what is known. Worths only shrink as the set grows, so that bound is never too low.
+ * Exact search: depth-first, the largest gain first, cut where even the best remaining gains could not beat what is known. Gains
+ * only shrink as the set grows, so that bound is never too low.
  */
 function best(candidates: readonly Candidate[], rules: Rules): Candidate[] | null {
   const pinned = candidates.filter((c) => c.pinned);
-  const free = candidates
-    .filter((c) => !c.pinned)
-    .sort((a, b) => coveredBy([b]) - coveredBy([a]) || a.drill.id.localeCompare(b.drill.id));
-  let found: { set: Candidate[]; value: number } | null = null;
-  const minutesOf = (set: readonly Candidate[]): number => set.reduce((sum, c) => sum + c.drill.minutes, 0);
+  const free = candidates.filter((c) => !c.pinned).sort((a, b) => a.drill.id.localeCompare(b.drill.id));
+  let found: Candidate[] | null = null;
+  let top = -Infinity;
 
-  const visit = (set: Candidate[], value: number, from: number): void => {
-    if (set.length > 0 && keeps(set, rules) && (!found || value > found.value + 1e-12)) found = { set, value };
+  const visit = (
+    set: readonly Candidate[],
+    covered: Covered,
+    value: number,
+    minutes: number,
+    open: Candidate[],
+  ): void => {
+    if (value > top + 1e-12 && set.length > 0 && keeps(set, rules)) [found, top] = [[...set], value];
     const room = rules.count - set.length;
     if (room <= 0) return;
     const missing = rules.phases.filter((phase) => !set.some((c) => c.drill.phase === phase));
     if (missing.length > room) return;
-    const gains = free.slice(from).map((c, i) => ({ index: from + i, gain: coveredBy([...set, c]) - value }));
-    const hope = gains
-      .map((g) => g.gain)
-      .sort((a, b) => b - a)
-      .slice(0, room)
-      .reduce((a, b) => a + b, 0);
-    if (found && value + hope <= found.value + 1e-12) return;
-    for (const { index, gain } of gains) {
-      const c = free[index]!;
+    const gains = open
+      .filter((c) => minutes + c.drill.minutes <= rules.minutes)
+      .map((c) => ({ c, gain: gainOf(covered, c) }))
+      .sort((a, b) => b.gain - a.gain);
+    for (let i = 0; i < gains.length; i += 1) {
+      let hope = value;
+      for (let k = i; k < Math.min(i + room, gains.length); k += 1) hope += gains[k]!.gain;
+      if (hope <= top + 1e-12) return;
+      const { c, gain } = gains[i]!;
       if (missing.length === room && !missing.includes(c.drill.phase)) continue;
-      if (minutesOf(set) + c.drill.minutes > rules.minutes) continue;
-      visit([...set, c], value + gain, index + 1);
+      const rest = gains.slice(i + 1).map((g) => g.c);
+      visit([...set, c], joined(covered, c), value + gain, minutes + c.drill.minutes, rest);
     }
   };
-  visit(pinned, coveredBy(pinned), 0);
-  return (found as { set: Candidate[] } | null)?.set ?? null;
+  const start = pinned.reduce<Covered>((covered, c) => joined(covered, c), new Map());
+  visit(
+    pinned,
+    start,
+    coveredBy(pinned),
+    pinned.reduce((sum, c) => sum + c.drill.minutes, 0),
+    free,
+  );
+  return found;
 }
 
 function permutations<T>(list: readonly T[]): T[][] {

@@ -319,6 +319,8 @@ describe('everybody can use it', () => {
       ['look', `/looks/${items.find((i) => !i.mediaId)!.id}`],
       ['compare', `/people/${id}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`],
       ['library', '/library?kind=positions&id=bird-dog'],
+      ['drill', '/library?kind=drills&id=thwart-bridge'],
+      ['screen', `/screen?person=${id}`],
       ['studio', '/studio'],
     ];
   };
