@@ -19,6 +19,8 @@ import {
 import { uprightFrame } from './measure/frame.js';
 import { measureDefinition, seenFrom, type MeasureContext } from './measure/measures.js';
 import { standingLine } from './measure/measures-whole-body.js';
+import { loggedHold, type LoggedHold } from './ladder/holds.js';
+import { nextStep, relativeLoad, type Proposal } from './ladder/next-step.js';
 import { chooseDrills, type ChoiceQuery, type DrillChoice } from './prescribe/choose.js';
 import { factsOf, type Facts, type PersonHistory, type TriedMend } from './reason/facts.js';
 import {
@@ -47,6 +49,8 @@ export interface Evaluation {
   nextTest: { test: string; why: string } | null;
   takeoverIndex: number | null;
   drills: { drill: string; dose: Dose; why: string }[];
+  /** What to do next on the ladder, and this version's load against the reference version; null without a hold or a ladder. */
+  ladder: { rule: Proposal['rule']; proposal: string; load: number | null } | null;
 }
 
 /** The evaluation with what a screen shows beside it. */
@@ -62,6 +66,7 @@ export interface EvaluationDetail {
   ranking: RankedCause[];
   nextTest: ProposedTest | null;
   facts: Facts;
+  step: Proposal | null;
 }
 
 /** Beside what the choice of drills takes: */
@@ -82,7 +87,15 @@ export interface EvaluateOptions extends Pick<
   history?: PersonHistory;
   /** A stop sign stands, or pain ended the last hold of this family: nothing that loads is proposed. */
   stop?: boolean;
+  /** Day of the look, ISO, and the holds before it: gates, trends and side differences rest on them. */
+  day?: string;
+  logged?: readonly LoggedHold[];
+  /** Leave drills and the ladder out: a line of a history shows neither. */
+  brief?: boolean;
 }
+
+/** Stands for the day of an observation that comes without one: a file has no date. */
+const DAY_OF_NO_DATE = '9999-12-31';
 
 /** Causes below this are not listed in the evaluation file. */
 export const WORTH_TELLING = 0.2;
@@ -367,9 +380,29 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     ? null
     : nextBestTest(ranking, openTests(catalog, facts, family, { cautions, kit: options.kit }), catalog);
   const choice =
-    ranking.length > 0 && !options.stop
+    ranking.length > 0 && !options.stop && !options.brief
       ? chooseDrills(catalog, { ...options, family: family.id, ranking, method, cautions })
       : { chosen: [], leftOut: [], minutes: 0, covered: 0 };
+  const body = bodyOf(observation.athlete);
+  const hold = options.brief
+    ? null
+    : loggedHold(
+        observation,
+        { hold: analysis?.hold ?? null, findings, measures },
+        rung.id,
+        options.day ?? DAY_OF_NO_DATE,
+      );
+  const step =
+    hold &&
+    nextStep({
+      catalog,
+      rung,
+      body,
+      holds: [...(options.logged ?? []), hold],
+      cap: method.cap,
+      cautions,
+      pain: options.stop,
+    });
   return {
     evaluation: {
       format: 'upright-anchor/evaluation',
@@ -386,6 +419,7 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
       nextTest: nextTest && { test: nextTest.test, why: nextTest.why },
       takeoverIndex: takeoverIndex(catalog, facts, family),
       drills: choice.chosen.map(({ drill, dose, why }) => ({ drill, dose, why })),
+      ladder: step && { rule: step.rule, proposal: step.says, load: relativeLoad(catalog, rung, body) },
     },
     family,
     rung,
@@ -397,5 +431,6 @@ export function evaluateObservation(observation: Observation, options: EvaluateO
     ranking,
     nextTest,
     facts,
+    step,
   };
 }

@@ -12,12 +12,14 @@ import { picturesIn } from './media/pictures.js';
 import { accountsIn } from './repositories/accounts.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
+import { laddersIn } from './repositories/ladders.js';
 import { plansIn } from './repositories/plans.js';
 import { studioIn } from './repositories/studio.js';
 import { accountRoutes, sessionRoutes } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
 import { lookRoutes } from './routes/looks.js';
 import { peopleRoutes } from './routes/people.js';
+import { ladderRoutes } from './routes/ladders.js';
 import { planRoutes } from './routes/plans.js';
 import { studioRoutes } from './routes/studio.js';
 
@@ -43,6 +45,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     looks: looksIn(db),
     studio: studioIn(db),
     plans: plansIn(db),
+    ladders: laddersIn(db),
     pictures: picturesIn(config.dataDir),
     ownerCode: () => code,
   };
@@ -104,7 +107,14 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   });
   api.use(sessionRoutes(context), accountRoutes(context));
   api.use(requireAccount(context.accounts));
-  api.use(peopleRoutes(context), lookRoutes(context), planRoutes(context), studioRoutes(context), noSuchRoute);
+  api.use(
+    peopleRoutes(context),
+    lookRoutes(context),
+    planRoutes(context),
+    ladderRoutes(context),
+    studioRoutes(context),
+    noSuchRoute,
+  );
   app.use('/api', api);
 
   if (config.webDir) {

@@ -1,8 +1,10 @@
 /** What stands about a person beside a single look: stop signs, pain, last screen, drills of late. Derived when read. */
 import type { Standing } from '../api/plans.js';
 import type { Person } from '../api/people.js';
+import type { LoggedHoldOf } from '../api/ladders.js';
 import { intakeDue } from '../core/studio/intake.js';
-import type { EvaluateOptions } from '../core/evaluate.js';
+import { evaluateObservation, type EvaluateOptions } from '../core/evaluate.js';
+import { loggedHold } from '../core/ladder/holds.js';
 import { methodInForce } from '../core/judge/method-in-force.js';
 import { recentDrills } from '../core/prescribe/prescription.js';
 import { historyAt } from '../core/screen/history.js';
@@ -60,4 +62,23 @@ export async function optionsFor(
     },
     stop: standing.stop !== null || standing.painIn.includes(family),
   };
+}
+
+/** Looks that ladders rest on, newest first. */
+const LOOKS = 400;
+
+/** Holds of a person as ladders see them, judged by the methods in force. */
+export async function holdsOf({ looks, studio }: Context, person: Person): Promise<LoggedHoldOf[]> {
+  const { catalog, defaults } = await studio.now();
+  const found = await looks.ofPerson(person.id, LOOKS);
+  return found.flatMap((look): LoggedHoldOf[] => {
+    const { evaluation, rung } = evaluateObservation(look.observation, {
+      catalog,
+      defaultMethod: methodInForce(look.observation.position, person, defaults),
+      mends: look.mends,
+      brief: true,
+    });
+    const hold = loggedHold(look.observation, evaluation, rung.id, look.startedAt.slice(0, 10));
+    return hold ? [{ ...hold, values: { ...hold.values }, lookId: look.id }] : [];
+  });
 }

@@ -21,6 +21,7 @@ import { picturesIn } from '../server/media/pictures.js';
 import { accountsIn } from '../server/repositories/accounts.js';
 import { looksIn } from '../server/repositories/looks.js';
 import { peopleIn } from '../server/repositories/people.js';
+import { laddersIn } from '../server/repositories/ladders.js';
 import { plansIn } from '../server/repositories/plans.js';
 import { studioIn } from '../server/repositories/studio.js';
 import { DEMO_SIGN_IN } from '../server/routes/accounts.js';
@@ -58,6 +59,8 @@ interface Plan {
   asked?: number;
   /** Days since drills were assigned from the looks. */
   assigned?: number;
+  /** Skills worked toward. */
+  goals?: string[];
   screens?: {
     days: number;
     record: Partial<ScreenInput['record']> & Pick<ScreenInput['record'], 'screen' | 'counts'>;
@@ -198,6 +201,7 @@ const PLANS: Plan[] = [
     ],
     pictures: [{ rung: 'straight-arm', days: 9, faults: { hipLine: -16 } }],
     here: true,
+    goals: ['hanging-raise'],
     asked: 33,
     assigned: 12,
     screens: [
@@ -235,6 +239,7 @@ const PLANS: Plan[] = [
       },
     ],
     here: true,
+    goals: ['front-lever'],
     asked: 40,
     assigned: 4,
   },
@@ -289,6 +294,7 @@ const PLANS: Plan[] = [
         until: 8,
       },
     ],
+    goals: ['handstand-line'],
     asked: 41,
   },
   {
@@ -394,6 +400,7 @@ async function fill(): Promise<void> {
   const people = peopleIn(db);
   const looks = looksIn(db);
   const plans = plansIn(db);
+  const onLadders = laddersIn(db);
   const pictures = picturesIn(config.dataDir);
   if ((await accounts.count()) > 0) throw new Error(`${config.dataDir} is not empty; start with --reset.`);
 
@@ -533,6 +540,7 @@ async function fill(): Promise<void> {
         dayAgo(plan.asked),
         coach.id,
       );
+    for (const goal of plan.goals ?? []) await onLadders.setGoal(id, goal);
     for (const screen of plan.screens ?? []) {
       const reps =
         screen.record.screen === 'overhead-squat' ? ['front', 'side', 'rear'] : ['front.left', 'front.right'];

@@ -81,8 +81,8 @@ function limbs(
   };
 }
 
-/** Points with the hip at the origin, before the figure meets the floor. */
-function unplaced(pose: Pose, body: Body): FigurePoints {
+/** Trunk and near limbs with the hip at the origin, before the figure meets the floor: what contacts are found with. */
+function chain(pose: Pose, body: Body) {
   const s = handedness(pose);
   const { lengths } = body;
   const links = [lengths.lowerTrunk, lengths.middleTrunk, lengths.upperTrunk] as const;
@@ -98,7 +98,7 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
 
   let own: LimbAngles = pose;
   const level = {
-    forearm: pose.support?.joint === 'elbow',
+    forearm: pose.support?.joint === 'elbow' || pose.contacts.some((c) => c.at === 'elbow'),
     hand: pose.support?.joint === 'wrist' || pose.contacts.some((c) => c.at === 'wrist'),
   };
   if (pose.support) {
@@ -107,7 +107,14 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
     const world = rotate([0, -1], degrees(Math.asin(clamp(ahead / reach, -0.95, 0.95))));
     own = { ...pose, shoulder: turn(scale(up, -1), world) * s };
   }
-  const near = limbs(own, shoulder, hip, up, s, body, level);
+  const lowback = add(lumbar, scale(belly, -body.backDepth));
+  return { s, up, belly, shoulder, hip, lumbar, thorax, lowback, own, level, near: limbs(own, shoulder, hip, up, s, body, level) };
+}
+
+/** Points with the hip at the origin, before the figure meets the floor. */
+function unplaced(pose: Pose, body: Body): FigurePoints {
+  const { s, up, belly, shoulder, hip, lumbar, thorax, lowback, own, level, near } = chain(pose, body);
+  const { lengths } = body;
   const far = limbs(
     { ...own, ...pose.far },
     shoulder,
@@ -121,7 +128,6 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
   const neckDirection = rotate(up, pose.neck * s);
   const ear = add(shoulder, scale(neckDirection, body.neck));
   const vertex = add(shoulder, scale(neckDirection, body.neck + 0.55 * lengths.head));
-  const lowback = add(lumbar, scale(belly, -body.backDepth));
   const midback = add(scale(up, MIDBACK_UP_THE_TRUNK * body.trunk), scale(belly, (-pose.bladePush / 100) * body.trunk));
   const pelvis = rotate(belly, -(pose.pelvicTilt + 10) * s);
   return {
@@ -141,7 +147,7 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
 }
 
 /** Height of a contact point above what it should touch, before placing. */
-function gap(points: FigurePoints, contact: Pose['contacts'][number], body: Body): number {
+function gap(points: Record<ContactPoint, Point>, contact: Pose['contacts'][number], body: Body): number {
   return points[contact.at][1] - CONTACT_DEPTH[contact.at] * body.stature - (contact.height ?? 0);
 }
 
@@ -157,23 +163,37 @@ export function shifted(points: FigurePoints, by: Point): FigurePoints {
   return move(points);
 }
 
-/** The five-degree stretch of trunk angles nearest to the pose's own in which `f` changes its sign, −75° to 75°. */
-function bracketNear(trunk: Degrees, f: (trunk: Degrees) => number): [Degrees, Degrees] | null {
-  const steps = Array.from({ length: 31 }, (_, i) => -75 + 5 * i);
-  const values = steps.map(f);
-  const found = steps
-    .slice(1)
-    .flatMap((high, i): [Degrees, Degrees][] => (values[i]! * values[i + 1]! <= 0 ? [[steps[i]!, high]] : []));
-  const away = ([low, high]: [Degrees, Degrees]): number => Math.abs((low + high) / 2 - trunk);
-  return found.reduce<[Degrees, Degrees] | null>(
-    (best, next) => (!best || away(next) < away(best) ? next : best),
-    null,
-  );
+/**
+ * The five-degree stretch of trunk angles nearest to the pose's own in which `f` changes its sign, −75° to 75°, searched outward from
+ * the pose; with the values at its ends.
+ */
+function bracketNear(
+  trunk: Degrees,
+  f: (trunk: Degrees) => number,
+): { low: Degrees; high: Degrees; atLow: number; atHigh: number } | null {
+  const start = clamp(trunk, -75, 75);
+  let [low, high] = [start, start];
+  let [atLow, atHigh] = [f(start), f(start)];
+  while (low > -75 || high < 75) {
+    if (high < 75) {
+      const next = Math.min(75, high + 5);
+      const value = f(next);
+      if (value * atHigh <= 0) return { low: high, high: next, atLow: atHigh, atHigh: value };
+      [high, atHigh] = [next, value];
+    }
+    if (low > -75) {
+      const next = Math.max(-75, low - 5);
+      const value = f(next);
+      if (value * atLow <= 0) return { low: next, high: low, atLow: value, atHigh: atLow };
+      [low, atLow] = [next, value];
+    }
+  }
+  return null;
 }
 
 /**
  * The figure in a pose, standing on its contacts: x right, y up, metres, floor at y = 0, hip above x = 0.
- * With two contacts the trunk angle is found by bisection so that both touch; with one the figure is lowered onto it;
+ * With two contacts the trunk angle nearest to the pose's own is found at which both touch; with one the figure is lowered onto it;
  * with none the lowest landmark touches the floor.
  * @throws RangeError when no trunk angle between −75° and 75° brings both contacts down
  */
@@ -182,19 +202,30 @@ export function placeFigure(pose: Pose, body: Body): FigurePoints {
   let solved = pose;
   if (first && second) {
     const difference = (trunk: Degrees): number => {
-      const points = unplaced({ ...pose, trunk }, body);
+      const { near, lowback } = chain({ ...pose, trunk }, body);
+      const points = { ...near, lowback };
       return gap(points, first, body) - gap(points, second, body);
     };
     const bracket = bracketNear(pose.trunk, difference);
     if (!bracket) throw new RangeError('the contacts of this pose cannot both touch');
-    let [low, high] = bracket;
-    const atLow = difference(low);
-    for (let i = 0; i < 60; i += 1) {
-      const middle = (low + high) / 2;
-      if (difference(middle) * atLow > 0) low = middle;
-      else high = middle;
+    // Regula falsi with the Illinois step: a handful of evaluations where bisection takes sixty.
+    let { low, high, atLow, atHigh } = bracket;
+    let middle = low;
+    for (let i = 0, side = 0; i < 60 && high - low > 1e-10; i += 1) {
+      middle = atHigh === atLow ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
+      const value = difference(middle);
+      if (Math.abs(value) < 1e-12) break;
+      if (value * atLow > 0) {
+        [low, atLow] = [middle, value];
+        if (side === -1) atHigh /= 2;
+        side = -1;
+      } else {
+        [high, atHigh] = [middle, value];
+        if (side === 1) atLow /= 2;
+        side = 1;
+      }
     }
-    solved = { ...pose, trunk: (low + high) / 2 };
+    solved = { ...pose, trunk: middle };
   }
   const points = unplaced(solved, body);
   const lowest = Math.min(

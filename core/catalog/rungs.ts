@@ -231,7 +231,7 @@ export const rungs: readonly Rung[] = [
     overhead: true,
     target: 20,
     excludedBy: ['pregnancy', 'abdominal-wall', 'osteoporosis', 'low-back', 'shoulder', 'hip'],
-    pose: { ...hollowPose, trunk: 10, shoulder: 174, neck: -4, hip: 24 },
+    pose: { ...hollowPose, trunk: 13, shoulder: 174, neck: -4, hip: 26 },
   },
   {
     ...hollow,

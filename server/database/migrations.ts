@@ -210,7 +210,32 @@ const plans: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans];
+const ladders: Step = {
+  name: '005-ladder-steps-and-goals',
+  async up(db) {
+    // What was proposed after a look and what the coach made of it.
+    await db.schema.createTable('ladder_steps', (t) => {
+      t.text('id').primary();
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE').index();
+      t.text('look_id').references('observations.id').onDelete('SET NULL');
+      t.text('day').notNullable();
+      t.text('record').notNullable();
+      t.text('made_by').notNullable().references('accounts.id');
+      t.text('made_at').notNullable();
+    });
+    await db.schema.createTable('goals', (t) => {
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE');
+      t.text('goal').notNullable();
+      t.text('set_at').notNullable();
+      t.primary(['person_id', 'goal']);
+    });
+  },
+  async down(db) {
+    for (const table of ['goals', 'ladder_steps']) await db.schema.dropTable(table);
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders];
 
 export const migrationSource: Knex.MigrationSource<Step> = {
   getMigrations: () => Promise.resolve([...STEPS]),

@@ -10,6 +10,7 @@ import type { Config } from '../config.js';
 import { invalid, notFound } from '../http/problems.js';
 import type { Pictures } from '../media/pictures.js';
 import type { Accounts } from '../repositories/accounts.js';
+import type { Ladders } from '../repositories/ladders.js';
 import type { Looks } from '../repositories/looks.js';
 import type { People } from '../repositories/people.js';
 import type { Plans } from '../repositories/plans.js';
@@ -22,6 +23,7 @@ export interface Context {
   looks: Looks;
   studio: StudioStore;
   plans: Plans;
+  ladders: Ladders;
   pictures: Pictures;
   /** Code that makes the first owner; null when there is one. */
   ownerCode: () => string | null;

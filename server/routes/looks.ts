@@ -19,15 +19,14 @@ import { historyAt } from '../../core/screen/history.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { requireRole } from '../http/session.js';
 import { MAX_BYTES } from '../media/pictures.js';
-import { optionsFor } from '../standing.js';
+import { holdsOf, optionsFor } from '../standing.js';
 import { dayOf, idOf, me, methodNamed, personOf, take, type Context } from './context.js';
 
 /** A history line: the record's own facts and what the one evaluation says of them. */
 function historyItem(look: Look, options: EvaluateOptions): HistoryItem {
   const { evaluation, rung } = evaluateObservation(look.observation, {
     ...options,
-    // A history line shows no drills.
-    stop: true,
+    brief: true,
     mends: look.mends,
     overruled: look.overrule?.cause,
   });
@@ -133,9 +132,13 @@ export function lookRoutes(context: Context): Router {
     const person = await people.find(me(response), look.personId, dayOf(request));
     if (!person) throw notFound('This look');
     const options = await optionsFor(context, person, look.observation.position, dayOf(request), look.startedAt);
+    const holds = await holdsOf(context, person);
     response.json(
       evaluateObservation(look.observation, {
         ...options,
+        day: look.startedAt.slice(0, 10),
+        // Newest first: what stands behind this look came before it.
+        logged: holds.slice(holds.findIndex((h) => h.lookId === look.id) + 1),
         method: methodNamed(options.catalog!, request),
         mends: look.mends,
         overruled: look.overrule?.cause,

@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { choose, lookOf, pause, personId, press, sees, settled, shown } from './steps.js';
+import { choose, lookOf, pause, personId, press, sees, shown } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {

@@ -17,6 +17,7 @@ const places = computed(() => [
   { name: 'Floor', to: '/', at: ['floor'] },
   { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
   { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen'] },
+  { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);
@@ -36,7 +37,7 @@ async function leave(): Promise<void> {
         >Upright&nbsp;Anchor</RouterLink
       >
       <nav
-        class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[30rem]"
+        class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[35rem]"
         aria-label="Places"
       >
         <!-- The places hang on a line made fast at both ends; the knot shows where you are. -->
@@ -45,7 +46,7 @@ async function leave(): Promise<void> {
           <li v-for="place in places" :key="place.to" class="relative">
             <RouterLink
               :to="place.to"
-              class="flex min-h-[52px] min-w-[64px] flex-col items-center px-2 pt-2 font-semibold"
+              class="flex min-h-[52px] min-w-0 flex-col items-center px-1 pt-2 font-semibold max-md:text-sm md:min-w-[56px] md:px-2"
               :aria-current="place.at.includes(String(route.name)) ? 'page' : undefined"
             >
               <span>{{ place.name }}</span>

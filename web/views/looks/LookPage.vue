@@ -19,7 +19,9 @@ import HoldTimeline from '../../components/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import PictureLines from '../../components/PictureLines.vue';
+import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
 import { call, nothing } from '../../lib/api.js';
+import StepProposal from '../ladders/StepProposal.vue';
 import { evaluateFor } from '../../lib/look.js';
 import { useAction, useResource } from '../../lib/resource.js';
 import { dayTimeText, END_WORDS, familyName, rungName, secondsText, SITE_WORDS } from '../../lib/words.js';
@@ -59,6 +61,7 @@ const look = useResource(async () => waitingLook() ?? (await call(`/looks/${prop
 const person = ref<Person | null>(null);
 const wishes = ref<DrillWishes>({ minutes: 20, pins: [], bans: [], order: [] });
 const standing = ref<Standing | null>(null);
+const onLadders = ref<OnLadders | null>(null);
 /** Mends answered on this page, before the server has them. */
 const tried = ref<MendTried[] | null>(null);
 async function load(): Promise<void> {
@@ -70,6 +73,7 @@ async function loadPast(): Promise<void> {
   const id = look.value.value?.personId;
   const at = encodeURIComponent(look.value.value?.startedAt ?? '');
   if (id) standing.value = await call(`/people/${id}/standing?at=${at}`, standingSchema).catch(() => null);
+  if (id) onLadders.value = await call(`/people/${id}/ladders`, onLaddersSchema).catch(() => null);
   if (id) past.value = (await call(`/people/${id}/looks?limit=50`, historySchema).catch(() => ({ items: [] }))).items;
 }
 onMounted(async () => {
@@ -91,6 +95,11 @@ const isWaiting = computed(() =>
   outbox.items.some((i) => !i.refused && (i.body as { id?: string } | undefined)?.id === props.id),
 );
 
+/** Holds before this look, newest first: gates and trends rest on them. */
+const before = computed(() => {
+  const holds = onLadders.value?.holds ?? [];
+  return holds.slice(holds.findIndex((h) => h.lookId === props.id) + 1);
+});
 const detail = computed(() => {
   const value = look.value.value;
   return value
@@ -101,6 +110,8 @@ const detail = computed(() => {
         pins: wishes.value.pins,
         bans: wishes.value.bans,
         standing: standing.value,
+        day: value.startedAt.slice(0, 10),
+        logged: before.value,
         weekKinds: (standing.value?.inForce ?? []).flatMap((d) => catalog.drills.find((r) => r.id === d)?.kind ?? []),
       })
     : null;
@@ -311,6 +322,21 @@ async function restore(): Promise<void> {
           :person="person"
           :standing="standing"
         />
+        <div v-if="detail.step && person && onLadders" class="card">
+          <StepProposal
+            :proposal="detail.step"
+            :rung="detail.rung"
+            :person="person"
+            :on="onLadders"
+            :look-id="look.value.value.id"
+            @on="onLadders = $event"
+          />
+          <RouterLink
+            :to="`/ladders?person=${person.id}&at=${detail.family.id}/${detail.rung.id}`"
+            class="link inline-block min-h-[44px] content-center"
+            >On the ladder</RouterLink
+          >
+        </div>
       </div>
     </div>
   </template>

@@ -56,6 +56,7 @@ async function change(patch: PersonPatch): Promise<void> {
             <Archive :size="18" aria-hidden="true" /> {{ person.value.value.archived ? 'Bring back' : 'Archive' }}
           </button>
         </template>
+        <RouterLink :to="`/ladders?person=${id}`" class="btn">Ladders</RouterLink>
         <RouterLink :to="`/bench?person=${id}`" class="btn btn-main"
           ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
         >

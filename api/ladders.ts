@@ -1,0 +1,78 @@
+/** A person on the ladders: holds as ladders see them, steps decided, goals. */
+import { z } from 'zod';
+import { skillGoals } from '../core/catalog/ladders.js';
+import { SEVERITIES } from '../core/formats/catalog.js';
+import { STEP_KINDS } from '../core/ladder/next-step.js';
+import { daySchema, idSchema, words } from './common.js';
+
+const placeSchema = z
+  .string()
+  .regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, 'must be a position and a version, like hollow/straight');
+
+export const loggedHoldSchema = z.object({
+  lookId: idSchema,
+  place: z.string(),
+  day: daySchema,
+  clean: z.number(),
+  total: z.number(),
+  target: z.number().nullable(),
+  worst: z.enum(SEVERITIES).nullable(),
+  broke: z.boolean(),
+  pain: z.boolean(),
+  cue: z.enum(['mended', 'mended-for-a-moment', 'not-mended']).nullable(),
+  felt: z.string().nullable(),
+  side: z.enum(['left', 'right']).nullable(),
+  values: z.record(z.string(), z.number()),
+});
+export type LoggedHoldOf = z.infer<typeof loggedHoldSchema>;
+
+export const DECISIONS = ['accepted', 'changed', 'declined'] as const;
+export const ladderStepInputSchema = z
+  .strictObject({
+    id: idSchema,
+    lookId: idSchema.nullable().default(null),
+    /** The version that was looked at. */
+    from: placeSchema,
+    rule: z.number().int().min(1).max(7),
+    kind: z.enum(STEP_KINDS),
+    proposal: words(600),
+    numbers: z.array(z.strictObject({ label: words(60), value: words(60) })).max(12),
+    decision: z.enum(DECISIONS),
+    /** Where it leads: as proposed, or as the coach changed it. */
+    to: placeSchema,
+    seconds: z.number().positive().max(3600),
+    /** The in-between step, in words. */
+    step: words(200).nullable().default(null),
+    reason: words(300).default(''),
+  })
+  .refine((s) => s.decision === 'accepted' || s.reason !== '', { path: ['reason'], message: 'needs a reason' });
+export type LadderStepInput = z.infer<typeof ladderStepInputSchema>;
+export const ladderStepSchema = z.object({
+  id: idSchema,
+  lookId: idSchema.nullable(),
+  day: daySchema,
+  from: z.string(),
+  rule: z.number().int(),
+  kind: z.enum(STEP_KINDS),
+  proposal: z.string(),
+  numbers: z.array(z.object({ label: z.string(), value: z.string() })),
+  decision: z.enum(DECISIONS),
+  to: z.string(),
+  seconds: z.number(),
+  step: z.string().nullable(),
+  reason: z.string(),
+  by: z.string(),
+});
+export type LadderStep = z.infer<typeof ladderStepSchema>;
+
+export const goalParams = z.object({
+  id: idSchema,
+  goal: z.enum(skillGoals.map((g) => g.id) as [string, ...string[]]),
+});
+
+export const onLaddersSchema = z.object({
+  holds: z.array(loggedHoldSchema),
+  steps: z.array(ladderStepSchema),
+  goals: z.array(z.string()),
+});
+export type OnLadders = z.infer<typeof onLaddersSchema>;

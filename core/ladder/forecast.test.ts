@@ -1,0 +1,65 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { ENOUGH, forecast, HORIZON, type Session } from './forecast.js';
+import { gaussian, seededRandom } from '../statistics.js';
+
+const day = (n: number): string => new Date(Date.parse('2026-03-01') + n * 86400000).toISOString().slice(0, 10);
+const line = (n: number, from: number, perDay: number, every = 4): Session[] =>
+  Array.from({ length: n }, (_, i) => ({ day: day(i * every), clean: from + perDay * i * every }));
+
+describe('forecast', () => {
+  test('by hand: 20.2 s rising half a second a day reaches 40 s on day 39.6, half of the sessions from then on', () => {
+    const answer = forecast(line(6, 20.2, 0.5), 40);
+    expect(answer.ok && answer.forecast.slope).toBeCloseTo(0.5, 9);
+    expect(answer.ok && answer.forecast.at50).toBe(day(40));
+    expect(answer.ok && answer.forecast.at80! > day(40)).toBe(true);
+  });
+  test.each<[string, Session[], RegExp]>([
+    ['too few sessions', line(ENOUGH - 1, 20, 1), /3 of 4 sessions/],
+    ['a flat trend', line(8, 20, 0), /no clear rise/],
+    ['a falling one', line(8, 30, -0.2), /no clear rise/],
+    ['all within a week', line(5, 20, 1, 1), /within one week/],
+  ])('cannot say: %s', (_name, sessions, why) => {
+    const answer = forecast(sessions, 40);
+    expect(answer.ok).toBe(false);
+    expect(!answer.ok && answer.why).toMatch(why);
+  });
+  test('a gate beyond the horizon has no date', () => {
+    const answer = forecast(line(8, 20, 0.05), 400);
+    expect(answer.ok && [answer.forecast.at50, answer.forecast.at80]).toEqual([null, null]);
+    expect(HORIZON).toBe(180);
+  });
+  test('80 % comes no earlier than 50 %; a higher gate no earlier; the fan opens in order', () => {
+    const noisy = fc.record({
+      rise: fc.integer({ min: 20, max: 90 }),
+      noise: fc.integer({ min: 5, max: 40 }),
+      n: fc.integer({ min: 5, max: 16 }),
+      seed: fc.nat(),
+    });
+    fc.assert(
+      fc.property(noisy, ({ rise, noise, n, seed }) => {
+        const random = seededRandom(seed);
+        const sessions = line(n, 18, rise / 100).map((s) => ({
+          ...s,
+          clean: s.clean + (gaussian(random) * noise) / 10,
+        }));
+        const [low, high] = [forecast(sessions, 40), forecast(sessions, 46)];
+        if (!low.ok || !high.ok) return;
+        const { at50, at80, fan } = low.forecast;
+        if (at50 && at80) expect(at80 >= at50).toBe(true);
+        if (at80 && high.forecast.at80) expect(high.forecast.at80 >= at80).toBe(true);
+        for (const f of fan)
+          expect([f.p10, f.p25, f.p50, f.p75, f.p90]).toEqual(
+            [f.p10, f.p25, f.p50, f.p75, f.p90].sort((a, b) => a - b),
+          );
+      }),
+      { numRuns: 80 },
+    );
+  });
+  test('one wild session does not turn the trend', () => {
+    const clean = line(9, 20, 0.4);
+    const wild = clean.map((s, i) => (i === 4 ? { ...s, clean: 2 } : s));
+    const [a, b] = [forecast(clean, 45), forecast(wild, 45)];
+    expect(a.ok && b.ok && Math.abs(b.forecast.slope - a.forecast.slope)).toBeLessThan(0.08);
+  });
+});

@@ -1,0 +1,118 @@
+/** Gates: what a rung and the rungs of other ladders have to show before the next one. */
+import type { Catalog } from '../catalog/index.js';
+import { crossGates, type CrossGate, type Gate, type Ladder } from '../catalog/ladders.js';
+import type { CautionId, Rung } from '../formats/catalog.js';
+import { governing } from '../statics/load.js';
+import { worse, type LoggedHold } from './holds.js';
+
+/**
+ * The gate of a rung: its target in clean seconds, cut to the method's cap. With a low-back caution the gate of a lever is doubled: in
+ * seconds as far as the cap allows, else in days.
+ */
+export function gateFor(ladder: Ladder, rung: Rung, cap: number, cautions: readonly CautionId[] = []): Gate {
+  const doubled = cautions.includes('low-back') && governing(rung.family) !== null;
+  const wanted = rung.target * (doubled ? 2 : 1);
+  const seconds = Math.min(wanted, cap);
+  return { sets: 1, seconds, worst: 'slight', days: doubled && seconds < wanted ? 2 : 1, notFelt: ladder.notFelt };
+}
+
+export interface GateStatus {
+  passed: boolean;
+  /** Days that reached it, and best clean seconds at this rung. */
+  days: number;
+  best: number;
+  /** What is still missing, in words; empty when passed. */
+  missing: string[];
+}
+
+const reaches = (hold: LoggedHold, seconds: number, worst: Gate['worst'], notFelt: readonly string[]): boolean =>
+  hold.clean >= seconds - 0.05 &&
+  !hold.pain &&
+  // What came after the clean part has no bearing on the gate.
+  (!worse(hold.worst, worst === 'none' ? null : worst) || (hold.broke && hold.clean >= seconds - 0.05)) &&
+  !(hold.felt !== null && notFelt.includes(hold.felt));
+
+/** Days on which at least `sets` holds reach it. */
+function daysReached(holds: readonly LoggedHold[], sets: number, fits: (hold: LoggedHold) => boolean): string[] {
+  const byDay = new Map<string, number>();
+  for (const hold of holds) if (fits(hold)) byDay.set(hold.day, (byDay.get(hold.day) ?? 0) + 1);
+  return [...byDay].filter(([, n]) => n >= sets).map(([day]) => day);
+}
+
+/** @param holds of this rung */
+export function gateStatus(gate: Gate, holds: readonly LoggedHold[]): GateStatus {
+  const fits = (hold: LoggedHold): boolean => reaches(hold, gate.seconds, gate.worst, gate.notFelt);
+  const days = daysReached(holds, gate.sets, fits).length;
+  const best = Math.max(0, ...holds.map((h) => h.clean));
+  const missing: string[] = [];
+  if (days < gate.days) {
+    const most = Math.max(
+      0,
+      ...[...new Set(holds.map((h) => h.day))].map((d) => holds.filter((h) => h.day === d && fits(h)).length),
+    );
+    if (best < gate.seconds - 0.05) missing.push(`${(gate.seconds - best).toFixed(0)} s more, ${gate.seconds} s clean`);
+    else if (!holds.some(fits)) {
+      const felt = holds.find(
+        (h) => h.clean >= gate.seconds - 0.05 && h.felt && (gate.notFelt as readonly string[]).includes(h.felt),
+      );
+      missing.push(
+        felt ? `not felt first in the ${felt.felt!.replaceAll('-', ' ')}` : `nothing worse than ${gate.worst}`,
+      );
+    } else if (most < gate.sets) missing.push(`${gate.sets - most} more of ${gate.sets} sets in one day`);
+    if (gate.days > 1) missing.push(`${gate.days - days} more of ${gate.days} days`);
+  }
+  return { passed: days >= gate.days, days, best, missing };
+}
+
+export interface CrossStatus {
+  gate: CrossGate;
+  passed: boolean;
+  best: number;
+  missing: string[];
+}
+
+/**
+ * Cross gates of a rung. They are a test on a test day: the method's cap does not cut them.
+ * @param holds of every rung of this person
+ */
+export function crossStatus(
+  place: string,
+  holds: readonly LoggedHold[],
+  gates: readonly CrossGate[] = crossGates,
+): CrossStatus[] {
+  return gates
+    .filter((g) => g.to === place)
+    .map((gate): CrossStatus => {
+      const own = holds.filter((h) => h.place === gate.from);
+      const fits = (h: LoggedHold): boolean => reaches(h, gate.seconds, 'slight', []);
+      const held = daysReached(own, gate.sets, fits).length > 0;
+      const best = Math.max(0, ...own.map((h) => h.clean));
+      const { measure } = gate;
+      const measured = !measure || holds.some((h) => (h.values[measure.id] ?? -Infinity) >= measure.atLeast);
+      return {
+        gate,
+        passed: held && measured,
+        best,
+        missing: [...(held ? [] : [gate.says]), ...(measured ? [] : [measure.says])],
+      };
+    });
+}
+
+/** The rung after and before a place on its ladder, sideways rungs passed over. */
+export function neighbours(
+  ladder: Ladder,
+  rungs: readonly Rung[],
+  place: string,
+): { next: Rung | null; before: Rung | null } {
+  const key = (r: Rung): string => `${r.family}/${r.id}`;
+  const onWay = rungs.filter((r) => key(r) === place || !ladder.sideways.includes(key(r)));
+  const at = onWay.findIndex((r) => key(r) === place);
+  return { next: onWay[at + 1] ?? null, before: at > 0 ? onWay[at - 1]! : null };
+}
+
+/** A version by `family/rung`. @throws RangeError for an unknown one */
+export function rungAt(catalog: Pick<Catalog, 'rungs'>, place: string): Rung {
+  const found = catalog.rungs.find((r) => `${r.family}/${r.id}` === place);
+  if (!found) throw new RangeError(`there is no version ${place}`);
+  return found;
+}

@@ -1,0 +1,344 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { bodyOf } from '../body/anthropometry.js';
+import { catalog, record } from '../catalog/index.js';
+import { crossGates, ladderOf, ladders, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
+import { evaluateObservation } from '../evaluate.js';
+import type { CautionId, Rung } from '../formats/catalog.js';
+import { loadOf } from '../statics/load.js';
+import { findSteps } from '../statics/step.js';
+import { watchedPlank } from '../testing.js';
+import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
+import { loggedHold, type LoggedHold } from './holds.js';
+import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery } from './next-step.js';
+import { graphLinks, pathTo, placeOn } from './places.js';
+
+const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
+const hold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
+  place: 'front-plank/forearm',
+  day: '2026-05-20',
+  clean: 20,
+  total: change.clean ?? 20,
+  target: 40,
+  worst: null,
+  broke: false,
+  pain: false,
+  cue: null,
+  felt: null,
+  side: null,
+  values: {},
+  ...change,
+});
+const day = (n: number): string => new Date(Date.parse('2026-05-20') + n * 86400000).toISOString().slice(0, 10);
+const next = (holds: LoggedHold[], change: Partial<NextStepQuery> = {}) =>
+  nextStep({ catalog, rung: rungAt(catalog, holds.at(-1)!.place), body, holds, cap: 45, ...change });
+const rungOfPlace = (place: string): Rung => rungAt(catalog, place);
+
+describe('the graph of ladders', () => {
+  test('every ladder, cross gate and goal names versions that exist; a version stands on one ladder at most', () => {
+    const all = ladders.flatMap((l) => rungsOnLadder(catalog, l).map((r) => `${r.family}/${r.id}`));
+    expect(new Set(all).size).toBe(all.length);
+    for (const g of crossGates) for (const place of [g.from, g.to]) expect(all).toContain(place);
+    for (const goal of skillGoals) expect(all).toContain(goal.at);
+    for (const l of ladders)
+      for (const s of l.sideways.filter((p) => all.includes(p)))
+        expect(rungsOnLadder(catalog, l).map((r) => `${r.family}/${r.id}`)).toContain(s);
+  });
+  test('has no way round in a circle', () => {
+    const links = graphLinks(catalog);
+    const state = new Map<string, 'open' | 'done'>();
+    const visit = (place: string): void => {
+      expect(state.get(place)).not.toBe('open');
+      if (state.get(place) === 'done') return;
+      state.set(place, 'open');
+      links.filter((l) => l.from === place).forEach((l) => visit(l.to));
+      state.set(place, 'done');
+    };
+    links.forEach((l) => visit(l.from));
+    expect(links.filter((l) => l.kind === 'cross')).toHaveLength(crossGates.length);
+  });
+  test('sideways rungs are passed over on the way up', () => {
+    const plank = ladderOf(catalog, rungOfPlace('front-plank/forearm'))!;
+    const way = neighbours(plank, rungsOnLadder(catalog, plank), 'front-plank/squeezed');
+    expect([way.before?.id, way.next?.id]).toEqual(['hollow-shaped', 'feet-raised']);
+  });
+  test('a studio’s own version of a family stands on its ladder', () => {
+    const own = { ...rungOfPlace('edge/full'), id: 'past-the-gunwale' };
+    const more = { ...catalog, rungs: [...catalog.rungs, own] };
+    expect(ladderOf(more, own)?.id).toBe('edge');
+    expect(graphLinks(more)).toContainEqual({ from: 'edge/full', to: 'edge/past-the-gunwale', kind: 'ladder' });
+  });
+});
+
+describe('gates', () => {
+  const ladder = ladders.find((l) => l.id === 'front-plank')!;
+  const rung = rungOfPlace('front-plank/forearm');
+  test('the target cut to the cap; a low-back caution doubles it, in days where the cap stands in the way', () => {
+    expect(gateFor(ladder, rung, 45)).toMatchObject({ seconds: 40, days: 1, sets: 1 });
+    expect(gateFor(ladder, rung, 15)).toMatchObject({ seconds: 15, days: 1 });
+    expect(gateFor(ladder, rung, 90, ['low-back'])).toMatchObject({ seconds: 80, days: 1 });
+    expect(gateFor(ladder, rung, 45, ['low-back'])).toMatchObject({ seconds: 45, days: 2 });
+  });
+  test('what is missing is said', () => {
+    const gate = { ...gateFor(ladder, rung, 45), sets: 2, days: 2 };
+    expect(gateStatus(gate, [hold({ clean: 31 })]).missing[0]).toBe('9 s more, 40 s clean');
+    expect(gateStatus(gate, [hold({ clean: 40 })]).missing).toEqual([
+      '1 more of 2 sets in one day',
+      '2 more of 2 days',
+    ]);
+    expect(gateStatus(gate, [hold({ clean: 40 }), hold({ clean: 41 })]).missing).toEqual(['1 more of 2 days']);
+    expect(gateStatus({ ...gate, sets: 1, days: 1 }, [hold({ clean: 40, felt: 'low-back' })]).missing).toEqual([
+      'not felt first in the low back',
+    ]);
+    expect(gateStatus({ ...gate, sets: 1, days: 1 }, [hold({ clean: 40, worst: 'clear' })]).missing).toEqual([
+      'nothing worse than slight',
+    ]);
+    expect(gateStatus({ ...gate, sets: 1, days: 1 }, [hold({ clean: 40, worst: 'clear', broke: true })]).passed).toBe(
+      true,
+    );
+  });
+  test('more holds never close a gate that was open', () => {
+    const any = fc.record({
+      clean: fc.integer({ min: 1, max: 60 }),
+      d: fc.integer({ min: 0, max: 5 }),
+      worst: fc.constantFrom(null, 'slight' as const, 'gross' as const),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(any, { maxLength: 12 }),
+        any,
+        fc.integer({ min: 1, max: 3 }),
+        fc.integer({ min: 1, max: 3 }),
+        (list, more, sets, days) => {
+          const of = (l: typeof list) => l.map(({ clean, d, worst }) => hold({ clean, day: day(d), worst }));
+          const gate = { ...gateFor(ladder, rung, 45), sets, days };
+          const [before, after] = [gateStatus(gate, of(list)), gateStatus(gate, of([...list, more]))];
+          if (before.passed) expect(after.passed).toBe(true);
+          expect(before.passed).toBe(before.missing.length === 0);
+        },
+      ),
+    );
+  });
+  test('a cross gate asks for its own sets on one day, whatever the cap, and for its measure', () => {
+    const sets = [0, 0, 0].map((d) => hold({ place: 'hollow/overhead', clean: 46, day: day(d) }));
+    expect(crossStatus('dragon-flag/tuck', sets.slice(1))[0]).toMatchObject({ passed: false, best: 46 });
+    expect(crossStatus('dragon-flag/tuck', sets)[0]!.passed).toBe(true);
+    expect(crossStatus('handstand/free', sets)[0]!.missing).toEqual(['shoulders open to within 8° of straight']);
+    expect(crossStatus('handstand/free', [...sets, hold({ values: { shoulder: 175 } })])[0]!.passed).toBe(true);
+  });
+});
+
+describe('the next step, first rule that fits', () => {
+  test('1: pain, or a caution that now applies', () => {
+    expect(next([hold({ clean: 45, pain: true })])).toMatchObject({ rule: 1, kind: 'leave' });
+    expect(next([hold({ clean: 45 })], { pain: true })).toMatchObject({ rule: 1 });
+    expect(next([hold({ clean: 45 })], { cautions: ['pregnancy'] })).toMatchObject({
+      rule: 1,
+      numbers: [{ label: 'cautions', value: 'pregnancy' }],
+    });
+  });
+  test('2: four days over three weeks without a rise', () => {
+    const flat = [-24, -16, -8, 0].map((d, i) => hold({ day: day(d), clean: 30 - i, broke: true, worst: 'clear' }));
+    expect(next(flat)).toMatchObject({ rule: 2, kind: 'easier-week', seconds: 20 });
+    expect(noProgress(flat.slice(1))).toBeNull();
+    expect(next(flat.map((h, i) => ({ ...h, clean: 20 + 4 * i })))!.rule).toBe(6);
+  });
+  test('3: gate passed: up, or the step between where the next is too far', () => {
+    const up = next([hold({ clean: 40 })]);
+    const ratio =
+      loadOf(rungOfPlace('front-plank/elbows-ahead'), body)!.value /
+      loadOf(rungOfPlace('front-plank/forearm'), body)!.value;
+    expect(ratio).toBeGreaterThan(1.25);
+    expect(up).toMatchObject({ rule: 3, kind: 'between', to: 'front-plank/forearm', step: { knob: 'elbowAhead' } });
+    expect(up!.numbers).toContainEqual({ label: 'load of the next', value: `${ratio.toFixed(2)} of this` });
+    expect(up!.step!.load / loadOf(rungOfPlace('front-plank/forearm'), body)!.value).toBeCloseTo(1.15, 2);
+    expect(next([hold({ place: 'hollow/one-leg', clean: 30, target: 30 })])).toMatchObject({
+      rule: 3,
+      kind: 'step-up',
+      to: 'hollow/straight',
+    });
+    expect(next([hold({ place: 'edge/full', clean: 15, target: 10 })])).toMatchObject({ rule: 3, kind: 'top' });
+  });
+  test('3: a cross gate that is not passed comes first', () => {
+    const flag = [hold({ place: 'front-plank/feet-raised', clean: 30, target: 30 })];
+    const asked = next(flag)!;
+    expect(asked).toMatchObject({ rule: 3, kind: 'first', to: 'front-plank/feet-raised' });
+    expect(asked.says).toContain('a forearm plank, three times 20 s; a squeezed plank, three times 20 s');
+  });
+  test('3: a next version that a caution leaves out is not proposed', () => {
+    const asked = next([hold({ clean: 40 }), hold({ clean: 41, day: day(1) })], { cautions: ['shoulder'] })!;
+    expect(asked.kind).toBe('between');
+    expect(asked.says).toContain('left out for a caution');
+  });
+  test('4: clean to the method’s cap is made harder, not longer, even where the gate is still shut', () => {
+    const low = next([hold({ clean: 45, felt: 'low-back', target: 45 })])!;
+    expect(low).toMatchObject({ rule: 4 });
+    expect(low.says).toContain('cap of 45 s');
+  });
+  test('5: a gross fault, or a break before half: down, or the step between where down is far', () => {
+    const down = next([hold({ clean: 12, broke: true, worst: 'clear', total: 20 })])!;
+    expect(down).toMatchObject({ rule: 5, kind: 'between' });
+    expect(down.step!.load / loadOf(rungOfPlace('front-plank/forearm'), body)!.value).toBeCloseTo(0.8, 2);
+    expect(next([hold({ clean: 38, broke: true, worst: 'gross', total: 40 })])!.rule).toBe(5);
+    expect(
+      next([hold({ place: 'hollow/straight', target: 30, clean: 9, broke: true, worst: 'clear', total: 12 })]),
+    ).toMatchObject({
+      rule: 5,
+      kind: 'step-down',
+      to: 'hollow/one-leg',
+    });
+    expect(
+      next([hold({ place: 'rotation/heels-down', target: 30, clean: 5, broke: true, worst: 'gross', total: 9 })]),
+    ).toMatchObject({ rule: 5, kind: 'stay' });
+  });
+  test('6: a break between half and the whole: split one second before the usual break', () => {
+    const split = next(
+      [26, 25, 27].map((clean, i) => hold({ clean, day: day(i), broke: true, worst: 'clear', total: 34 })),
+    )!;
+    expect(split).toMatchObject({ rule: 6, kind: 'split', seconds: 25 });
+    expect(split.says).toContain('25 s here, the other 15 s at “On the knees, forearms”');
+  });
+  test('6: mended by a cue, an early break is no reason to go down', () => {
+    expect(next([hold({ clean: 15, broke: true, worst: 'clear', total: 20, cue: 'mended' })])!.rule).toBe(6);
+  });
+  test('7: clean to a working time below the gate: lengthen, five seconds or a fifth, ten at most', () => {
+    expect(next([hold({ clean: 20, target: 20 })])).toMatchObject({ rule: 7, kind: 'lengthen', seconds: 25 });
+    expect([10, 30, 40, 100].map(lengthened)).toEqual([15, 36, 48, 110]);
+    const twice = [
+      ...[-7, 0].map((d) => hold({ clean: 20, target: 20, day: day(d) })),
+      hold({ clean: 20, target: 20, day: day(0) }),
+    ];
+    expect(next(twice)!.says).toContain('drop a set');
+    expect(weekLoad(twice, () => 2, day(0))).toBe(80);
+    expect(weekLoad(twice, () => 2, day(-7))).toBe(40);
+  });
+  test('sides a fifth apart: the weak one first and one set more, whatever the rule', () => {
+    const sided = (side: 'left' | 'right', clean: number) =>
+      hold({ place: 'side-plank/knees', target: 30, side, clean, broke: true, worst: 'clear', total: 30 });
+    const both = next([sided('left', 18), sided('right', 25)])!;
+    expect(both.sides).toEqual({ weak: 'left', gap: expect.closeTo(0.28, 6) });
+    expect(both.says).toContain('Weak side first (left)');
+    expect(sideGap([sided('left', 21), sided('right', 25)])).toBeNull();
+  });
+  test('any history on any rung gets one proposal that keeps its promises', () => {
+    const one = fc.record({
+      clean: fc.integer({ min: 1, max: 70 }),
+      extra: fc.integer({ min: 0, max: 20 }),
+      d: fc.integer({ min: 0, max: 40 }),
+      worst: fc.constantFrom(null, 'slight' as const, 'clear' as const, 'gross' as const),
+      felt: fc.constantFrom(null, 'low-back', 'belly'),
+    });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ladders.flatMap((l) => rungsOnLadder(catalog, l))),
+        fc.array(one, { minLength: 1, maxLength: 8 }),
+        fc.constantFrom(15, 30, 45, 90),
+        fc.subarray<CautionId>(['low-back', 'shoulder', 'wrist', 'neck']),
+        (rung, list, cap, cautions) => {
+          const place = `${rung.family}/${rung.id}`;
+          const holds = list.map((h) =>
+            hold({
+              place,
+              clean: h.clean,
+              total: h.clean + h.extra,
+              broke: h.extra > 0,
+              day: day(h.d),
+              worst: h.worst,
+              felt: h.felt,
+              target: rung.target,
+            }),
+          );
+          const p = nextStep({ catalog, rung, body, holds, cap, cautions })!;
+          expect(p.says.length).toBeGreaterThan(20);
+          expect(p.numbers.length).toBeGreaterThan(0);
+          if (p.kind === 'step-up') {
+            const to = rungAt(catalog, p.to);
+            expect(to.excludedBy.filter((c) => cautions.includes(c))).toEqual([]);
+            // Too far a step is taken only where no knob gives one in between.
+            const [a, b] = [loadOf(rung, body), loadOf(to, body)];
+            if (a && b && a.governs === b.governs && a.value > 2 && b.value / a.value > 1.25)
+              expect(findSteps(rung, body, a.value * 1.15)).toEqual([]);
+          }
+          if (p.kind === 'split') expect(p.seconds).toBeLessThan(rung.target);
+          if (rung.excludedBy.some((c) => cautions.includes(c))) expect(p.rule).toBe(1);
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+  test('without a hold there is nothing to say', () => {
+    expect(nextStep({ catalog, rung: rungOfPlace('hollow/straight'), body, holds: [], cap: 45 })).toBeNull();
+    expect(
+      nextStep({
+        catalog,
+        rung: rungOfPlace('class-moves/crunch'),
+        body,
+        holds: [hold({ place: 'class-moves/crunch' })],
+        cap: 45,
+      }),
+    ).toBeNull();
+  });
+});
+
+describe('in the evaluation', () => {
+  test('a watched hold carries rule, proposal and load; a still carries none', () => {
+    const { evaluation, step } = evaluateObservation(watchedPlank({ athlete: { stature: 1.75, mass: 75 } }));
+    expect(evaluation.ladder).toMatchObject({ rule: 6, load: 1, proposal: step!.says });
+    expect(evaluateObservation(watchedPlank({ events: [], ended: undefined })).evaluation.ladder).toBeNull();
+  });
+  test('a hold read off a look keeps what gates ask for', () => {
+    const look = watchedPlank({ evidence: { 'felt-first': 'low-back', cue: 'not-mended' } });
+    const { evaluation } = evaluateObservation(look);
+    expect(loggedHold(look, evaluation, 'forearm', '2026-05-20')).toMatchObject({
+      place: 'front-plank/forearm',
+      clean: 21.4,
+      total: 40,
+      worst: 'clear',
+      broke: true,
+      felt: 'low-back',
+      cue: 'not-mended',
+    });
+  });
+});
+
+describe('places and paths', () => {
+  const plank = ladders.find((l) => l.id === 'front-plank')!;
+  test('the newest of hold and decision is where a person stands', () => {
+    expect(placeOn(catalog, plank, [], [])).toBeNull();
+    expect(placeOn(catalog, plank, [hold({ day: day(0) })], [{ to: 'front-plank/elbows-ahead', day: day(0) }])).toBe(
+      'front-plank/elbows-ahead',
+    );
+    expect(placeOn(catalog, plank, [hold({ day: day(1) })], [{ to: 'front-plank/elbows-ahead', day: day(0) }])).toBe(
+      'front-plank/forearm',
+    );
+  });
+  const cap = (rung: Rung): number => record(catalog.methods, record(catalog.families, rung.family).defaultMethod).cap;
+  test('the way to a dragon flag leads over the overhead hollow, the narrowest gate first', () => {
+    const goal = skillGoals.find((g) => g.id === 'dragon-flag')!;
+    const path = pathTo(catalog, goal, [hold({ place: 'hollow/overhead', clean: 30, target: 30 })], [], { cap });
+    const asked = path.find((p) => p.place === 'hollow/overhead')!;
+    expect(asked).toMatchObject({ askedBy: 'dragon-flag/tuck', seconds: 45, best: 30, share: 30 / 45 });
+    expect(path.map((p) => p.share)).toEqual([...path.map((p) => p.share)].sort((a, b) => a - b));
+    expect(path.map((p) => p.place)).toContain('dragon-flag/full');
+  });
+  test('the way grows shorter as gates are passed, and ends', () => {
+    const goal = skillGoals.find((g) => g.id === 'hanging-raise')!;
+    const none = pathTo(catalog, goal, [], [], { cap });
+    const done = none.map((p) => hold({ place: p.place, clean: p.seconds, target: p.seconds }));
+    for (let n = 0; n <= done.length; n += 1)
+      expect(pathTo(catalog, goal, done.slice(0, n), [], { cap }).length).toBeLessThanOrEqual(none.length - n);
+    expect(pathTo(catalog, goal, done, [], { cap })).toEqual([]);
+  });
+  test('front lever asks through the dragon flag for the hollow', () => {
+    const path = pathTo(
+      catalog,
+      skillGoals.find((g) => g.id === 'front-lever')!,
+      [],
+      [],
+      { cap },
+    );
+    expect(path.map((p) => p.place)).toEqual(
+      expect.arrayContaining(['dragon-flag/straddle', 'front-lever/active-hang']),
+    );
+  });
+});

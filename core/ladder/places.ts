@@ -1,0 +1,141 @@
+/** Where a person stands on each ladder, and the way from there to a skill. */
+import type { Catalog } from '../catalog/index.js';
+import { crossGates, ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal } from '../catalog/ladders.js';
+import type { CautionId, Rung } from '../formats/catalog.js';
+import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus } from './gates.js';
+import type { LoggedHold } from './holds.js';
+
+/** A step that was accepted or changed by the coach. */
+export interface TakenStep {
+  /** `family/rung` it led to. */
+  to: string;
+  day: string;
+}
+
+/** The rung a person works at on a ladder: the newest of what was held and what the coach decided; null where nothing is known. */
+export function placeOn(
+  catalog: Pick<Catalog, 'rungs'>,
+  ladder: Ladder,
+  holds: readonly LoggedHold[],
+  taken: readonly TakenStep[],
+): string | null {
+  const on = new Set(rungsOnLadder(catalog, ladder).map((r) => `${r.family}/${r.id}`));
+  const all = [
+    ...holds.filter((h) => on.has(h.place)).map((h) => ({ place: h.place, day: h.day, order: 0 })),
+    ...taken.filter((t) => on.has(t.to)).map((t) => ({ place: t.to, day: t.day, order: 1 })),
+  ];
+  return all.sort((a, b) => a.day.localeCompare(b.day) || a.order - b.order).at(-1)?.place ?? null;
+}
+
+export interface PathStep {
+  place: string;
+  rung: Rung;
+  /** Clean seconds wanted and the best so far. */
+  seconds: number;
+  best: number;
+  /** Best as a share of what is wanted, 0–1. */
+  share: number;
+  missing: string[];
+  /** Asked for by a rung of another ladder, `family/rung`; null on the goal's own ladder. */
+  askedBy: string | null;
+}
+
+/**
+ * What is left between today's places and a skill: rungs of its ladder from the person's place on, and what cross gates on the way ask
+ * for, each with its gate; those that are passed are left out, and the narrowest gate comes first.
+ */
+export function pathTo(
+  catalog: Catalog,
+  goal: SkillGoal,
+  holds: readonly LoggedHold[],
+  taken: readonly TakenStep[],
+  { cap, cautions = [] }: { cap: (rung: Rung) => number; cautions?: readonly CautionId[] },
+): PathStep[] {
+  const goalRung = rungAt(catalog, goal.at);
+  const ladder = ladderOf(catalog, goalRung);
+  if (!ladder) return [];
+  const seen = new Set<string>();
+  const steps: PathStep[] = [];
+  const status = (rung: Rung, on: Ladder): { gate: ReturnType<typeof gateFor>; status: GateStatus } => {
+    const gate = gateFor(on, rung, cap(rung), cautions);
+    return {
+      gate,
+      status: gateStatus(
+        gate,
+        holds.filter((h) => h.place === `${rung.family}/${rung.id}`),
+      ),
+    };
+  };
+  const add = (step: PathStep): void => {
+    const known = steps.findIndex((s) => s.place === step.place);
+    if (known < 0) steps.push(step);
+    else if (steps[known]!.seconds < step.seconds) steps[known] = step;
+  };
+  const ask = (place: string): void => {
+    if (seen.has(place)) return;
+    seen.add(place);
+    for (const cross of crossStatus(place, holds)) {
+      if (cross.passed) continue;
+      const rung = rungAt(catalog, cross.gate.from);
+      add({
+        place: cross.gate.from,
+        rung,
+        seconds: cross.gate.seconds,
+        best: cross.best,
+        share: Math.min(1, cross.best / cross.gate.seconds),
+        missing: cross.missing,
+        askedBy: place,
+      });
+      ask(cross.gate.from);
+    }
+  };
+  const way = rungsOnLadder(catalog, ladder).filter((r) => !ladder.sideways.includes(`${r.family}/${r.id}`));
+  const end = way.findIndex((r) => `${r.family}/${r.id}` === goal.at);
+  const here = placeOn(catalog, ladder, holds, taken);
+  const start = Math.max(
+    0,
+    way.findIndex((r) => `${r.family}/${r.id}` === here),
+  );
+  for (const rung of way.slice(start, end + 1)) {
+    const place = `${rung.family}/${rung.id}`;
+    ask(place);
+    const { gate, status: gated } = status(rung, ladder);
+    if (!gated.passed)
+      add({
+        place,
+        rung,
+        seconds: gate.seconds,
+        best: gated.best,
+        share: Math.min(1, gated.best / gate.seconds),
+        missing: gated.missing,
+        askedBy: null,
+      });
+  }
+  return steps.sort((a, b) => a.share - b.share || order(catalog, a.place) - order(catalog, b.place));
+}
+
+const order = (catalog: Catalog, place: string): number =>
+  catalog.rungs.findIndex((r) => `${r.family}/${r.id}` === place);
+
+/** Links of the whole graph: rung to the next on its ladder, and cross gates. Sideways rungs hang on the rung before them. */
+export function graphLinks(
+  catalog: Pick<Catalog, 'rungs'>,
+): { from: string; to: string; kind: 'ladder' | 'sideways' | 'cross' }[] {
+  const along = ladders.flatMap((ladder) => {
+    const rungs = rungsOnLadder(catalog, ladder);
+    let last: string | null = null;
+    return rungs.flatMap((r) => {
+      const place = `${r.family}/${r.id}`;
+      const beside = ladder.sideways.includes(place);
+      const link =
+        last === null ? [] : [{ from: last, to: place, kind: beside ? ('sideways' as const) : ('ladder' as const) }];
+      if (!beside) last = place;
+      return link;
+    });
+  });
+  const known = new Set(catalog.rungs.map((r) => `${r.family}/${r.id}`));
+  const across = crossGates
+    .filter((g) => known.has(g.from) && known.has(g.to))
+    .map((g) => ({ from: g.from, to: g.to, kind: 'cross' as const }));
+  return [...along, ...across];
+}

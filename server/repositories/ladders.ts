@@ -1,0 +1,69 @@
+/** Steps decided on ladders, and skills a person works toward. */
+import type { Knex } from 'knex';
+import type { LadderStep, LadderStepInput } from '../../api/ladders.js';
+
+interface StepRow {
+  id: string;
+  look_id: string | null;
+  day: string;
+  record: string;
+  by: string;
+}
+
+export type Ladders = ReturnType<typeof laddersIn>;
+
+export function laddersIn(db: Knex) {
+  return {
+    /** Newest first. */
+    async stepsOf(personId: string): Promise<LadderStep[]> {
+      const rows = (await db('ladder_steps')
+        .join('accounts', 'accounts.id', 'ladder_steps.made_by')
+        .where('person_id', personId)
+        .orderBy('made_at', 'desc')
+        .select('ladder_steps.*', 'accounts.name as by')) as StepRow[];
+      return rows.map((row) => ({
+        ...(JSON.parse(row.record) as Omit<LadderStepInput, 'id' | 'lookId'>),
+        id: row.id,
+        lookId: row.look_id,
+        day: row.day,
+        by: row.by,
+      }));
+    },
+    async stepOwner(id: string): Promise<string | null> {
+      const row = (await db('ladder_steps').where('id', id).first('person_id')) as { person_id: string } | undefined;
+      return row?.person_id ?? null;
+    },
+    /** Sent twice it is kept once; whose id it is was checked before. */
+    async addStep(personId: string, input: LadderStepInput, day: string, by: string): Promise<void> {
+      const { id, lookId, ...record } = input;
+      await db('ladder_steps')
+        .insert({
+          id,
+          person_id: personId,
+          look_id: lookId,
+          day,
+          record: JSON.stringify(record),
+          made_by: by,
+          made_at: new Date().toISOString(),
+        })
+        .onConflict('id')
+        .ignore();
+    },
+    async removeStep(personId: string, id: string): Promise<boolean> {
+      return (await db('ladder_steps').where({ id, person_id: personId }).delete()) > 0;
+    },
+    async goalsOf(personId: string): Promise<string[]> {
+      const rows = (await db('goals').where('person_id', personId).orderBy('set_at')) as { goal: string }[];
+      return rows.map((row) => row.goal);
+    },
+    async setGoal(personId: string, goal: string): Promise<void> {
+      await db('goals')
+        .insert({ person_id: personId, goal, set_at: new Date().toISOString() })
+        .onConflict(['person_id', 'goal'])
+        .ignore();
+    },
+    async removeGoal(personId: string, goal: string): Promise<void> {
+      await db('goals').where({ person_id: personId, goal }).delete();
+    },
+  };
+}

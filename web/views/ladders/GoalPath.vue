@@ -1,0 +1,86 @@
+<script setup lang="ts">
+/** Skills a person works toward, and what is left of the way, the narrowest gate first. */
+import { computed, ref } from 'vue';
+import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
+import type { Person } from '../../../api/people.js';
+import { skillGoals } from '../../../core/catalog/ladders.js';
+import { pathTo } from '../../../core/ladder/places.js';
+import { call } from '../../lib/api.js';
+import { catalog } from '../../lib/catalogue.js';
+import { capFor, taken } from '../../lib/on-ladders.js';
+import { useAction } from '../../lib/resource.js';
+import { familyName, rungName, secondsText } from '../../lib/words.js';
+import { useSession } from '../../stores/session.js';
+
+const props = defineProps<{ person: Person; on: OnLadders }>();
+const emit = defineEmits<{ on: [value: OnLadders]; choose: [place: string] }>();
+const session = useSession();
+const { busy, error, run } = useAction();
+const adding = ref('');
+const goals = computed(() =>
+  props.on.goals.flatMap((id) => {
+    const goal = skillGoals.find((g) => g.id === id);
+    if (!goal) return [];
+    const path = pathTo(catalog, goal, props.on.holds, taken(props.on), {
+      cap: (rung) => capFor(rung, props.person),
+      cautions: props.person.cautions,
+    });
+    return [{ goal, path }];
+  }),
+);
+const nameOf = (place: string): string =>
+  `${familyName(place.split('/')[0]!)}: ${rungName(...(place.split('/') as [string, string]))}`;
+const change = (id: string, method: 'PUT' | 'DELETE'): Promise<boolean> =>
+  run(async () => emit('on', await call(`/people/${props.person.id}/goals/${id}`, onLaddersSchema, { method })));
+async function add(): Promise<void> {
+  if (adding.value && (await change(adding.value, 'PUT'))) adding.value = '';
+}
+</script>
+
+<template>
+  <section class="card" aria-labelledby="goals">
+    <h2 id="goals">Skills to reach</h2>
+    <p v-if="goals.length === 0" class="text-soft text-sm">None chosen.</p>
+    <div v-for="{ goal, path } in goals" :key="goal.id" class="mt-2">
+      <div class="flex items-center gap-2">
+        <h3 class="flex-1">{{ goal.name }}</h3>
+        <button
+          v-if="session.isCoach"
+          class="link min-h-[44px] text-sm"
+          :disabled="busy"
+          :aria-label="`Drop ${goal.name}`"
+          @click="change(goal.id, 'DELETE')"
+        >
+          Drop
+        </button>
+      </div>
+      <p v-if="path.length === 0" class="font-semibold">Every gate on the way is passed.</p>
+      <ol v-else class="text-sm">
+        <li v-for="(p, i) in path.slice(0, 7)" :key="p.place">
+          <button class="flex min-h-[44px] w-full items-center gap-2 text-left" @click="$emit('choose', p.place)">
+            <span class="min-w-0 flex-1"
+              ><b v-if="i === 0">Narrowest: </b>{{ nameOf(p.place) }}
+              <span class="text-soft figures block">{{ secondsText(p.best) }} of {{ p.seconds }} s</span></span
+            >
+            <svg viewBox="0 0 60 8" class="h-2 w-16 shrink-0" aria-hidden="true">
+              <path d="M0 4H60" stroke="var(--rule)" stroke-width="3" />
+              <path :d="`M0 4H${60 * p.share}`" stroke="var(--rope)" stroke-width="5" />
+            </svg>
+          </button>
+        </li>
+      </ol>
+      <p v-if="path.length > 7" class="text-soft text-sm">and {{ path.length - 7 }} more after them</p>
+    </div>
+    <form v-if="session.isCoach" class="mt-2 flex gap-2" @submit.prevent="add">
+      <label class="sr-only" for="goal">Skill</label>
+      <select id="goal" v-model="adding" class="field">
+        <option value="">Add a skill …</option>
+        <option v-for="g in skillGoals.filter((x) => !on.goals.includes(x.id))" :key="g.id" :value="g.id">
+          {{ g.name }}
+        </option>
+      </select>
+      <button class="btn" :disabled="!adding || busy">Add</button>
+    </form>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+  </section>
+</template>

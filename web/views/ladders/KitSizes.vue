@@ -1,0 +1,155 @@
+<script setup lang="ts">
+/** Kit sized from the body: start values, corrected by what worked. */
+import { computed, reactive } from 'vue';
+import type { OnLadders } from '../../../api/ladders.js';
+import type { Person } from '../../../api/people.js';
+import type { Body } from '../../../core/body/anthropometry.js';
+import { rungAt } from '../../../core/ladder/gates.js';
+import {
+  bandFor,
+  blockHeight,
+  carryWeight,
+  CARRY_LEVELS,
+  edgeDistanceFor,
+  elbowsFor,
+  holdingMoment,
+  rollerSpacing,
+  surfaceFor,
+} from '../../../core/statics/kit.js';
+import { governing, loadOf } from '../../../core/statics/load.js';
+import { catalog } from '../../lib/catalogue.js';
+
+const props = defineProps<{ body: Body; person: Person | null; on: OnLadders | null }>();
+const ask = reactive({
+  share: 50,
+  rise: 15,
+  edge: 60,
+  out: 0,
+  carry: 'both-hands' as 'both-hands' | 'one-side' | 'overhead',
+  level: 'trained' as keyof typeof CARRY_LEVELS,
+});
+const DAY = 86400000;
+/** Today's holding moment of trunk work, from the last four weeks. */
+const held = computed(() => {
+  const newest = props.on?.holds[0]?.day;
+  if (!props.on || !newest) return null;
+  const recent = props.on.holds.filter(
+    (h) => Date.parse(newest) - Date.parse(h.day) <= 28 * DAY && governing(h.place.split('/')[0]!) === 'lumbar',
+  );
+  return holdingMoment(
+    recent.flatMap((h) => {
+      const load = loadOf(rungAt(catalog, h.place), props.body);
+      return load ? [{ load: load.value, clean: h.clean }] : [];
+    }),
+  );
+});
+const cm = (metres: number | null): string => (metres === null ? 'out of reach' : `${Math.round(metres * 100)} cm`);
+const surface = computed(() => surfaceFor(catalog, props.body, ask.share / 100));
+const elbows = computed(() => elbowsFor(catalog, props.body, 1 + ask.rise / 100));
+const edge = computed(() =>
+  held.value ? edgeDistanceFor(catalog, props.body, held.value.moment, ask.edge / 100) : null,
+);
+const band = computed(() => (held.value ? bandFor(catalog, props.body, held.value.margin) : null));
+const carry = computed(() => carryWeight(props.body, ask.carry, ask.level));
+const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
+</script>
+
+<template>
+  <section class="card" aria-labelledby="kit">
+    <h2 id="kit">Kit for this body</h2>
+    <p class="text-soft text-sm">Start values; what worked comes first.</p>
+    <dl class="kit mt-1 text-sm">
+      <dt>
+        <label for="q-share">Surface for</label>
+        <input id="q-share" v-model.number="ask.share" type="number" min="25" max="70" class="field figures" /> % on the
+        hands
+      </dt>
+      <dd>{{ cm(surface) }} high</dd>
+      <dt>
+        <label for="q-rise">Elbows ahead for</label>
+        <input id="q-rise" v-model.number="ask.rise" type="number" min="1" max="60" class="field figures" /> % more
+      </dt>
+      <dd>{{ cm(elbows) }}</dd>
+      <dt>
+        <label for="q-edge">Edge for</label>
+        <input id="q-edge" v-model.number="ask.edge" type="number" min="20" max="130" class="field figures" /> % of
+        today
+      </dt>
+      <dd>
+        {{
+          held
+            ? edge === null
+              ? 'out of reach'
+              : edge < 0
+                ? `crease ${cm(-edge)} on the block`
+                : `crease ${cm(edge)} beyond`
+            : 'hold 20 s first'
+        }}
+      </dd>
+      <dt>Band at the hips, half of the margin</dt>
+      <dd>{{ band ? `${Math.round(band.newtons)} N, about ${half(band.kilograms)}` : 'hold 20 s first' }}</dd>
+      <dt>Blocks for the slide-through</dt>
+      <dd>{{ cm(blockHeight(body)) }} high</dd>
+      <dt>
+        <label for="q-out">Rollers, out by</label>
+        <input id="q-out" v-model.number="ask.out" type="number" min="0" max="100" step="10" class="field figures" /> %
+      </dt>
+      <dd>{{ cm(rollerSpacing(body, ask.out / 100)) }} apart</dd>
+      <dt>
+        <label for="q-carry">Carry</label>
+        <select id="q-carry" v-model="ask.carry" class="field">
+          <option value="both-hands">both hands</option>
+          <option value="one-side">one side</option>
+          <option value="overhead">overhead</option>
+        </select>
+        <label class="sr-only" for="q-level">Level</label>
+        <select id="q-level" v-model="ask.level" class="field">
+          <option v-for="(_f, id) in CARRY_LEVELS" :key="id" :value="id">{{ id }}</option>
+        </select>
+      </dt>
+      <dd>{{ half(carry.eachHand) }}{{ ask.carry === 'both-hands' ? ' a hand' : '' }}</dd>
+    </dl>
+    <svg
+      viewBox="0 0 320 74"
+      class="mt-2 w-full"
+      role="img"
+      :aria-label="`A surface ${cm(surface)} high, rollers ${cm(rollerSpacing(body, ask.out / 100))} apart`"
+    >
+      <path d="M0 70H320" stroke="var(--soft)" stroke-width="2" />
+      <rect v-if="surface" x="10" :y="70 - surface * 70" width="34" :height="surface * 70" fill="var(--rule)" />
+      <text v-if="surface" x="50" y="64" font-size="12" fill="var(--ink)">{{ cm(surface) }}</text>
+      <circle cx="120" cy="62" r="8" fill="none" stroke="var(--rope)" stroke-width="3" />
+      <circle
+        :cx="120 + rollerSpacing(body, ask.out / 100) * 100"
+        cy="62"
+        r="8"
+        fill="none"
+        stroke="var(--rope)"
+        stroke-width="3"
+      />
+      <path :d="`M120 40H${120 + rollerSpacing(body, ask.out / 100) * 100}`" stroke="var(--sea)" stroke-width="2" />
+      <text x="124" y="34" font-size="12" fill="var(--ink)">{{ cm(rollerSpacing(body, ask.out / 100)) }}</text>
+    </svg>
+  </section>
+</template>
+
+<style scoped>
+.kit {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0.25rem 0.75rem;
+  align-items: center;
+}
+.kit dd {
+  text-align: right;
+  font-weight: 600;
+}
+.kit input.field {
+  display: inline-block;
+  width: 4.5rem;
+}
+.kit select.field {
+  display: inline-block;
+  width: auto;
+}
+</style>

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+/** The ladders of a person: places, gates, loads for this body, the next step, and the way to a skill. */
+import { computed, onMounted, ref, watch } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { z } from 'zod';
+import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
+import { personSchema, personSummarySchema } from '../../../api/people.js';
+import { standingSchema } from '../../../api/plans.js';
+import { crossGates, ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../../../core/catalog/ladders.js';
+import { rungAt } from '../../../core/ladder/gates.js';
+import { graphLinks, pathTo, placeOn } from '../../../core/ladder/places.js';
+import LoadState from '../../components/LoadState.vue';
+import PersonTags from '../../components/PersonTags.vue';
+import { call } from '../../lib/api.js';
+import { catalog } from '../../lib/catalogue.js';
+import { capFor, standingAt, taken, loadText, type RungStanding } from '../../lib/on-ladders.js';
+import { useResource } from '../../lib/resource.js';
+import { secondsText } from '../../lib/words.js';
+import GoalPath from './GoalPath.vue';
+import LadderGraph from './LadderGraph.vue';
+import RungPanel from './RungPanel.vue';
+
+const NOTHING: OnLadders = { holds: [], steps: [], goals: [] };
+const route = useRoute();
+const router = useRouter();
+const personId = computed(() => String(route.query.person ?? ''));
+const everything = ref(false);
+const people = useResource(() => call('/people', z.array(personSummarySchema)));
+const loaded = useResource(async () =>
+  personId.value
+    ? {
+        person: await call(`/people/${personId.value}`, personSchema),
+        on: await call(`/people/${personId.value}/ladders`, onLaddersSchema),
+        standing: await call(`/people/${personId.value}/standing`, standingSchema),
+      }
+    : null,
+);
+onMounted(() => Promise.all([people.load(), loaded.load()]));
+watch(personId, () => {
+  loaded.value.value = null;
+  void loaded.load();
+});
+const person = computed(() => loaded.value.value?.person ?? null);
+const on = computed(() => loaded.value.value?.on ?? NOTHING);
+const take = (value: OnLadders): void => {
+  if (loaded.value.value) loaded.value.value = { ...loaded.value.value, on: value };
+};
+
+const known = computed(() => new Set(ladders.flatMap((l) => rungsOnLadder(catalog, l).map(placeKey))));
+/** The version looked at: the address's, else where the newest hold was. */
+const chosen = computed(() => {
+  const asked = String(route.query.at ?? '');
+  if (known.value.has(asked)) return asked;
+  return on.value.holds.find((h) => known.value.has(h.place))?.place ?? 'front-plank/forearm';
+});
+const choose = (at: string): void => void router.replace({ query: { ...route.query, at } });
+const ladder = computed(() => ladderOf(catalog, rungAt(catalog, chosen.value))!);
+const here = computed(() => placeOn(catalog, ladder.value, on.value.holds, taken(on.value)));
+
+/** Versions drawn: the chosen ladder and what its gates ask for, or all of them. */
+const shown = computed(() => {
+  if (everything.value) return [...known.value];
+  const own = rungsOnLadder(catalog, ladder.value).map(placeKey);
+  const asked = crossGates.filter((g) => own.includes(g.to) && !own.includes(g.from)).map((g) => g.from);
+  const asking = crossGates.filter((g) => own.includes(g.from) && !own.includes(g.to)).map((g) => g.to);
+  return [...new Set([...own, ...asked, ...asking])];
+});
+const standings = computed(
+  () =>
+    new Map(
+      shown.value.flatMap((place): [string, RungStanding][] => {
+        const s = standingAt(place, person.value, on.value);
+        return s ? [[place, s]] : [];
+      }),
+    ),
+);
+const links = computed(() => graphLinks(catalog));
+const wanted = computed(
+  () =>
+    new Set(
+      on.value.goals.flatMap((id) => {
+        const goal = skillGoals.find((g) => g.id === id);
+        return goal && person.value
+          ? pathTo(catalog, goal, on.value.holds, taken(on.value), {
+              cap: (rung) => capFor(rung, person.value),
+              cautions: person.value.cautions,
+            }).map((p) => p.place)
+          : [];
+      }),
+    ),
+);
+const current = computed(() => standings.value.get(chosen.value) ?? standingAt(chosen.value, person.value, on.value));
+const today = computed(() => (here.value ? standingAt(here.value, person.value, on.value) : null));
+const pain = computed(() => {
+  const standing = loaded.value.value?.standing;
+  return Boolean(standing && (standing.stop || standing.painIn.includes(chosen.value.split('/')[0]!)));
+});
+const toLadder = (id: string): void => {
+  const next = ladders.find((l) => l.id === id)!;
+  const places = rungsOnLadder(catalog, next).map(placeKey);
+  choose(placeOn(catalog, next, on.value.holds, taken(on.value)) ?? places[0]!);
+};
+/** Hardest first, as a rope is read from below. */
+const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse().map(placeKey));
+</script>
+
+<template>
+  <div class="flex flex-wrap items-end gap-3">
+    <h1 class="mr-2">Ladders</h1>
+    <div>
+      <label class="sr-only" for="l-who">Who</label>
+      <select
+        id="l-who"
+        class="field !w-auto"
+        :value="personId"
+        @change="router.replace({ query: { person: ($event.target as HTMLSelectElement).value } })"
+      >
+        <option value="" disabled>Choose a person</option>
+        <option v-for="p in people.value.value ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
+      </select>
+    </div>
+    <div>
+      <label class="sr-only" for="l-ladder">Ladder</label>
+      <select
+        id="l-ladder"
+        class="field !w-auto"
+        :value="ladder.id"
+        @change="toLadder(($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="l in ladders" :key="l.id" :value="l.id">{{ l.name }}</option>
+      </select>
+    </div>
+    <label class="hidden min-h-[44px] items-center gap-2 md:flex">
+      <input v-model="everything" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> All ladders
+    </label>
+    <PersonTags v-if="person" :person="{ ...person, group: null }" />
+    <RouterLink :to="`/lever?at=${chosen}${personId ? `&person=${personId}` : ''}`" class="btn ml-auto"
+      >Lever calculator</RouterLink
+    >
+  </div>
+  <LoadState
+    v-if="people.error.value || loaded.error.value"
+    class="mt-3"
+    :error="people.error.value ?? loaded.error.value"
+    @retry="loaded.load()"
+  />
+  <p v-if="!personId" class="note mt-3">
+    Choose a person to see places, gates and loads for their body. The figures shown are an average body’s.
+  </p>
+  <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
+    <div class="min-w-0 space-y-4">
+      <LadderGraph
+        class="hidden h-[calc(100vh-10rem)] min-h-96 md:block"
+        :standings="standings"
+        :links="links"
+        :chosen="chosen"
+        :wanted="wanted"
+        @choose="choose"
+      />
+      <ol class="card divide-rule divide-y !py-1 md:hidden" :aria-label="`${ladder.name}, hardest first`">
+        <li v-for="place in listed" :key="place">
+          <button
+            v-if="standings.get(place)"
+            class="flex min-h-[52px] w-full items-center gap-2 py-1 text-left"
+            :aria-pressed="place === chosen"
+            @click="choose(place)"
+          >
+            <span
+              class="border-rope h-4 w-4 shrink-0 rounded-full border-4"
+              :class="standings.get(place)!.here ? 'bg-rope' : standings.get(place)!.status.passed ? 'bg-rule' : ''"
+              aria-hidden="true"
+            ></span>
+            <span class="flex-1"
+              ><span :class="{ 'font-bold': place === chosen }">{{ standings.get(place)!.rung.name }}</span>
+              <span class="text-soft figures block text-sm"
+                >{{ loadText(standings.get(place)!.load) }} · gate {{ standings.get(place)!.gate.seconds }} s{{
+                  standings.get(place)!.status.best > 0
+                    ? `, best ${secondsText(standings.get(place)!.status.best)}`
+                    : ''
+                }}</span
+              ></span
+            >
+            <span v-if="standings.get(place)!.here" class="tag">here</span>
+            <span v-else-if="standings.get(place)!.status.passed" class="tag">passed</span>
+          </button>
+        </li>
+      </ol>
+    </div>
+    <div class="min-w-0 space-y-4">
+      <LoadState v-if="personId && !loaded.value.value && !loaded.error.value" :loading="true" />
+      <template v-if="person && loaded.value.value && current">
+        <RungPanel :standing="current" :today="today" :person="person" :on="on" :pain="pain" @on="take" />
+        <GoalPath :person="person" :on="on" @on="take" @choose="choose" />
+      </template>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,280 @@
+<script setup lang="ts">
+/** The lever calculator: a version on this body, its knobs, what they cost, the step to a wanted load, and kit sized from the body. */
+import { computed, onMounted, reactive, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { z } from 'zod';
+import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
+import { personSchema, personSummarySchema, type Person } from '../../../api/people.js';
+import { ladderOf, placeKey } from '../../../core/catalog/ladders.js';
+import type { KnobId } from '../../../core/formats/lever.js';
+import { rungAt } from '../../../core/ladder/gates.js';
+import { placeOn } from '../../../core/ladder/places.js';
+import { rungsOf } from '../../../core/catalog/index.js';
+import { GOVERNING_WORDS, loadOf, momentsOf } from '../../../core/statics/load.js';
+import { knobsOf, type Knob, type Knobs } from '../../../core/statics/knobs.js';
+import { findSteps, knobWords, type Step } from '../../../core/statics/step.js';
+import LoadState from '../../components/LoadState.vue';
+import { call } from '../../lib/api.js';
+import { catalog } from '../../lib/catalogue.js';
+import { bodyOfPerson, knowsBody, loadText, taken } from '../../lib/on-ladders.js';
+import { useResource } from '../../lib/resource.js';
+import { familyName } from '../../lib/words.js';
+import KitSizes from './KitSizes.vue';
+import LeverFigure from './LeverFigure.vue';
+import OwnVersion from './OwnVersion.vue';
+import { useSession } from '../../stores/session.js';
+
+const session = useSession();
+const route = useRoute();
+const router = useRouter();
+const people = useResource(() => call('/people', z.array(personSummarySchema)));
+const personId = computed(() => String(route.query.person ?? ''));
+const person = ref<Person | null>(null);
+const on = ref<OnLadders | null>(null);
+const problem = ref('');
+async function loadPerson(): Promise<void> {
+  [person.value, on.value, problem.value] = [null, null, ''];
+  if (!personId.value) return;
+  try {
+    [person.value, on.value] = await Promise.all([
+      call(`/people/${personId.value}`, personSchema),
+      call(`/people/${personId.value}/ladders`, onLaddersSchema),
+    ]);
+  } catch (error) {
+    problem.value = (error as Error).message;
+  }
+}
+onMounted(() => Promise.all([people.load(), loadPerson()]));
+watch(personId, loadPerson);
+
+const place = computed(() => {
+  const asked = String(route.query.at ?? '');
+  return catalog.rungs.some((r) => placeKey(r) === asked) ? asked : 'front-plank/forearm';
+});
+const go = (query: Record<string, string>): void => void router.replace({ query: { ...route.query, ...query } });
+const rung = computed(() => rungAt(catalog, place.value));
+const body = computed(() => bodyOfPerson(person.value));
+const knobs = reactive<Knobs>({});
+const reset = (): void => (Object.keys(knobs) as KnobId[]).forEach((id) => delete knobs[id]);
+watch([place, personId], () => {
+  reset();
+  steps.value = null;
+});
+const known = computed(() => knobsOf(rung.value, body.value));
+const valueOf = (knob: Knob): number => knobs[knob.id] ?? knob.base;
+/** What is shown when a setting leaves no way to stand: the last that did. */
+const standing = computed(() => {
+  try {
+    return {
+      ...momentsOf(catalog, rung.value, body.value, { ...knobs }),
+      load: loadOf(rung.value, body.value, { ...knobs }),
+      failed: '',
+    };
+  } catch (error) {
+    return {
+      ...momentsOf(catalog, rung.value, body.value),
+      load: loadOf(rung.value, body.value),
+      failed: (error as Error).message,
+    };
+  }
+});
+const own = computed(() => loadOf(rung.value, body.value));
+/** Where the person stands on this ladder today. */
+const today = computed(() => {
+  const ladder = ladderOf(catalog, rung.value);
+  const at = ladder && on.value ? placeOn(catalog, ladder, on.value.holds, taken(on.value)) : null;
+  return at ? rungAt(catalog, at) : null;
+});
+const todayLoad = computed(() => {
+  const load = today.value && loadOf(today.value, body.value);
+  return load && load.governs === standing.value.load?.governs && load.value > 1e-3 ? load : null;
+});
+const reference = computed(() => {
+  const load = loadOf(standing.value.reference, body.value);
+  return load && load.governs === standing.value.load?.governs && load.value > 1e-3 ? load : null;
+});
+
+const wanted = ref(1.15);
+const steps = ref<Step[] | null>(null);
+const base = computed(() => todayLoad.value ?? own.value);
+function find(): void {
+  steps.value = base.value ? findSteps(rung.value, body.value, base.value.value * wanted.value) : [];
+}
+function take(step: Step): void {
+  reset();
+  knobs[step.knob] = step.value;
+}
+const STEP_OF: Record<Knob['unit'], number> = { m: 0.01, '°': 1, kg: 0.5, N: 5 };
+const JOINT_WORDS = { lumbar: 'Low back', hip: 'Hips', shoulder: 'Shoulders', knee: 'Knees' } as const;
+const shown = (knob: Knob, value: number): string =>
+  knob.unit === 'm' ? `${Math.round(value * 100)} cm` : `${Math.round(value * 2) / 2} ${knob.unit}`.replace(' °', '°');
+</script>
+
+<template>
+  <div class="flex flex-wrap items-end gap-3">
+    <h1 class="mr-2">Lever calculator</h1>
+    <label class="sr-only" for="v-who">Who</label>
+    <select
+      id="v-who"
+      class="field !w-auto"
+      :value="personId"
+      @change="go({ person: ($event.target as HTMLSelectElement).value })"
+    >
+      <option value="">An average body</option>
+      <option v-for="p in people.value.value ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
+    </select>
+    <label class="sr-only" for="v-family">Position</label>
+    <select
+      id="v-family"
+      class="field !w-auto"
+      :value="rung.family"
+      @change="go({ at: placeKey(rungsOf(catalog, ($event.target as HTMLSelectElement).value)[0]!) })"
+    >
+      <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
+    </select>
+    <label class="sr-only" for="v-rung">Version</label>
+    <select
+      id="v-rung"
+      class="field !w-auto"
+      :value="place"
+      @change="go({ at: ($event.target as HTMLSelectElement).value })"
+    >
+      <option v-for="r in rungsOf(catalog, rung.family)" :key="r.id" :value="placeKey(r)">{{ r.name }}</option>
+    </select>
+  </div>
+  <LoadState
+    v-if="people.error.value || problem"
+    class="mt-3"
+    :error="people.error.value ?? problem"
+    @retry="loadPerson"
+  />
+  <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <div class="min-w-0 space-y-4">
+      <section class="card" aria-labelledby="figure">
+        <h2 id="figure" class="sr-only">Figure</h2>
+        <div class="h-[17rem]">
+          <LeverFigure
+            :rung="rung"
+            :body="body"
+            :statics="standing.statics"
+            :knobs="knobs"
+            :known="known"
+            @set="(id, value) => (knobs[id] = value)"
+          />
+        </div>
+        <p v-if="standing.failed" role="alert" class="note text-sm">
+          This body cannot stand like that: {{ standing.failed }}.
+        </p>
+        <p v-else-if="!standing.statics.balanced" class="note text-sm">
+          Out of balance: the weight does not lie over what carries it. Only speed or a helper holds this.
+        </p>
+        <p class="figures mt-1">
+          <b class="text-3xl">{{ loadText(standing.load) }}</b>
+          <span v-if="standing.load" class="ml-2">{{ GOVERNING_WORDS[standing.load.governs] }}</span>
+        </p>
+        <p class="figures" aria-live="polite">
+          <template v-if="standing.load && own"
+            >{{ (standing.load.value / Math.max(own.value, 1e-9)).toFixed(2) }} of this version as it is</template
+          >
+          <template v-if="standing.load && reference">
+            · {{ (standing.load.value / reference.value).toFixed(2) }} of
+            {{ familyName(standing.reference.family).toLowerCase() }},
+            {{ standing.reference.name.toLowerCase() }}</template
+          >
+          <template v-if="standing.load && todayLoad && today">
+            · <b>{{ (standing.load.value / todayLoad.value).toFixed(2) }} of today’s “{{ today.name }}”</b></template
+          >
+        </p>
+        <table class="figures mt-2 w-full text-sm">
+          <thead class="text-soft">
+            <tr>
+              <th scope="col" class="text-left font-normal">Joint</th>
+              <th scope="col" class="text-right font-normal">N·m</th>
+              <th scope="col" class="text-right font-normal">of weight × height</th>
+              <th scope="col" class="text-right font-normal">of the reference</th>
+              <th scope="col" class="text-right font-normal">works</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="m in standing.moments" :key="m.joint">
+              <th scope="row" class="text-left font-semibold">{{ JOINT_WORDS[m.joint] }}</th>
+              <td class="text-right">{{ Math.round(m.newtonMetres) }}</td>
+              <td class="text-right">{{ (100 * m.perBody).toFixed(1) }} %</td>
+              <td class="text-right">{{ m.relative === null ? '–' : m.relative.toFixed(2) }}</td>
+              <td class="text-right">{{ m.works }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="text-soft mt-2 text-sm">
+          {{
+            standing.statics.shared
+              ? 'More than two contacts: their shares are by least squares, not the only ones possible. '
+              : ''
+          }}{{ knowsBody(person) ? '' : 'Height or weight are not known: figures are an average body’s. ' }}A comparison
+          of loads at rest, not a measure of risk.
+        </p>
+      </section>
+      <KitSizes :body="body" :person="person" :on="on" />
+    </div>
+    <div class="min-w-0 space-y-4">
+      <section class="card" aria-labelledby="find">
+        <h2 id="find">Find the step</h2>
+        <form class="mt-1 flex items-end gap-2" @submit.prevent="find">
+          <div class="flex-1">
+            <label class="label" for="wanted">{{ todayLoad ? 'Of today’s load' : 'Of this version’s load' }}</label>
+            <input
+              id="wanted"
+              v-model.number="wanted"
+              type="number"
+              min="0.3"
+              max="3"
+              step="0.01"
+              class="field figures"
+              required
+            />
+          </div>
+          <button class="btn btn-main" :disabled="!base">Find</button>
+        </form>
+        <ul v-if="steps?.length" class="mt-2" aria-label="Steps">
+          <li v-for="s in steps" :key="`${s.knob}${s.value}`">
+            <button class="flex min-h-[44px] w-full items-center gap-2 text-left" @click="take(s)">
+              <span class="flex-1 font-semibold">{{ s.says }}</span>
+              <span class="text-soft figures text-sm">{{ (s.load / base!.value).toFixed(2) }}</span>
+            </button>
+          </li>
+        </ul>
+        <p v-else-if="steps" class="mt-2">No knob of this version reaches it: try another version.</p>
+      </section>
+      <section class="card" aria-labelledby="knobs">
+        <div class="flex items-center gap-2">
+          <h2 id="knobs" class="flex-1">Knobs</h2>
+          <button class="btn" :disabled="Object.keys(knobs).length === 0" @click="reset">As it is</button>
+        </div>
+        <div v-for="k in known" :key="k.id" class="mt-1">
+          <label class="flex text-sm font-semibold" :for="`k-${k.id}`"
+            ><span class="flex-1">{{ k.name }}</span
+            ><span class="figures">{{ shown(k, valueOf(k)) }}</span></label
+          >
+          <input
+            :id="`k-${k.id}`"
+            type="range"
+            class="h-8 w-full accent-[var(--rope)]"
+            :min="k.low"
+            :max="k.high"
+            :step="STEP_OF[k.unit]"
+            :value="valueOf(k)"
+            :aria-valuetext="knobWords(rung, k, valueOf(k))"
+            @input="knobs[k.id] = Number(($event.target as HTMLInputElement).value)"
+          />
+        </div>
+      </section>
+      <OwnVersion
+        v-if="session.isCoach && !standing.failed"
+        :rung="rung"
+        :pose="standing.statics.pose"
+        :knobs="knobs"
+        @made="(at) => go({ at })"
+      />
+    </div>
+  </div>
+</template>

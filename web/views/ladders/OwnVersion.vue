@@ -1,0 +1,108 @@
+<script setup lang="ts">
+/** Keeps the figure as it is set as a version of the hall's own, on the same ladder; one of the hall's own can be taken away. */
+import { computed, reactive, ref, watch } from 'vue';
+import { studioCatalogueSchema } from '../../../api/studio.js';
+import { placeKey } from '../../../core/catalog/ladders.js';
+import type { Rung } from '../../../core/formats/catalog.js';
+import type { Knobs } from '../../../core/statics/knobs.js';
+import { call } from '../../lib/api.js';
+import { shipped, takeCatalogue } from '../../lib/catalogue.js';
+import { useAction } from '../../lib/resource.js';
+
+const props = defineProps<{ rung: Rung; pose: Rung['pose']; knobs: Knobs }>();
+const emit = defineEmits<{ made: [place: string] }>();
+const { busy, error, run } = useAction();
+const open = ref(false);
+const form = reactive({ name: '', how: '', target: 20 });
+watch(
+  () => placeKey(props.rung),
+  () => (open.value = false),
+);
+const own = computed(() => !shipped.rungs.some((r) => placeKey(r) === placeKey(props.rung)));
+/** Settings that are kit and not shape: a version does not keep them. */
+const kit = computed(() =>
+  (['addedMass', 'bandForce', 'edgeDistance'] as const).filter((id) => (props.knobs[id] ?? 0) !== 0),
+);
+const idOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+function start(): void {
+  open.value = true;
+  Object.assign(form, { name: '', how: props.rung.how, target: props.rung.target });
+}
+async function keep(): Promise<void> {
+  const id = idOf(form.name);
+  const { support } = props.pose;
+  const record: Rung = {
+    ...props.rung,
+    id,
+    name: form.name,
+    how: form.how,
+    target: form.target,
+    ahead: support?.ahead ?? props.rung.ahead,
+    stack: support || props.pose.orientation !== 'prone' ? props.rung.stack : 'trunk',
+    pose: props.pose,
+  };
+  const done = await run(async () =>
+    takeCatalogue(
+      await call(`/catalogue/rungs/${record.family}.${id}`, studioCatalogueSchema, { method: 'PUT', body: record }),
+    ),
+  );
+  if (!done) return;
+  open.value = false;
+  emit('made', placeKey(record));
+}
+async function remove(): Promise<void> {
+  const { family, id } = props.rung;
+  emit('made', placeKey(shipped.rungs.find((r) => r.family === family)!));
+  await run(async () =>
+    takeCatalogue(await call(`/catalogue/rungs/${family}.${id}`, studioCatalogueSchema, { method: 'DELETE' })),
+  );
+}
+</script>
+
+<template>
+  <section class="card" aria-labelledby="own">
+    <h2 id="own">A version of your own</h2>
+    <p v-if="kit.length" class="text-soft text-sm">
+      Plate, band and edge are kit, not shape: set them back to keep the rest.
+    </p>
+    <div v-else-if="!open" class="mt-1 flex flex-wrap gap-2">
+      <button class="btn" @click="start">Keep this as a version</button>
+      <button v-if="own" class="btn" :disabled="busy" @click="remove">Take “{{ rung.name }}” away</button>
+    </div>
+    <form v-else class="mt-1 space-y-2" @submit.prevent="keep">
+      <div class="grid grid-cols-[1fr_6rem] gap-2">
+        <div>
+          <label class="label" for="o-name">Name</label>
+          <input id="o-name" v-model="form.name" class="field" minlength="3" maxlength="60" required />
+        </div>
+        <div>
+          <label class="label" for="o-target">Target, s</label>
+          <input
+            id="o-target"
+            v-model.number="form.target"
+            type="number"
+            min="1"
+            max="600"
+            class="field figures"
+            required
+          />
+        </div>
+      </div>
+      <div>
+        <label class="label" for="o-how">How</label>
+        <input id="o-how" v-model="form.how" class="field" maxlength="300" required />
+      </div>
+      <div class="flex gap-2">
+        <button class="btn btn-main" :disabled="busy || idOf(form.name).length < 2">Keep</button>
+        <button type="button" class="btn" @click="open = false">Cancel</button>
+      </div>
+    </form>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+  </section>
+</template>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+/** One version for one person: figure, load, gate with what is missing, next step, forecast, what was decided. */
+import { computed, defineAsyncComponent } from 'vue';
+import { RouterLink } from 'vue-router';
+import type { OnLadders } from '../../../api/ladders.js';
+import type { Person } from '../../../api/people.js';
+import { placeKey } from '../../../core/catalog/ladders.js';
+import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
+import { GOVERNING_WORDS, loadOf } from '../../../core/statics/load.js';
+import FigureView from '../../components/FigureView.vue';
+import { bodyOfPerson, knowsBody, loadText, proposalAt, type RungStanding } from '../../lib/on-ladders.js';
+import { cautionName, dayText, familyName, rungName, secondsText } from '../../lib/words.js';
+import StepProposal from './StepProposal.vue';
+
+const FanChart = defineAsyncComponent(() => import('./FanChart.vue'));
+const props = defineProps<{
+  standing: RungStanding;
+  today: RungStanding | null;
+  person: Person;
+  on: OnLadders;
+  pain: boolean;
+}>();
+defineEmits<{ on: [value: OnLadders] }>();
+const place = computed(() => placeKey(props.standing.rung));
+const nameOf = (at: string): string =>
+  `${familyName(at.split('/')[0]!)}, ${rungName(...(at.split('/') as [string, string]))}`;
+const body = computed(() => bodyOfPerson(props.person));
+const sessions = computed(() => {
+  const best = new Map<string, number>();
+  for (const h of props.on.holds) if (h.place === place.value) best.set(h.day, Math.max(best.get(h.day) ?? 0, h.clean));
+  return [...best].map(([day, clean]) => ({ day, clean })).sort((a, b) => a.day.localeCompare(b.day));
+});
+const foresight = computed(() =>
+  sessions.value.length === 0 ? null : forecastOf(sessions.value, props.standing.gate.seconds),
+);
+const proposal = computed(() => proposalAt(props.standing.rung, props.person, props.on, props.pain));
+const against = computed(() => {
+  const { load } = props.standing;
+  const other = props.today && loadOf(props.today.rung, body.value);
+  return load && other && other.governs === load.governs && other.value > 1e-3 ? load.value / other.value : null;
+});
+const decisions = computed(() =>
+  props.on.steps.filter((s) => s.from === place.value || s.to === place.value).slice(0, 6),
+);
+</script>
+
+<template>
+  <article class="card space-y-3" aria-labelledby="rung">
+    <div class="flex items-start gap-3">
+      <div class="flex-1">
+        <h2 id="rung">{{ standing.rung.name }}</h2>
+        <p class="text-soft text-sm">{{ standing.ladder.name }} · {{ standing.rung.how }}</p>
+      </div>
+      <div class="h-16 w-28 shrink-0">
+        <FigureView :pose="standing.rung.pose" :body="body" :label="standing.rung.name" />
+      </div>
+    </div>
+    <p v-if="standing.barred.length" class="note text-sm">
+      Left out for: {{ standing.barred.map(cautionName).join(', ') }}.
+    </p>
+    <div>
+      <p class="figures">
+        <b class="text-2xl">{{ loadText(standing.load) }}</b>
+        <span v-if="against !== null && today && today.rung !== standing.rung">
+          · {{ against.toFixed(2) }} of today’s “{{ today.rung.name }}”</span
+        >
+      </p>
+      <p class="text-soft text-sm">
+        {{
+          standing.load
+            ? GOVERNING_WORDS[standing.load.governs]
+            : 'Turning and pulling show no lever in the plane: effort grows'
+        }}{{ standing.load?.moreEffort ? '; same lever, more effort' : ''
+        }}{{ knowsBody(person) ? '' : '; height or weight are not known, so this is an average body’s' }}. A comparison,
+        not a risk of injury.
+        <RouterLink :to="`/lever?person=${person.id}&at=${place}`" class="link">Move the figure</RouterLink>
+      </p>
+    </div>
+    <p v-if="standing.ladder.exceptions[place]" class="text-soft text-sm">
+      Why its load does not rise over the one below: {{ standing.ladder.exceptions[place] }}.
+    </p>
+    <div>
+      <h3>Gate</h3>
+      <p class="figures">
+        {{ standing.gate.sets > 1 ? `${standing.gate.sets} × ` : '' }}{{ standing.gate.seconds }} s clean, nothing worse
+        than {{ standing.gate.worst }}{{ standing.gate.days > 1 ? `, on ${standing.gate.days} days` : ''
+        }}{{
+          standing.gate.notFelt.length
+            ? `, not felt first: ${standing.gate.notFelt.map((f) => f.replaceAll('-', ' ')).join(', ')}`
+            : ''
+        }}.
+      </p>
+      <p v-if="standing.status.passed" class="font-semibold">Passed. Best {{ secondsText(standing.status.best) }}.</p>
+      <p v-else class="figures">
+        {{ standing.status.best > 0 ? `Best ${secondsText(standing.status.best)}. ` : 'Not held yet. ' }}<b>Missing:</b>
+        {{ standing.status.missing.join('; ') }}.
+      </p>
+      <ul v-if="standing.cross.length" class="mt-1 text-sm">
+        <li v-for="c in standing.cross" :key="c.gate.from">
+          {{ c.passed ? '✓' : '○' }} asks for {{ c.gate.says }}
+          <span class="text-soft figures">({{ nameOf(c.gate.from) }}, best {{ secondsText(c.best) }})</span>
+        </li>
+      </ul>
+    </div>
+    <StepProposal
+      v-if="proposal"
+      :proposal="proposal"
+      :rung="standing.rung"
+      :person="person"
+      :on="on"
+      :look-id="null"
+      @on="$emit('on', $event)"
+    />
+    <div v-if="foresight">
+      <h3>When the gate opens</h3>
+      <p v-if="!foresight.ok">{{ foresight.why }}</p>
+      <template v-else>
+        <p class="figures">
+          <template v-if="standing.status.passed">Open already. </template>
+          <template v-else>
+            Even chance from
+            <b>{{ foresight.forecast.at50 ? dayText(foresight.forecast.at50) : 'beyond half a year' }}</b>, four in five
+            from <b>{{ foresight.forecast.at80 ? dayText(foresight.forecast.at80) : 'beyond half a year' }}</b>.
+          </template>
+          {{ (foresight.forecast.slope * 7).toFixed(1) }} s a week, if the work is done as it was.
+        </p>
+        <FanChart :forecast="foresight.forecast" :sessions="sessions" :gate="standing.gate.seconds" />
+      </template>
+    </div>
+    <div v-if="decisions.length">
+      <h3>Decided</h3>
+      <ul class="text-sm">
+        <li v-for="d in decisions" :key="d.id">
+          {{ dayText(d.day) }}, {{ d.by }}: {{ d.decision }}, {{ nameOf(d.to) }}, {{ Math.round(d.seconds) }} s
+          <span class="text-soft">(rule {{ d.rule }}{{ d.reason ? `; ${d.reason}` : '' }})</span>
+        </li>
+      </ul>
+    </div>
+  </article>
+</template>

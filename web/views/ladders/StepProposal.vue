@@ -1,0 +1,126 @@
+<script setup lang="ts">
+/** What to do next at a version: the rule that fired, its numbers, and the coach's decision, which is stored. */
+import { computed, reactive, ref } from 'vue';
+import { onLaddersSchema, type LadderStep, type OnLadders } from '../../../api/ladders.js';
+import type { Person } from '../../../api/people.js';
+import { rungsOnLadder, ladderOf, placeKey } from '../../../core/catalog/ladders.js';
+import type { Rung } from '../../../core/formats/catalog.js';
+import type { Proposal } from '../../../core/ladder/next-step.js';
+import { call } from '../../lib/api.js';
+import { catalog } from '../../lib/catalogue.js';
+import { decided } from '../../lib/on-ladders.js';
+import { useAction } from '../../lib/resource.js';
+import { dayText, rungName } from '../../lib/words.js';
+import { useSession } from '../../stores/session.js';
+
+const props = defineProps<{ proposal: Proposal; rung: Rung; person: Person; on: OnLadders; lookId: string | null }>();
+const emit = defineEmits<{ on: [value: OnLadders] }>();
+const session = useSession();
+const { busy, error, run } = useAction();
+const mode = ref<'none' | 'changed' | 'declined'>('none');
+const form = reactive({ to: '', seconds: 0, reason: '' });
+const DONE: Record<LadderStep['decision'], string> = { accepted: 'Accepted', changed: 'Changed', declined: 'Declined' };
+
+/** The newest decision on this proposal: it stands until another hold changes what is proposed. */
+const answered = computed(() =>
+  props.on.steps.find(
+    (s) =>
+      s.from === placeKey(props.rung) &&
+      s.proposal === props.proposal.says &&
+      (!props.lookId || s.lookId === props.lookId),
+  ),
+);
+const choices = computed(() => {
+  const ladder = ladderOf(catalog, props.rung);
+  return ladder
+    ? rungsOnLadder(catalog, ladder).filter((r) => !r.excludedBy.some((c) => props.person.cautions.includes(c)))
+    : [];
+});
+const nameOf = (place: string): string => rungName(...(place.split('/') as [string, string]));
+
+function open(next: 'changed' | 'declined'): void {
+  mode.value = next;
+  Object.assign(form, { to: props.proposal.to, seconds: Math.round(props.proposal.seconds), reason: '' });
+}
+async function decide(decision: LadderStep['decision']): Promise<void> {
+  const body = decided(props.proposal, props.rung, decision, {
+    lookId: props.lookId,
+    ...(decision === 'accepted' ? {} : { reason: form.reason }),
+    ...(decision === 'changed' ? { to: form.to, seconds: form.seconds } : {}),
+  });
+  const done = await run(async () =>
+    emit('on', await call(`/people/${props.person.id}/ladder-steps`, onLaddersSchema, { method: 'POST', body })),
+  );
+  if (done) mode.value = 'none';
+}
+async function takeBack(): Promise<void> {
+  await run(async () =>
+    emit(
+      'on',
+      await call(`/people/${props.person.id}/ladder-steps/${answered.value!.id}`, onLaddersSchema, {
+        method: 'DELETE',
+      }),
+    ),
+  );
+}
+</script>
+
+<template>
+  <section aria-labelledby="next-step">
+    <div class="flex items-center gap-2">
+      <h3 id="next-step">Next step</h3>
+      <span class="tag">rule {{ proposal.rule }}</span>
+    </div>
+    <p class="mt-1 font-semibold">{{ proposal.says }}</p>
+    <dl class="text-soft figures mt-1 flex flex-wrap gap-x-4 text-sm">
+      <div v-for="n in proposal.numbers" :key="n.label" class="flex gap-1">
+        <dt>{{ n.label }}</dt>
+        <dd class="text-ink">{{ n.value }}</dd>
+      </div>
+    </dl>
+    <p v-if="answered" role="status" class="mt-2 text-sm">
+      <b>{{ DONE[answered.decision] }}</b> by {{ answered.by }}, {{ dayText(answered.day)
+      }}{{ answered.decision === 'changed' ? `: ${nameOf(answered.to)}, ${Math.round(answered.seconds)} s` : ''
+      }}{{ answered.reason ? `. ${answered.reason}` : '' }}
+      <button v-if="session.isCoach" class="link min-h-[44px]" :disabled="busy" @click="takeBack">Take it back</button>
+    </p>
+    <template v-else-if="session.isCoach">
+      <div v-if="mode === 'none'" class="mt-2 flex flex-wrap gap-2">
+        <button class="btn btn-main" :disabled="busy" @click="decide('accepted')">Accept</button>
+        <button class="btn" @click="open('changed')">Change</button>
+        <button class="btn" @click="open('declined')">Decline</button>
+      </div>
+      <form v-else class="mt-2 space-y-2" @submit.prevent="decide(mode as 'changed' | 'declined')">
+        <div v-if="mode === 'changed'" class="grid grid-cols-[1fr_6rem] gap-2">
+          <div>
+            <label class="label" for="st-to">Go to</label>
+            <select id="st-to" v-model="form.to" class="field">
+              <option v-for="r in choices" :key="placeKey(r)" :value="placeKey(r)">{{ r.name }}</option>
+            </select>
+          </div>
+          <div>
+            <label class="label" for="st-s">For, s</label>
+            <input
+              id="st-s"
+              v-model.number="form.seconds"
+              type="number"
+              min="1"
+              max="3600"
+              class="field figures"
+              required
+            />
+          </div>
+        </div>
+        <div>
+          <label class="label" for="st-why">Why</label>
+          <input id="st-why" v-model="form.reason" class="field" maxlength="300" required />
+        </div>
+        <div class="flex gap-2">
+          <button class="btn btn-main" :disabled="busy">Keep</button>
+          <button type="button" class="btn" @click="mode = 'none'">Cancel</button>
+        </div>
+      </form>
+    </template>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+  </section>
+</template>
