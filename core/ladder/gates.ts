@@ -1,6 +1,6 @@
 /** Gates: what a rung and the rungs of other ladders have to show before the next one. */
 import type { Catalog } from '../catalog/index.js';
-import { crossGates, type CrossGate, type Gate, type Ladder } from '../catalog/ladders.js';
+import { crossGates, ladderOf, rungsOnLadder, type CrossGate, type Gate, type Ladder } from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { governing } from '../statics/load.js';
 import { worse, type LoggedHold } from './holds.js';
@@ -71,11 +71,24 @@ export interface CrossStatus {
   missing: string[];
 }
 
+/** A rung and the harder ones on its ladder: who holds a harder one holds it as well. Sideways rungs prove nothing of it. */
+function atOrAbove(catalog: Pick<Catalog, 'rungs'>, place: string): Set<string> {
+  const rung = catalog.rungs.find((r) => `${r.family}/${r.id}` === place);
+  const ladder = rung && ladderOf(catalog, rung);
+  if (!ladder) return new Set([place]);
+  const way = rungsOnLadder(catalog, ladder)
+    .filter((r) => r.family === rung.family)
+    .map((r) => `${r.family}/${r.id}`);
+  return new Set(way.slice(way.indexOf(place)).filter((p) => p === place || !ladder.sideways.includes(p)));
+}
+
 /**
- * Cross gates of a rung. They are a test on a test day: the method's cap does not cut them.
+ * Cross gates of a rung. They are a test on a test day: the method's cap does not cut them, and a harder version of the same position
+ * held as long passes them too.
  * @param holds of every rung of this person
  */
 export function crossStatus(
+  catalog: Pick<Catalog, 'rungs'>,
   place: string,
   holds: readonly LoggedHold[],
   gates: readonly CrossGate[] = crossGates,
@@ -83,7 +96,8 @@ export function crossStatus(
   return gates
     .filter((g) => g.to === place)
     .map((gate): CrossStatus => {
-      const own = holds.filter((h) => h.place === gate.from);
+      const proves = atOrAbove(catalog, gate.from);
+      const own = holds.filter((h) => proves.has(h.place));
       const fits = (h: LoggedHold): boolean => reaches(h, gate.seconds, 'slight', []);
       const held = daysReached(own, gate.sets, fits).length > 0;
       const best = Math.max(0, ...own.map((h) => h.clean));

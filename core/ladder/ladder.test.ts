@@ -121,10 +121,23 @@ describe('gates', () => {
   });
   test('a cross gate asks for its own sets on one day, whatever the cap, and for its measure', () => {
     const sets = [0, 0, 0].map((d) => hold({ place: 'hollow/overhead', clean: 46, day: day(d) }));
-    expect(crossStatus('dragon-flag/tuck', sets.slice(1))[0]).toMatchObject({ passed: false, best: 46 });
-    expect(crossStatus('dragon-flag/tuck', sets)[0]!.passed).toBe(true);
-    expect(crossStatus('handstand/free', sets)[0]!.missing).toEqual(['shoulders open to within 8° of straight']);
-    expect(crossStatus('handstand/free', [...sets, hold({ values: { shoulder: 175 } })])[0]!.passed).toBe(true);
+    expect(crossStatus(catalog, 'dragon-flag/tuck', sets.slice(1))[0]).toMatchObject({ passed: false, best: 46 });
+    expect(crossStatus(catalog, 'dragon-flag/tuck', sets)[0]!.passed).toBe(true);
+    const harder = sets.map((h) => ({ ...h, place: 'hollow/low' }));
+    expect(crossStatus(catalog, 'dragon-flag/tuck', harder)[0]!.passed).toBe(true);
+    expect(
+      crossStatus(
+        catalog,
+        'dragon-flag/tuck',
+        sets.map((h) => ({ ...h, place: 'hollow/straight' })),
+      )[0]!.passed,
+    ).toBe(false);
+    expect(crossStatus(catalog, 'handstand/free', sets)[0]!.missing).toEqual([
+      'shoulders open to within 8° of straight',
+    ]);
+    expect(crossStatus(catalog, 'handstand/free', [...sets, hold({ values: { shoulder: 175 } })])[0]!.passed).toBe(
+      true,
+    );
   });
 });
 

@@ -270,7 +270,7 @@ function up(rule: 3 | 4, query: NextStepQuery, ladder: Ladder, status: GateStatu
       make(rule, 'stay', `${why}. ${says} Stay here.`, [...shown, { label: 'cautions', value: barred.join(', ') }])
     );
   }
-  const open = crossStatus(to, holds).filter((c) => !c.passed);
+  const open = crossStatus(catalog, to, holds).filter((c) => !c.passed);
   if (open.length > 0) {
     const asks = open.flatMap((c) => c.missing).join('; ');
     return make(rule, 'first', `${why}, but “${next.name}” first asks for ${asks}.`, [

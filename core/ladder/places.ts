@@ -74,7 +74,7 @@ export function pathTo(
   const ask = (place: string): void => {
     if (seen.has(place)) return;
     seen.add(place);
-    for (const cross of crossStatus(place, holds)) {
+    for (const cross of crossStatus(catalog, place, holds)) {
       if (cross.passed) continue;
       const rung = rungAt(catalog, cross.gate.from);
       add({

@@ -321,6 +321,8 @@ describe('everybody can use it', () => {
       ['library', '/library?kind=positions&id=bird-dog'],
       ['drill', '/library?kind=drills&id=thwart-bridge'],
       ['screen', `/screen?person=${id}`],
+      ['ladders', `/ladders?person=${id}`],
+      ['lever', `/lever?person=${id}`],
       ['studio', '/studio'],
     ];
   };

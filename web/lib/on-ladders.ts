@@ -69,7 +69,7 @@ export function standingAt(place: string, person: Person | null, on: OnLadders):
       gate,
       on.holds.filter((h) => h.place === place),
     ),
-    cross: crossStatus(place, on.holds),
+    cross: crossStatus(catalog, place, on.holds),
     load: loadOf(rung, bodyOfPerson(person)),
     barred: rung.excludedBy.filter((c) => cautions.includes(c)),
     here: placeOn(catalog, ladder, on.holds, taken(on)) === place,

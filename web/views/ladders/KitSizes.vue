@@ -58,78 +58,81 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
   <section class="card" aria-labelledby="kit">
     <h2 id="kit">Kit for this body</h2>
     <p class="text-soft text-sm">Start values; what worked comes first.</p>
-    <dl class="kit mt-1 text-sm">
-      <dt>
-        <label for="q-share">Surface for</label>
-        <input id="q-share" v-model.number="ask.share" type="number" min="25" max="70" class="field figures" /> % on the
-        hands
-      </dt>
-      <dd>{{ cm(surface) }} high</dd>
-      <dt>
-        <label for="q-rise">Elbows ahead for</label>
-        <input id="q-rise" v-model.number="ask.rise" type="number" min="1" max="60" class="field figures" /> % more
-      </dt>
-      <dd>{{ cm(elbows) }}</dd>
-      <dt>
-        <label for="q-edge">Edge for</label>
-        <input id="q-edge" v-model.number="ask.edge" type="number" min="20" max="130" class="field figures" /> % of
-        today
-      </dt>
-      <dd>
-        {{
-          held
-            ? edge === null
-              ? 'out of reach'
-              : edge < 0
-                ? `crease ${cm(-edge)} on the block`
-                : `crease ${cm(edge)} beyond`
-            : 'hold 20 s first'
-        }}
-      </dd>
-      <dt>Band at the hips, half of the margin</dt>
-      <dd>{{ band ? `${Math.round(band.newtons)} N, about ${half(band.kilograms)}` : 'hold 20 s first' }}</dd>
-      <dt>Blocks for the slide-through</dt>
-      <dd>{{ cm(blockHeight(body)) }} high</dd>
-      <dt>
-        <label for="q-out">Rollers, out by</label>
-        <input id="q-out" v-model.number="ask.out" type="number" min="0" max="100" step="10" class="field figures" /> %
-      </dt>
-      <dd>{{ cm(rollerSpacing(body, ask.out / 100)) }} apart</dd>
-      <dt>
-        <label for="q-carry">Carry</label>
-        <select id="q-carry" v-model="ask.carry" class="field">
-          <option value="both-hands">both hands</option>
-          <option value="one-side">one side</option>
-          <option value="overhead">overhead</option>
-        </select>
-        <label class="sr-only" for="q-level">Level</label>
-        <select id="q-level" v-model="ask.level" class="field">
-          <option v-for="(_f, id) in CARRY_LEVELS" :key="id" :value="id">{{ id }}</option>
-        </select>
-      </dt>
-      <dd>{{ half(carry.eachHand) }}{{ ask.carry === 'both-hands' ? ' a hand' : '' }}</dd>
-    </dl>
-    <svg
-      viewBox="0 0 320 74"
-      class="mt-2 w-full"
-      role="img"
-      :aria-label="`A surface ${cm(surface)} high, rollers ${cm(rollerSpacing(body, ask.out / 100))} apart`"
-    >
-      <path d="M0 70H320" stroke="var(--soft)" stroke-width="2" />
-      <rect v-if="surface" x="10" :y="70 - surface * 70" width="34" :height="surface * 70" fill="var(--rule)" />
-      <text v-if="surface" x="50" y="64" font-size="12" fill="var(--ink)">{{ cm(surface) }}</text>
-      <circle cx="120" cy="62" r="8" fill="none" stroke="var(--rope)" stroke-width="3" />
-      <circle
-        :cx="120 + rollerSpacing(body, ask.out / 100) * 100"
-        cy="62"
-        r="8"
-        fill="none"
-        stroke="var(--rope)"
-        stroke-width="3"
-      />
-      <path :d="`M120 40H${120 + rollerSpacing(body, ask.out / 100) * 100}`" stroke="var(--sea)" stroke-width="2" />
-      <text x="124" y="34" font-size="12" fill="var(--ink)">{{ cm(rollerSpacing(body, ask.out / 100)) }}</text>
-    </svg>
+    <div class="grid items-end gap-4 md:grid-cols-[1fr_16rem]">
+      <dl class="kit mt-1 text-sm">
+        <dt>
+          <label for="q-share">Surface for</label>
+          <input id="q-share" v-model.number="ask.share" type="number" min="25" max="70" class="field figures" /> % on
+          the hands
+        </dt>
+        <dd>{{ cm(surface) }} high</dd>
+        <dt>
+          <label for="q-rise">Elbows ahead for</label>
+          <input id="q-rise" v-model.number="ask.rise" type="number" min="1" max="60" class="field figures" /> % more
+        </dt>
+        <dd>{{ cm(elbows) }}</dd>
+        <dt>
+          <label for="q-edge">Edge for</label>
+          <input id="q-edge" v-model.number="ask.edge" type="number" min="20" max="130" class="field figures" /> % of
+          today
+        </dt>
+        <dd>
+          {{
+            held
+              ? edge === null
+                ? 'out of reach'
+                : edge < 0
+                  ? `crease ${cm(-edge)} on the block`
+                  : `crease ${cm(edge)} beyond`
+              : 'hold 20 s first'
+          }}
+        </dd>
+        <dt>Band at the hips, half of the margin</dt>
+        <dd>{{ band ? `${Math.round(band.newtons)} N, about ${half(band.kilograms)}` : 'hold 20 s first' }}</dd>
+        <dt>Blocks for the slide-through</dt>
+        <dd>{{ cm(blockHeight(body)) }} high</dd>
+        <dt>
+          <label for="q-out">Rollers, out by</label>
+          <input id="q-out" v-model.number="ask.out" type="number" min="0" max="100" step="10" class="field figures" />
+          %
+        </dt>
+        <dd>{{ cm(rollerSpacing(body, ask.out / 100)) }} apart</dd>
+        <dt>
+          <label for="q-carry">Carry</label>
+          <select id="q-carry" v-model="ask.carry" class="field">
+            <option value="both-hands">both hands</option>
+            <option value="one-side">one side</option>
+            <option value="overhead">overhead</option>
+          </select>
+          <label class="sr-only" for="q-level">Level</label>
+          <select id="q-level" v-model="ask.level" class="field">
+            <option v-for="(_f, id) in CARRY_LEVELS" :key="id" :value="id">{{ id }}</option>
+          </select>
+        </dt>
+        <dd>{{ half(carry.eachHand) }}{{ ask.carry === 'both-hands' ? ' a hand' : '' }}</dd>
+      </dl>
+      <svg
+        viewBox="0 0 320 84"
+        class="w-full"
+        role="img"
+        :aria-label="`A surface ${cm(surface)} high, rollers ${cm(rollerSpacing(body, ask.out / 100))} apart`"
+      >
+        <path d="M0 70H320" stroke="var(--soft)" stroke-width="2" />
+        <rect v-if="surface" x="10" :y="70 - surface * 70" width="34" :height="surface * 70" fill="var(--rule)" />
+        <text v-if="surface" x="50" y="64" font-size="12" fill="var(--ink)">{{ cm(surface) }}</text>
+        <circle cx="120" cy="62" r="8" fill="none" stroke="var(--rope)" stroke-width="3" />
+        <circle
+          :cx="120 + rollerSpacing(body, ask.out / 100) * 100"
+          cy="62"
+          r="8"
+          fill="none"
+          stroke="var(--rope)"
+          stroke-width="3"
+        />
+        <path :d="`M120 40H${120 + rollerSpacing(body, ask.out / 100) * 100}`" stroke="var(--sea)" stroke-width="2" />
+        <text x="124" y="34" font-size="12" fill="var(--ink)">{{ cm(rollerSpacing(body, ask.out / 100)) }}</text>
+      </svg>
+    </div>
   </section>
 </template>
 
@@ -146,10 +149,12 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
 }
 .kit input.field {
   display: inline-block;
+  margin-left: 0.4rem;
   width: 4.5rem;
 }
 .kit select.field {
   display: inline-block;
+  margin-left: 0.4rem;
   width: auto;
 }
 </style>

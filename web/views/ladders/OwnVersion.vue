@@ -2,6 +2,7 @@
 /** Keeps the figure as it is set as a version of the hall's own, on the same ladder; one of the hall's own can be taken away. */
 import { computed, reactive, ref, watch } from 'vue';
 import { studioCatalogueSchema } from '../../../api/studio.js';
+import type { Pose } from '../../../core/body/pose.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Knobs } from '../../../core/statics/knobs.js';
@@ -9,7 +10,7 @@ import { call } from '../../lib/api.js';
 import { shipped, takeCatalogue } from '../../lib/catalogue.js';
 import { useAction } from '../../lib/resource.js';
 
-const props = defineProps<{ rung: Rung; pose: Rung['pose']; knobs: Knobs }>();
+const props = defineProps<{ rung: Rung; pose: Pose; knobs: Knobs }>();
 const emit = defineEmits<{ made: [place: string] }>();
 const { busy, error, run } = useAction();
 const open = ref(false);
@@ -45,7 +46,7 @@ async function keep(): Promise<void> {
     target: form.target,
     ahead: support?.ahead ?? props.rung.ahead,
     stack: support || props.pose.orientation !== 'prone' ? props.rung.stack : 'trunk',
-    pose: props.pose,
+    pose: { ...props.pose, contacts: props.pose.contacts.map((c) => ({ ...c })) },
   };
   const done = await run(async () =>
     takeCatalogue(
