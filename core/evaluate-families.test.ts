@@ -46,10 +46,17 @@ describe('all-fours and bird dog', () => {
     expect(value(filmed('all-fours', 'floor', [{ trunk: -12, hip: 102 }]), 'trunk-level')).toBeCloseTo(-12, 4);
   });
   test('bird dog is compared with its own start frame', () => {
-    const opens = filmed('bird-dog', 'leg-slides', [...many(4, () => ({})), ...many(28, () => ({ hip: fours.hip - 12 }))]);
+    const opens = filmed('bird-dog', 'leg-slides', [
+      ...many(4, () => ({})),
+      ...many(28, () => ({ hip: fours.hip - 12 })),
+    ]);
     expect(value(opens, 'hip-line-change')).toBeCloseTo(12, 1);
     expect(stated(opens)).toContain('back-changes clear');
-    const still = filmed('bird-dog', 'leg-slides', many(32, () => ({})));
+    const still = filmed(
+      'bird-dog',
+      'leg-slides',
+      many(32, () => ({})),
+    );
     expect(value(still, 'hip-line-change')).toBeCloseTo(0, 6);
     expect(value(filmed('bird-dog', 'leg-slides', [{}]), 'hip-line-change')).toBeUndefined();
   });
@@ -65,10 +72,18 @@ describe('all-fours and bird dog', () => {
 
 describe('hanging', () => {
   test('a swing of 24° between reps is found; the raise itself is none', () => {
-    const swinging = filmed('hanging', 'half', many(40, (i) => ({ trunk: 90 + 12 * Math.sin(i), hip: 0 })));
+    const swinging = filmed(
+      'hanging',
+      'half',
+      many(40, (i) => ({ trunk: 90 + 12 * Math.sin(i), hip: 0 })),
+    );
     expect(value(swinging, 'swing')!).toBeGreaterThan(20);
     expect(stated(swinging)).toContain('swing clear');
-    const raising = filmed('hanging', 'half', many(40, (i) => ({ hip: i % 8 < 4 ? 0 : 90 })));
+    const raising = filmed(
+      'hanging',
+      'half',
+      many(40, (i) => ({ hip: i % 8 < 4 ? 0 : 90 })),
+    );
     expect(value(raising, 'swing')).toBeCloseTo(0, 6);
     expect(stated(raising)).not.toContain('swing clear');
     expect(value(filmed('hanging', 'half', [{ hip: 0 }]), 'swing')).toBeUndefined();
@@ -92,9 +107,9 @@ describe('squat from the side, carry, handstand', () => {
     expect(stated(good)).toEqual([]);
     expect(stated(filmed('overhead-squat', 'free', [{ shoulder: 150 }]))).toContain('arms-forward clear');
     expect(stated(filmed('overhead-squat', 'free', [{ trunk: 38, hip: 124 }])).join()).toContain('forward-lean');
-    expect(
-      stated(filmed('overhead-squat', 'free', [{ ankle: 80, contacts: [{ at: 'toe' }] }])).join(),
-    ).toContain('heels-rise');
+    expect(stated(filmed('overhead-squat', 'free', [{ ankle: 80, contacts: [{ at: 'toe' }] }])).join()).toContain(
+      'heels-rise',
+    );
   });
   test('a chest that drops under load', () => {
     expect(stated(filmed('carry', 'both-hands', [{}]))).toEqual([]);
@@ -106,5 +121,60 @@ describe('squat from the side, carry, handstand', () => {
     expect(stated(filmed('handstand', 'free', [{ hip: -16 }]))).toContain('arched-line clear');
     const over = value(filmed('handstand', 'free', [{ trunk: -84 }]), 'hand-plumb')!;
     expect(Math.abs(over)).toBeGreaterThan(5);
+  });
+});
+
+describe('advanced families on their ladders', () => {
+  test('a full raise is told by how near the ankles came to the hands', () => {
+    const up = many(40, (i) => ({ hip: 75 * (1 - Math.cos(i / 4)) }));
+    const nearest = value(filmed('hanging', 'full', up), 'hand-to-ankle')!;
+    const level = value(
+      filmed(
+        'hanging',
+        'full',
+        up.map((p) => ({ hip: Math.min(90, p.hip) })),
+      ),
+      'hand-to-ankle',
+    )!;
+    expect(nearest).toBeLessThan(32);
+    expect(level).toBeGreaterThan(nearest + 15);
+    expect(value(filmed('front-plank', 'forearm', [{}]), 'hand-to-ankle')).toBeUndefined();
+  });
+  test('dragon flag: hips folding on the way up, and an arched line, on the same movement', () => {
+    const flag = (hip: (i: number) => number) =>
+      filmed(
+        'dragon-flag',
+        'full',
+        many(24, (i) => ({ trunk: -70 + 2 * i, hip: hip(i) })),
+      );
+    expect(stated(flag(() => 0))).toEqual([]);
+    expect(stated(flag(() => 20))).toContain('folds-going-up clear');
+    expect(stated(flag(() => -18))).toContain('arched-line clear');
+    expect(stated(filmed('dragon-flag', 'tuck', [{}])).join()).not.toContain('folds-going-up');
+  });
+  test('edge hold and roller shape: one line, arched or folded', () => {
+    for (const [family, rung] of [
+      ['edge', 'full'],
+      ['rollers', 'wider'],
+    ] as const) {
+      const own = rungOf(catalog, family, rung).pose.hip;
+      expect([family, stated(filmed(family, rung, [{}]))]).toEqual([family, []]);
+      expect(stated(filmed(family, rung, [{ hip: own - 18 }])).join()).toContain('arched-line');
+      expect(stated(filmed(family, rung, [{ hip: own + 20 }])).join()).toContain('slack');
+    }
+  });
+  test('what a series says rests on the ladder: a clean handstand line is a hold with clean seconds', () => {
+    const { evaluation } = evaluateObservation({
+      ...filmed(
+        'handstand',
+        'chest-to-wall',
+        many(60, () => ({})),
+      ),
+      target: 14,
+      ended: { t: 14.75, reason: 'target' },
+    });
+    expect(evaluation.hold!.clean).toBeGreaterThan(14);
+    expect(evaluation.ladder).toMatchObject({ rule: 7 });
+    expect(evaluation.ladder!.proposal).toContain('lengthen');
   });
 });

@@ -205,11 +205,14 @@ function seriesMeasures(
       const value = s.t >= from ? s.values.get(measure.id) : undefined;
       if (value !== undefined) values.push(value);
     }
-    return { ...measure, value: values.length > 0 ? median(values) : measure.value, t: from };
+    const told = NEAREST.has(measure.id) ? Math.min(...values) : median(values);
+    return { ...measure, value: values.length > 0 ? told : measure.value, t: from };
   });
 }
 
-const SWING_NEEDS = ['hang-line', 'feet-behind'] as const;
+const SWING_NEEDS = ['hang-line', 'feet-behind', 'hand-to-ankle'] as const;
+/** Told by the nearest that a series shows, not by its middle: what a raise reaches. */
+const NEAREST = new Set(['hand-to-ankle']);
 
 /** Measures that only some frames show, like the bottom of a hanging rep, and the swing, which only a series shows. */
 function passingMeasures(
@@ -225,7 +228,7 @@ function passingMeasures(
     const i = samples.findIndex((s) => s.values.has(id));
     const there = measurePicture(pictureOf(observation, family, i), context).measures.find((m) => m.id === id);
     const values = samples.flatMap((s) => s.values.get(id) ?? []);
-    return there ? [{ ...there, value: median(values) }] : [];
+    return there ? [{ ...there, value: NEAREST.has(id) ? Math.min(...values) : median(values) }] : [];
   });
   const swing = swingOf(samples);
   const line = [...typical.measures, ...found].find((m) => m.id === 'hang-line');

@@ -10,6 +10,13 @@ import { CSRF_HEADER } from '../api/common.js';
 import { bodyOf } from '../core/body/anthropometry.js';
 import { simulatePicture, withFaults } from '../core/body/simulate.js';
 import { rungOf, catalog } from '../core/catalog/index.js';
+import { ladders, rungsOnLadder } from '../core/catalog/ladders.js';
+import { leverQuerySchema } from '../core/formats/lever.js';
+import { graphLinks } from '../core/ladder/places.js';
+import { leverReport } from '../core/statics/lever.js';
+import { loadOf } from '../core/statics/load.js';
+import { findSteps } from '../core/statics/step.js';
+import { layOutLadders } from '../web/views/ladders/layout.js';
 import { evaluateObservation } from '../core/evaluate.js';
 import { observationSchema, type Observation } from '../core/formats/observation.js';
 import { chooseDrills } from '../core/prescribe/choose.js';
@@ -142,6 +149,16 @@ async function historyRate(): Promise<{ perSecond: number; middle: number }> {
   return { perSecond: took.length / seconds, middle: median(took) };
 }
 
+/** All ladders with own versions behind them up to 150, laid out as the page does. */
+function layOut150(): void {
+  const spare = 150 - ladders.flatMap((l) => rungsOnLadder(catalog, l)).length;
+  const edge = rungOf(catalog, 'edge', 'full');
+  const rungs = [...catalog.rungs, ...Array.from({ length: spare }, (_, i) => ({ ...edge, id: `own-${i}` }))];
+  const places = ladders.flatMap((l) => rungsOnLadder({ rungs }, l).map((r) => `${r.family}/${r.id}`));
+  if (places.length !== 150) throw new Error(`expected 150 rungs, got ${places.length}`);
+  layOutLadders(places, graphLinks({ rungs }), 204, 54);
+}
+
 /** Gzipped kilobytes of the page, the styles and the scripts it names; fonts apart. */
 function firstLoad(): { page: number; fonts: number } | null {
   if (!existsSync('dist/web/index.html')) return null;
@@ -180,6 +197,31 @@ for (const correcting of ['four-phases', 'position-first'] as const) {
     'under 20 ms',
   ]);
 }
+const plank = rungOf(catalog, 'front-plank', 'straight-arm');
+const athlete = bodyOf({ stature: 1.8, mass: 80, sex: 'male' });
+const query = leverQuerySchema.parse({
+  format: 'upright-anchor/lever-query',
+  version: 1,
+  athlete: { stature: 1.8, mass: 80, sex: 'male' },
+  position: 'front-plank',
+  rung: 'straight-arm',
+  knobs: { handHeight: 0.3 },
+});
+rows.push(['lever report', `${time(400, () => leverReport(catalog, query)).toFixed(2)} ms`, 'under 1 ms']);
+rows.push([
+  'find the step: all knobs of a straight-arm plank',
+  `${time(60, () => findSteps(plank, athlete, loadOf(plank, athlete)!.value * 1.15)).toFixed(1)} ms`,
+  'under 5 ms',
+]);
+rows.push([
+  'find the step: all knobs of an overhead hollow',
+  `${time(60, () => {
+    const rung = rungOf(catalog, 'hollow', 'overhead');
+    findSteps(rung, athlete, loadOf(rung, athlete)!.value * 1.15);
+  }).toFixed(1)} ms`,
+  'under 5 ms',
+]);
+rows.push(['graph of 150 rungs, laid out', `${time(20, () => layOut150()).toFixed(0)} ms`, 'under 200 ms drawn']);
 const stored = Array.from({ length: 500 }, (_, i) => (i % 3 === 0 ? still : watchedHold));
 rows.push([
   're-judging 500 stored looks by another method',

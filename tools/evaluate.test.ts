@@ -6,8 +6,8 @@ import { describe, expect, test } from '@jest/globals';
 import { watchedPlank } from '../core/testing.js';
 
 const dir = mkdtempSync(join(tmpdir(), 'anchor-files-'));
-const run = (args: string[], input?: string) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'tools/evaluate.ts', ...args], { encoding: 'utf8', input });
+const run = (args: string[], input?: string, command = 'evaluate') =>
+  spawnSync(process.execPath, ['--import', 'tsx', `tools/${command}.ts`, ...args], { encoding: 'utf8', input });
 const file = (name: string, content: string): string => {
   writeFileSync(join(dir, name), content);
   return join(dir, name);
@@ -53,5 +53,52 @@ describe('the evaluate command', () => {
     expect([result.status, result.stdout]).toEqual([2, '']);
     expect(result.stderr.trimEnd()).toMatch(line);
     expect(result.stderr).not.toMatch(/\bat .*:\d+:\d+/);
+  });
+});
+
+describe('the lever command', () => {
+  const query = {
+    format: 'upright-anchor/lever-query',
+    version: 1,
+    athlete: { stature: 1.8, mass: 80, sex: 'male' },
+    position: 'front-plank',
+    rung: 'straight-arm',
+    knobs: { handHeight: 0.3, footHeight: 0, elbowAhead: 0, kneeBend: 0, addedMass: 0, edgeDistance: 0 },
+  };
+  const ask = (change: object) => run(['-'], JSON.stringify({ ...query, ...change }), 'lever');
+  test('answers a query with contacts, moments and balance', () => {
+    const answer = ask({});
+    expect([answer.status, answer.stderr]).toEqual([0, '']);
+    const report = JSON.parse(answer.stdout) as { contacts: { at: string; bodyWeight: number }[]; moments: unknown[] };
+    expect(report).toMatchObject({ format: 'upright-anchor/lever-report', version: 1, balanced: true });
+    expect(report.contacts.map((c) => c.at)).toEqual(['hands', 'toes']);
+    expect(report.contacts.reduce((sum, c) => sum + c.bodyWeight, 0)).toBeCloseTo(1, 2);
+    expect(report.moments).toHaveLength(4);
+  });
+  test('prints every version’s load as a table', () => {
+    const table = run(['--table', '1.6', '55', 'female'], undefined, 'lever');
+    expect(table.status).toBe(0);
+    expect(table.stdout).toContain('| front-plank/forearm |');
+    expect(table.stdout).toContain('| hanging/half |');
+    expect(run(['--table', 'tall'], undefined, 'lever').status).toBe(2);
+  });
+  test.each([
+    ['no mass', { athlete: { stature: 1.8 } }, /^athlete\.mass: is missing/],
+    ['an unknown version', { rung: 'mast' }, /^rung: "mast" is no version of front-plank/],
+    ['a knob that is none', { knobs: { windSpeed: 3 } }, /^knobs\.windSpeed: is not a known field$/],
+    [
+      'a knob of another version',
+      { knobs: { edgeDistance: 0.2 } },
+      /^knobs\.edgeDistance: straight arms has no such knob/,
+    ],
+    [
+      'a length of nothing',
+      { athlete: { ...query.athlete, lengths: { thigh: 0 } } },
+      /^athlete\.lengths\.thigh: must be/,
+    ],
+  ])('%s: exit 2 and a line that says where', (_name, change, line) => {
+    const answer = ask(change);
+    expect([answer.status, answer.stdout]).toEqual([2, '']);
+    expect(answer.stderr.trimEnd()).toMatch(line);
   });
 });

@@ -8,6 +8,11 @@ import { parseInput, runCommand } from './lines.js';
 
 const [first, stature = '1.75', mass = '75', sex = 'unspecified'] = process.argv.slice(2);
 if (first === '--table') {
-  const body = bodyOf({ stature: Number(stature), mass: Number(mass), sex: sex as Sex });
-  process.stdout.write(`${loadTable(catalog, body)}\n`);
+  try {
+    const body = bodyOf({ stature: Number(stature), mass: Number(mass), sex: sex as Sex });
+    process.stdout.write(`${loadTable(catalog, body)}\n`);
+  } catch (error) {
+    process.stderr.write(`--table: ${(error as Error).message}\n`);
+    process.exitCode = 2;
+  }
 } else runCommand('lever', (text) => leverReport(catalog, parseInput(text, leverQuerySchema)));

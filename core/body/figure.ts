@@ -108,7 +108,19 @@ function chain(pose: Pose, body: Body) {
     own = { ...pose, shoulder: turn(scale(up, -1), world) * s };
   }
   const lowback = add(lumbar, scale(belly, -body.backDepth));
-  return { s, up, belly, shoulder, hip, lumbar, thorax, lowback, own, level, near: limbs(own, shoulder, hip, up, s, body, level) };
+  return {
+    s,
+    up,
+    belly,
+    shoulder,
+    hip,
+    lumbar,
+    thorax,
+    lowback,
+    own,
+    level,
+    near: limbs(own, shoulder, hip, up, s, body, level),
+  };
 }
 
 /** Points with the hip at the origin, before the figure meets the floor. */
@@ -191,6 +203,46 @@ function bracketNear(
   return null;
 }
 
+/** A root farther from the pose's own trunk than this is looked for in order of distance instead, degrees. */
+const NEAR = 40;
+
+/**
+ * The trunk angle nearest to the pose's own at which `f` is zero: by secants, which take half a dozen evaluations where the contacts
+ * nearly fit, else by a bracket and regula falsi with the Illinois step.
+ * @throws RangeError when there is none between −75° and 75°
+ */
+function rootNear(trunk: Degrees, f: (trunk: Degrees) => number): Degrees {
+  let [x0, x1] = [clamp(trunk, -75, 75), clamp(trunk + 6, -75, 75)];
+  let [f0, f1] = [f(x0), f(x1)];
+  if (Math.abs(f0) < 1e-12) return x0;
+  for (let i = 0; i < 9 && f1 !== f0; i += 1) {
+    const x2 = x1 - (f1 * (x1 - x0)) / (f1 - f0);
+    if (!(Math.abs(x2 - trunk) < NEAR && Math.abs(x2) <= 75)) break;
+    [x0, f0] = [x1, f1];
+    [x1, f1] = [x2, f(x2)];
+    if (Math.abs(f1) < 1e-11) return x1;
+  }
+  const bracket = bracketNear(trunk, f);
+  if (!bracket) throw new RangeError('the contacts of this pose cannot both touch');
+  let { low, high, atLow, atHigh } = bracket;
+  let middle = low;
+  for (let i = 0, side = 0; i < 60 && high - low > 1e-10; i += 1) {
+    middle = atHigh === atLow ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
+    const value = f(middle);
+    if (Math.abs(value) < 1e-12) break;
+    if (value * atLow > 0) {
+      [low, atLow] = [middle, value];
+      if (side === -1) atHigh /= 2;
+      side = -1;
+    } else {
+      [high, atHigh] = [middle, value];
+      if (side === 1) atLow /= 2;
+      side = 1;
+    }
+  }
+  return middle;
+}
+
 /**
  * The figure in a pose, standing on its contacts: x right, y up, metres, floor at y = 0, hip above x = 0.
  * With two contacts the trunk angle nearest to the pose's own is found at which both touch; with one the figure is lowered onto it;
@@ -206,26 +258,7 @@ export function placeFigure(pose: Pose, body: Body): FigurePoints {
       const points = { ...near, lowback };
       return gap(points, first, body) - gap(points, second, body);
     };
-    const bracket = bracketNear(pose.trunk, difference);
-    if (!bracket) throw new RangeError('the contacts of this pose cannot both touch');
-    // Regula falsi with the Illinois step: a handful of evaluations where bisection takes sixty.
-    let { low, high, atLow, atHigh } = bracket;
-    let middle = low;
-    for (let i = 0, side = 0; i < 60 && high - low > 1e-10; i += 1) {
-      middle = atHigh === atLow ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
-      const value = difference(middle);
-      if (Math.abs(value) < 1e-12) break;
-      if (value * atLow > 0) {
-        [low, atLow] = [middle, value];
-        if (side === -1) atHigh /= 2;
-        side = -1;
-      } else {
-        [high, atHigh] = [middle, value];
-        if (side === 1) atLow /= 2;
-        side = 1;
-      }
-    }
-    solved = { ...pose, trunk: middle };
+    solved = { ...pose, trunk: rootNear(pose.trunk, difference) };
   }
   const points = unplaced(solved, body);
   const lowest = Math.min(

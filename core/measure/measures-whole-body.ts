@@ -158,6 +158,19 @@ export const WHOLE_BODY_MEASURES: readonly MeasureDefinition[] = [
     compute: () => null,
   },
   {
+    id: 'hand-to-ankle',
+    name: 'Hands to ankles',
+    unit: '%',
+    reads: { positive: 'apart, of stature', negative: '' },
+    needs: () => ['wrist', 'ankle', 'shoulder', 'hip', 'knee'],
+    compute: (frame, c) => {
+      // Under a bar only: the hands above the shoulders, the hips below them.
+      if (frame.at('wrist')[1] < frame.at('shoulder')[1] || frame.at('hip')[1] > frame.at('shoulder')[1]) return null;
+      const scale = bodyScale(frame, c.body);
+      return scale && percent(distance(frame.at('wrist'), frame.at('ankle')) * scale.ofStature, scale.pixels);
+    },
+  },
+  {
     id: 'hand-plumb',
     name: 'Feet off the hands’ plumb line',
     unit: '%',

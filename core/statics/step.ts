@@ -58,13 +58,13 @@ export function knobWords(rung: Rung, knob: Knob, value: number): string {
   }
 }
 
-const SAMPLES = 6;
+const SAMPLES = 4;
 /** Wanted and found load may differ by this share. */
 const CLOSE = 0.004;
 
 /**
  * Knob settings of a version that give a wanted load. Each knob is searched alone from the version's own setting outward, others as
- * they are set; a plate comes last. Loads are continuous in every knob, so a root between two samples is closed in on by regula falsi.
+ * they are set, where its end lies beyond the wish; a plate comes last. Loads are continuous in every knob, so a root between two samples is closed in on by regula falsi.
  * @param wanted same unit as {@link loadOf}: N·m or share of body weight
  * @param knobs settings to start from
  * @returns the smallest change first, measured against each knob's range; none where no knob reaches it
@@ -89,6 +89,9 @@ export function findSteps(rung: Rung, body: Body, wanted: number, knobs: Knobs =
       const span = end - base;
       if (Math.abs(span) < 1e-6) continue;
       let [a, ea] = [base, start.value - wanted];
+      // A knob whose end stays on this side of the wish does not reach it; where the end cannot be stood in, the way there still may.
+      const atEnd = error(end);
+      if (Number.isFinite(atEnd) && ea * atEnd > 0) continue;
       for (let i = 1; i <= SAMPLES; i += 1) {
         const b = base + (span * i) / SAMPLES;
         const eb = error(b);

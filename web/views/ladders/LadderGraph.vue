@@ -1,15 +1,10 @@
 <script setup lang="ts">
 /** Ladders as ropes that are climbed: easy at the bottom, knots are versions, broken lines are gates between ropes. */
-import dagre from '@dagrejs/dagre';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import type { RungStanding } from '../../lib/on-ladders.js';
 import { loadText } from '../../lib/on-ladders.js';
+import { layOutLadders, type GraphLink } from './layout.js';
 
-export interface GraphLink {
-  from: string;
-  to: string;
-  kind: 'ladder' | 'sideways' | 'cross';
-}
 const props = defineProps<{
   standings: ReadonlyMap<string, RungStanding>;
   links: readonly GraphLink[];
@@ -19,25 +14,7 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [place: string] }>();
 const [W, H] = [204, 54];
 
-const layout = computed(() => {
-  const graph = new dagre.graphlib.Graph();
-  graph.setGraph({ rankdir: 'BT', nodesep: 22, ranksep: 26, marginx: 12, marginy: 12 });
-  graph.setDefaultEdgeLabel(() => ({}));
-  for (const place of props.standings.keys()) graph.setNode(place, { width: W, height: H });
-  for (const link of props.links)
-    if (props.standings.has(link.from) && props.standings.has(link.to))
-      graph.setEdge(link.from, link.to, { weight: link.kind === 'ladder' ? 10 : 1 });
-  dagre.layout(graph);
-  const { width = 0, height = 0 } = graph.graph();
-  return {
-    width,
-    height,
-    nodes: graph.nodes().map((id) => ({ id, ...(graph.node(id) as { x: number; y: number }) })),
-    edges: props.links
-      .filter((l) => graph.hasEdge(l.from, l.to))
-      .map((l) => ({ ...l, points: (graph.edge(l.from, l.to) as { points: { x: number; y: number }[] }).points })),
-  };
-});
+const layout = computed(() => layOutLadders([...props.standings.keys()], props.links, W, H));
 const pathOf = (points: readonly { x: number; y: number }[]): string =>
   points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('');
 const STATE = { passed: 'passed', here: 'here', barred: 'left out', open: '' } as const;
