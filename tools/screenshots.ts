@@ -74,6 +74,8 @@ await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.i
 await shoot('library', '/library?kind=positions&id=bird-dog');
 await shoot('library-drill', '/library?kind=drills&id=thwart-bridge');
 await shoot('screen', `/screen?person=${person}`);
+await shoot('ladders', `/ladders?person=${person}`);
+await shoot('lever', `/lever?person=${person}&at=front-plank/straight-arm`);
 await shoot('studio', '/studio');
 await page.evaluate(() => localStorage.setItem('anchor.theme', 'dark'));
 await shoot('look-picture-dark', `/looks/${pictures.at(-1)!.id}`);

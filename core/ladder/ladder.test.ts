@@ -11,7 +11,7 @@ import { watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
 import { loggedHold, type LoggedHold } from './holds.js';
 import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery } from './next-step.js';
-import { graphLinks, pathTo, placeOn } from './places.js';
+import { graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
 const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
 const hold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
@@ -324,6 +324,14 @@ describe('places and paths', () => {
     expect(placeOn(catalog, plank, [hold({ day: day(1) })], [{ to: 'front-plank/elbows-ahead', day: day(0) }])).toBe(
       'front-plank/forearm',
     );
+  });
+  test('places over time: a line for each change, newest first', () => {
+    const holds = [hold({ day: day(0) }), hold({ day: day(3) }), hold({ place: 'front-plank/knees', day: day(5) })];
+    expect(placeHistory(catalog, plank, holds, [{ to: 'front-plank/elbows-ahead', day: day(6) }])).toEqual([
+      { place: 'front-plank/elbows-ahead', since: day(6) },
+      { place: 'front-plank/knees', since: day(5) },
+      { place: 'front-plank/forearm', since: day(0) },
+    ]);
   });
   const cap = (rung: Rung): number => record(catalog.methods, record(catalog.families, rung.family).defaultMethod).cap;
   test('the way to a dragon flag leads over the overhead hollow, the narrowest gate first', () => {

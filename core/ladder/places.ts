@@ -12,6 +12,34 @@ export interface TakenStep {
   day: string;
 }
 
+/** Everything that put a person on a rung of a ladder, oldest first; a decision of a day stands over its holds. */
+function moves(
+  catalog: Pick<Catalog, 'rungs'>,
+  ladder: Ladder,
+  holds: readonly LoggedHold[],
+  taken: readonly TakenStep[],
+): { place: string; day: string; order: number }[] {
+  const on = new Set(rungsOnLadder(catalog, ladder).map((r) => `${r.family}/${r.id}`));
+  return [
+    ...holds.filter((h) => on.has(h.place)).map((h) => ({ place: h.place, day: h.day, order: 0 })),
+    ...taken.filter((t) => on.has(t.to)).map((t) => ({ place: t.to, day: t.day, order: 1 })),
+  ].sort((a, b) => a.day.localeCompare(b.day) || a.order - b.order);
+}
+
+/** Places on a ladder over time, newest first: a line for every change, from the day it began. */
+export function placeHistory(
+  catalog: Pick<Catalog, 'rungs'>,
+  ladder: Ladder,
+  holds: readonly LoggedHold[],
+  taken: readonly TakenStep[],
+): { place: string; since: string }[] {
+  const all = moves(catalog, ladder, holds, taken);
+  return all
+    .filter((m, i) => m.place !== all[i - 1]?.place)
+    .map(({ place, day }) => ({ place, since: day }))
+    .reverse();
+}
+
 /** The rung a person works at on a ladder: the newest of what was held and what the coach decided; null where nothing is known. */
 export function placeOn(
   catalog: Pick<Catalog, 'rungs'>,
@@ -19,12 +47,7 @@ export function placeOn(
   holds: readonly LoggedHold[],
   taken: readonly TakenStep[],
 ): string | null {
-  const on = new Set(rungsOnLadder(catalog, ladder).map((r) => `${r.family}/${r.id}`));
-  const all = [
-    ...holds.filter((h) => on.has(h.place)).map((h) => ({ place: h.place, day: h.day, order: 0 })),
-    ...taken.filter((t) => on.has(t.to)).map((t) => ({ place: t.to, day: t.day, order: 1 })),
-  ];
-  return all.sort((a, b) => a.day.localeCompare(b.day) || a.order - b.order).at(-1)?.place ?? null;
+  return moves(catalog, ladder, holds, taken).at(-1)?.place ?? null;
 }
 
 export interface PathStep {

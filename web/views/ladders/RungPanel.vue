@@ -8,7 +8,9 @@ import { placeKey } from '../../../core/catalog/ladders.js';
 import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
 import { GOVERNING_WORDS, loadOf } from '../../../core/statics/load.js';
 import FigureView from '../../components/FigureView.vue';
-import { bodyOfPerson, knowsBody, loadText, proposalAt, type RungStanding } from '../../lib/on-ladders.js';
+import { placeHistory } from '../../../core/ladder/places.js';
+import { catalog } from '../../lib/catalogue.js';
+import { bodyOfPerson, knowsBody, loadText, proposalAt, taken, type RungStanding } from '../../lib/on-ladders.js';
 import { cautionName, dayText, familyName, rungName, secondsText } from '../../lib/words.js';
 import StepProposal from './StepProposal.vue';
 
@@ -39,6 +41,9 @@ const against = computed(() => {
   const other = props.today && loadOf(props.today.rung, body.value);
   return load && other && other.governs === load.governs && other.value > 1e-3 ? load.value / other.value : null;
 });
+const history = computed(() =>
+  placeHistory(catalog, props.standing.ladder, props.on.holds, taken(props.on)).slice(0, 6),
+);
 const decisions = computed(() =>
   props.on.steps.filter((s) => s.from === place.value || s.to === place.value).slice(0, 6),
 );
@@ -126,6 +131,14 @@ const decisions = computed(() =>
         </p>
         <FanChart :forecast="foresight.forecast" :sessions="sessions" :gate="standing.gate.seconds" />
       </template>
+    </div>
+    <div v-if="history.length > 1">
+      <h3>Places on this ladder</h3>
+      <ol class="text-sm">
+        <li v-for="h in history" :key="h.since + h.place">
+          <span class="text-soft figures">{{ dayText(h.since) }}</span> {{ nameOf(h.place) }}
+        </li>
+      </ol>
     </div>
     <div v-if="decisions.length">
       <h3>Decided</h3>
