@@ -1,5 +1,6 @@
 /** Lever queries: the file format of `npm run -s lever`. */
 import { z } from 'zod';
+import { SEGMENTS } from '../body/anthropometry.js';
 import { athleteSchema } from './observation.js';
 
 export const KNOB_IDS = [
@@ -16,25 +17,11 @@ export const KNOB_IDS = [
 ] as const;
 export type KnobId = (typeof KNOB_IDS)[number];
 
-/** Segments whose measured length may replace the table's. */
-const LENGTHS = [
-  'upperTrunk',
-  'middleTrunk',
-  'lowerTrunk',
-  'upperArm',
-  'forearm',
-  'hand',
-  'thigh',
-  'shank',
-  'foot',
-  'head',
-] as const;
-
 /** A lever is computed for a known body: unlike in a look, stature and mass cannot be left out. */
 const leverAthleteSchema = athleteSchema
   .extend({
     lengths: z
-      .partialRecord(z.enum(LENGTHS), z.number().min(0.02, 'must be 0.02–1.2 m').max(1.2, 'must be 0.02–1.2 m'))
+      .partialRecord(z.enum(SEGMENTS), z.number().min(0.02, 'must be 0.02–1.2 m').max(1.2, 'must be 0.02–1.2 m'))
       .optional(),
   })
   .required({ stature: true, mass: true });

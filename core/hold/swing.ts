@@ -1,15 +1,9 @@
 /** Swing under a bar: how far the line hands→hip travels between reps. */
 import type { Degrees } from '../geometry.js';
+import { quantile } from '../statistics.js';
 
 /** Frames of the bottom phases below this number tell nothing. */
 const FEWEST = 4;
-
-/** The value below which a share `p` (0–1) of a sorted list lies, between its neighbours. */
-function quantile(sorted: readonly number[], p: number): number {
-  const at = p * (sorted.length - 1);
-  const low = Math.floor(at);
-  return sorted[low]! + (sorted[Math.min(low + 1, sorted.length - 1)]! - sorted[low]!) * (at - low);
-}
 
 /**
  * Range of the line hands→hip about the vertical during the bottom phases of the reps, from the 2nd to the 98th percentile, so

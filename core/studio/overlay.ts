@@ -17,14 +17,16 @@ function laid<T extends Keyed>(kind: EntryKind, shipped: readonly T[], entries: 
   ];
 }
 
-/** Exclusions after what the cautions' own lists add and take away. */
+/** Exclusions after what the cautions' own lists add and take away; what a caution lists as both stays excluded. */
 function excluded(
   reference: string,
   by: readonly CautionId[],
   cautions: readonly EntryRecord<'cautions'>[],
 ): CautionId[] {
   const added = cautions.filter((c) => c.excludes.includes(reference)).map((c) => c.id);
-  const allowed = new Set(cautions.filter((c) => c.allows.includes(reference)).map((c) => c.id));
+  const allowed = new Set(
+    cautions.filter((c) => c.allows.includes(reference) && !c.excludes.includes(reference)).map((c) => c.id),
+  );
   return [...new Set([...by, ...added])].filter((c) => !allowed.has(c));
 }
 

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { drawPoses } from '../../core/body/draw.js';
 import type { Pose } from '../../core/body/pose.js';
+import { FIGURE_TONES } from '../lib/figure-tones.js';
 import { poseBetween } from '../../core/body/range.js';
 
 const props = defineProps<{ pose: Pose; to?: Pose; body?: Body; label: string }>();
@@ -40,22 +41,13 @@ const box = computed(() => {
   const { x, y, width, height } = drawn.value.box;
   return `${x} ${y} ${width * shown.value.length} ${height}`;
 });
-const TONES = {
-  block: 'var(--rule)',
-  far: 'var(--rule)',
-  skin: 'var(--soft)',
-  shirt: 'var(--sea)',
-  shorts: 'var(--ink)',
-  shoe: 'var(--soft)',
-  hair: 'var(--ink)',
-} as const;
 </script>
 
 <template>
   <svg :viewBox="box" role="img" :aria-label="label" class="h-full w-full">
     <path :d="`M${drawn.box.x} 3h${drawn.box.width * shown.length}`" stroke="var(--soft)" stroke-width="3" />
     <g v-for="(shapes, k) in shown" :key="k" :transform="`translate(${k * drawn.box.width} 0)`">
-      <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="TONES[shape.tone]" />
+      <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
     </g>
   </svg>
 </template>

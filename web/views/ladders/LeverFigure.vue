@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A position with its forces and moments to scale; grips on the joints turn the version's knobs. */
 import { computed, ref } from 'vue';
+import { FIGURE_TONES } from '../../lib/figure-tones.js';
 import type { Body } from '../../../core/body/anthropometry.js';
 import { figureShapes } from '../../../core/body/draw.js';
 import type { FigurePoints } from '../../../core/body/figure.js';
@@ -15,15 +16,6 @@ const emit = defineEmits<{ set: [knob: KnobId, value: number] }>();
 const UNIT = 200;
 const at = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
 const shapes = computed(() => figureShapes(props.statics.figure, props.body, at, UNIT));
-const TONES = {
-  block: 'var(--rule)',
-  far: 'var(--rule)',
-  skin: 'var(--soft)',
-  shirt: 'var(--sea)',
-  shorts: 'var(--ink)',
-  shoe: 'var(--soft)',
-  hair: 'var(--ink)',
-} as const;
 
 /** Landmark that turns a knob when it is dragged. */
 const GRIPS: Partial<Record<KnobId, (f: FigurePoints, rung: Rung) => Point>> = {
@@ -131,7 +123,7 @@ function drag(event: PointerEvent): void {
   >
     <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
     <rect v-for="(b, i) in blocks" :key="i" :x="b.x" :y="b.y" width="52" :height="b.height" fill="var(--rule)" />
-    <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="TONES[shape.tone]" />
+    <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
     <g v-for="r in rings" :key="r.joint">
       <circle :cx="r.at[0]" :cy="r.at[1]" :r="r.r" fill="none" stroke="var(--rope)" stroke-width="4" />
     </g>
