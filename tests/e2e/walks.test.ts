@@ -25,6 +25,7 @@ describe('a coach’s minute', () => {
     await sees(page, 'E-mail or password is wrong');
     await page.locator('#password').fill('tautline-2026');
     await press(page, 'Sign in');
+    await page.waitForSelector('::-p-aria(Places)');
     await page.goto(`${hall.url}/people`);
     await press(page, 'Add a person');
     await page.locator('#p-name').fill('Tilda Wren');
