@@ -175,8 +175,12 @@ function firstLoad(): { page: number; fonts: number } | null {
 }
 
 const rows: [string, string, string][] = [];
-const perFrame = time(300, () => evaluateObservation(still));
-rows.push(['one still: measures with errors, verdicts, drills', `${perFrame.toFixed(2)} ms`, 'under 1 ms']);
+rows.push([
+  'one still: measures with errors, verdicts',
+  `${time(300, () => evaluateObservation(still, { brief: true })).toFixed(2)} ms`,
+  'under 1 ms',
+]);
+rows.push(['the same with drills', `${time(300, () => evaluateObservation(still)).toFixed(2)} ms`, '']);
 rows.push([
   '60 s clip at 30 Hz, whole evaluation',
   `${time(10, () => evaluateObservation(clip)).toFixed(0)} ms`,

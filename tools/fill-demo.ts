@@ -209,6 +209,7 @@ const PLANS: Plan[] = [
         days: 14,
         record: {
           screen: 'single-leg-squat',
+          tests: { 'leg-raise-passive': 68 },
           counts: { 'front.left/knee-in': 3, 'front.right/knee-in': 1, 'front.left/hip-drops': 2 },
         },
       },

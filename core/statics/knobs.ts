@@ -70,9 +70,9 @@ export function knobsOf(rung: Rung, body: Body): Knob[] {
     high: Math.max(high, base),
     base,
   });
-  const mass = knob('addedMass', 'Plate', 'kg', 0, 40, 0);
+  const mass = knob('addedMass', 'Plate', 'kg', 0, 100, 0);
   const band = [
-    knob('bandForce', 'Band pull', 'N', 0, 300, 0),
+    knob('bandForce', 'Band pull', 'N', 0, 600, 0),
     knob('bandAngle', 'Band, from the floor', '°', -90, 90, 0),
   ];
   const arms = knob('armElevation', 'Arms from beside the body', '°', 0, 180, clamp(pose.shoulder, 0, 180));
@@ -86,7 +86,7 @@ export function knobsOf(rung: Rung, body: Body): Knob[] {
           joint === 'wrist' ? 'Hands raised' : 'Elbows raised',
           'm',
           0,
-          (onKnees ? 0.22 : 0.5) * body.stature,
+          (onKnees ? 0.22 : 0.6) * body.stature,
           contactHeight(pose, joint),
         ),
         ...(onKnees ? [] : [knob('footHeight', 'Feet raised', 'm', 0, 0.7, contactHeight(pose, 'toe'))]),
@@ -97,7 +97,7 @@ export function knobsOf(rung: Rung, body: Body): Knob[] {
                 joint === 'wrist' ? 'Hands ahead of the shoulders' : 'Elbows ahead of the shoulders',
                 'm',
                 -0.05,
-                joint === 'wrist' ? 0.4 * body.stature - 0.25 : 0.12 * body.stature,
+                joint === 'wrist' ? 0.28 * body.stature : 0.145 * body.stature,
                 pose.support.ahead,
               ),
             ]
@@ -121,7 +121,7 @@ export function knobsOf(rung: Rung, body: Body): Knob[] {
       return [arms, mass];
     case 'edge':
       return [
-        knob('edgeDistance', 'Hip crease beyond the edge', 'm', -0.45, 0.15, EDGE_BASE[rung.id] ?? 0),
+        knob('edgeDistance', 'Hip crease beyond the edge', 'm', -0.45, 0.35, EDGE_BASE[rung.id] ?? 0),
         arms,
         mass,
       ];

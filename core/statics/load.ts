@@ -4,7 +4,7 @@ import type { Rung } from '../formats/catalog.js';
 import type { Catalog } from '../catalog/index.js';
 import { rungOf } from '../catalog/index.js';
 import { GRAVITY } from './balance.js';
-import { groundOf, knobsOf, type Knobs } from './knobs.js';
+import { groundOf, knobsOf, type Knob, type Knobs } from './knobs.js';
 import { staticsOf, type Joint, type Statics } from './statics.js';
 
 export type Governing = 'lumbar' | 'hip-or-lumbar' | 'shoulder' | 'hands' | 'carried';
@@ -147,6 +147,11 @@ export function momentsOf(
   return { statics, moments, reference };
 }
 
+/** A plate heavier than this is no step between two versions, kg. */
+const STEP_PLATE = 40;
+
 /** Knobs of a version that change its load, in the order to try them for a step. */
-export const stepKnobs = (rung: Rung, body: Body) =>
-  knobsOf(rung, body).filter((k) => k.id !== 'bandForce' && k.id !== 'bandAngle');
+export const stepKnobs = (rung: Rung, body: Body): Knob[] =>
+  knobsOf(rung, body)
+    .filter((k) => k.id !== 'bandForce' && k.id !== 'bandAngle')
+    .map((k) => (k.id === 'addedMass' ? { ...k, high: STEP_PLATE } : k));

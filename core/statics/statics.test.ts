@@ -20,6 +20,7 @@ import { leverReport } from './lever.js';
 import { loadOf, momentsOf, referenceFor } from './load.js';
 import { checkKnobs, staticsOf } from './statics.js';
 import { findSteps } from './step.js';
+import { hamstringBand } from './tight.js';
 import { ladderLoads, loadTable, SAME } from './table.js';
 
 const man = bodyOf({ stature: 1.741, mass: 80, sex: 'male' });
@@ -383,7 +384,7 @@ describe('the lever query', () => {
     [{ position: 'mast' }, 'position: "mast" is not known'],
     [{ rung: 'mast' }, 'rung: "mast" is no version of front-plank'],
     [{ knobs: { edgeDistance: 0.2 } }, 'knobs.edgeDistance: straight arms has no such knob'],
-    [{ knobs: { handHeight: 3 } }, 'knobs.handHeight: must be from 0 to 0.9 m, got 3'],
+    [{ knobs: { handHeight: 3 } }, 'knobs.handHeight: must be from 0 to 1.08 m, got 3'],
   ])('%j is refused with its place', (change, says) => {
     expect(() => leverReport(catalog, query(change))).toThrow(says);
   });
@@ -394,5 +395,31 @@ describe('the lever query', () => {
           expect(checkKnobs(r, man, { [knob.id]: value })).toEqual([]);
           expect(Number.isFinite(staticsOf(r, man, { [knob.id]: value }).moments.lumbar)).toBe(true);
         }
+  });
+});
+
+describe('a short muscle', () => {
+  test('by hand: 65° of range in a half raise, 80 kg: 25° short, 16 to 60 N·m', () => {
+    expect(hamstringBand(rung('hanging/half'), 80, 65)).toEqual({
+      needed: 90,
+      measured: 65,
+      low: expect.closeTo(16, 6),
+      high: expect.closeTo(60, 6),
+    });
+  });
+  test('enough range, bent knees, an unknown range and other positions add nothing', () => {
+    expect(hamstringBand(rung('hanging/half'), 80, 95)).toBeNull();
+    expect(hamstringBand(rung('hanging/tuck'), 80, 65)).toBeNull();
+    expect(hamstringBand(rung('hanging/half'), 80, undefined)).toBeNull();
+    expect(hamstringBand(rung('front-plank/forearm'), 80, 30)).toBeNull();
+  });
+  test('shorter is never less', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 160 }), fc.integer({ min: 1, max: 40 }), (range, less) => {
+        const [a, b] = [range, range - less].map((r) => hamstringBand(rung('compression/both-legs'), 70, r));
+        expect(b?.high ?? 0).toBeGreaterThanOrEqual(a?.high ?? 0);
+        if (b) expect(b.high).toBeGreaterThan(b.low);
+      }),
+    );
   });
 });

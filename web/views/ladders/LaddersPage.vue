@@ -95,6 +95,11 @@ const pain = computed(() => {
   const standing = loaded.value.value?.standing;
   return Boolean(standing && (standing.stop || standing.painIn.includes(chosen.value.split('/')[0]!)));
 });
+/** The straight-leg raise lifted by the coach, from the last screen that measured it. */
+const legRaise = computed(() => {
+  const answer = loaded.value.value?.standing.history.tests['leg-raise-passive'];
+  return typeof answer === 'number' ? answer : undefined;
+});
 const toLadder = (id: string): void => {
   const next = ladders.find((l) => l.id === id)!;
   const places = rungsOnLadder(catalog, next).map(placeKey);
@@ -189,7 +194,15 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
     <div class="min-w-0 space-y-4">
       <LoadState v-if="personId && !loaded.value.value && !loaded.error.value" :loading="true" />
       <template v-if="person && loaded.value.value && current">
-        <RungPanel :standing="current" :today="today" :person="person" :on="on" :pain="pain" @on="take" />
+        <RungPanel
+          :standing="current"
+          :today="today"
+          :person="person"
+          :on="on"
+          :pain="pain"
+          :leg-raise="legRaise"
+          @on="take"
+        />
         <GoalPath :person="person" :on="on" @on="take" @choose="choose" />
       </template>
     </div>

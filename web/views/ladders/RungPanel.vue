@@ -7,6 +7,7 @@ import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
 import { GOVERNING_WORDS, loadOf } from '../../../core/statics/load.js';
+import { hamstringBand } from '../../../core/statics/tight.js';
 import FigureView from '../../components/FigureView.vue';
 import { placeHistory } from '../../../core/ladder/places.js';
 import { catalog } from '../../lib/catalogue.js';
@@ -21,6 +22,8 @@ const props = defineProps<{
   person: Person;
   on: OnLadders;
   pain: boolean;
+  /** Straight-leg raise lifted by the coach, where one was measured, degrees. */
+  legRaise: number | undefined;
 }>();
 defineEmits<{ on: [value: OnLadders] }>();
 const place = computed(() => placeKey(props.standing.rung));
@@ -32,6 +35,7 @@ const sessions = computed(() => {
   for (const h of props.on.holds) if (h.place === place.value) best.set(h.day, Math.max(best.get(h.day) ?? 0, h.clean));
   return [...best].map(([day, clean]) => ({ day, clean })).sort((a, b) => a.day.localeCompare(b.day));
 });
+const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
 const foresight = computed(() =>
   sessions.value.length === 0 ? null : forecastOf(sessions.value, props.standing.gate.seconds),
 );
@@ -81,6 +85,10 @@ const decisions = computed(() =>
         <RouterLink :to="`/lever?person=${person.id}&at=${place}`" class="link">Move the figure</RouterLink>
       </p>
     </div>
+    <p v-if="tight" class="note figures text-sm">
+      Hamstrings: {{ Math.round(tight.measured) }}° measured, {{ Math.round(tight.needed) }}° asked for. They may add
+      {{ Math.round(tight.low) }}–{{ Math.round(tight.high) }} N·m at the hips; a rough band by assumption, range first.
+    </p>
     <p v-if="standing.ladder.exceptions[place]" class="text-soft text-sm">
       Why its load does not rise over the one below: {{ standing.ladder.exceptions[place] }}.
     </p>
