@@ -65,7 +65,7 @@ export async function optionsFor(
 }
 
 /** Looks that ladders rest on, newest first. */
-const LOOKS = 400;
+const LOOKS = 200;
 
 /** Holds of a person as ladders see them, judged by the methods in force. */
 export async function holdsOf({ looks, studio }: Context, person: Person): Promise<LoggedHoldOf[]> {

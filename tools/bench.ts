@@ -1,4 +1,4 @@
-/** `npm run bench`: how fast the core and the server are on this machine, and how much the interface loads first. */
+/** `npm run bench`: how fast the core and the server are on this machine, bundled as they ship, and how much the interface loads first. */
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';

@@ -50,7 +50,9 @@ describe('verdicts', () => {
   });
   test('the head is not judged by a method that supports it, the declared distance shifts the stack', () => {
     expect(limitsFor(catalog, forearm, method('quiet')).some((l) => l.measure === 'neck')).toBe(false);
-    const stack = limitsFor(catalog, forearm, method('straight'), { declared: 40 }).find((l) => l.fault === 'elbows-ahead');
+    const stack = limitsFor(catalog, forearm, method('straight'), { declared: 40 }).find(
+      (l) => l.fault === 'elbows-ahead',
+    );
     expect(stack?.limits).toEqual([55, 65, 80]);
   });
   test('a hollow-shaped rung is judged as hollow by every method', () => {
