@@ -9,10 +9,15 @@ import type { Landmarks } from '../../core/measure/landmarks.js';
 
 export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
-export const press = (page: Page, text: string): Promise<void> =>
-  page
-    .locator(`::-p-xpath(//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")])`)
-    .click();
+/** Presses the first button, link or summary with a text. It is brought to the middle first: the header covers what lies under it. */
+export async function press(page: Page, text: string): Promise<void> {
+  const target = page.locator(
+    `::-p-xpath(//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")])`,
+  );
+  const found = await target.waitHandle();
+  await found.evaluate((el) => (el as Element).scrollIntoView({ block: 'center' }));
+  await target.click();
+}
 
 /** Waits until the page shows a text. */
 export async function sees(page: Page, text: string | RegExp): Promise<void> {
