@@ -28,8 +28,23 @@ export function capFor(rung: Pick<Rung, 'family'>, person: Person | null): numbe
   return (catalog.methods.find((m) => m.id === id) ?? record(catalog.methods, family.defaultMethod)).cap;
 }
 
-export const bodyOfPerson = (person: Pick<Person, 'stature' | 'mass' | 'sex'> | null): Body =>
-  bodyOf(person ? athleteOf(person) : {});
+const average = bodyOf();
+const bodies = new WeakMap<object, Body>();
+/** A person's body, made once for each record of them; an average one where nobody is chosen. */
+export function bodyOfPerson(person: Pick<Person, 'stature' | 'mass' | 'sex'> | null): Body {
+  if (!person) return average;
+  const known = bodies.get(person) ?? bodyOf(athleteOf(person));
+  bodies.set(person, known);
+  return known;
+}
+const loads = new WeakMap<Body, Map<Rung, Load | null>>();
+/** A version's load as it is, computed once for each body: a graph asks for all of them again and again. */
+function loadFor(rung: Rung, body: Body): Load | null {
+  const known = loads.get(body) ?? new Map<Rung, Load | null>();
+  loads.set(body, known);
+  if (!known.has(rung)) known.set(rung, loadOf(rung, body));
+  return known.get(rung)!;
+}
 
 /** Whether loads are this person's or a stand-in's. */
 export const knowsBody = (person: Pick<Person, 'stature' | 'mass'> | null): boolean =>
@@ -70,7 +85,7 @@ export function standingAt(place: string, person: Person | null, on: OnLadders):
       on.holds.filter((h) => h.place === place),
     ),
     cross: crossStatus(catalog, place, on.holds),
-    load: loadOf(rung, bodyOfPerson(person)),
+    load: loadFor(rung, bodyOfPerson(person)),
     barred: rung.excludedBy.filter((c) => cautions.includes(c)),
     here: placeOn(catalog, ladder, on.holds, taken(on)) === place,
   };

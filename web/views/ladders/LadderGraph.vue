@@ -15,6 +15,9 @@ const emit = defineEmits<{ choose: [place: string] }>();
 const [W, H] = [204, 54];
 
 const layout = computed(() => layOutLadders([...props.standings.keys()], props.links, W, H));
+/** Versions of other ladders carry their ladder's name. */
+const nameOf = (s: RungStanding): string =>
+  s.ladder.id === props.standings.get(props.chosen)?.ladder.id ? s.rung.name : `${s.ladder.name}: ${s.rung.name}`;
 const pathOf = (points: readonly { x: number; y: number }[]): string =>
   points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('');
 const STATE = { passed: 'passed', here: 'here', barred: 'left out', open: '' } as const;
@@ -75,7 +78,7 @@ function key(event: KeyboardEvent): void {
         :data-place="n.id"
         class="bg-paper absolute flex flex-col justify-center rounded-md border-2 px-2 text-left leading-tight"
         :class="[
-          n.id === chosen ? 'border-ink' : 'border-rule',
+          n.id === chosen ? 'border-ink ring-ink ring-2' : 'border-rule',
           standings.get(n.id)!.here ? '!bg-rope !border-rope text-[var(--on-rope)]' : '',
           wanted.has(n.id) && !standings.get(n.id)!.here ? '!border-sea' : '',
         ]"
@@ -84,7 +87,7 @@ function key(event: KeyboardEvent): void {
         :tabindex="n.id === chosen ? 0 : -1"
         @click="$emit('choose', n.id)"
       >
-        <span class="block w-full truncate text-sm font-semibold">{{ standings.get(n.id)!.rung.name }}</span>
+        <span class="block w-full truncate text-sm font-semibold">{{ nameOf(standings.get(n.id)!) }}</span>
         <span class="figures block w-full truncate text-xs"
           >{{ loadText(standings.get(n.id)!.load)
           }}{{ STATE[stateOf(standings.get(n.id)!)] ? ` · ${STATE[stateOf(standings.get(n.id)!)]}` : '' }}</span
