@@ -271,6 +271,21 @@ async function restore(): Promise<void> {
             </select>
           </div>
         </section>
+        <div v-if="detail.step && person && onLadders" class="card">
+          <StepProposal
+            :proposal="detail.step"
+            :rung="detail.rung"
+            :person="person"
+            :on="onLadders"
+            :look-id="look.value.value.id"
+            @on="onLadders = $event"
+          />
+          <RouterLink
+            :to="`/ladders?person=${person.id}&at=${detail.family.id}/${detail.rung.id}`"
+            class="link inline-block min-h-[44px] content-center"
+            >On the ladder</RouterLink
+          >
+        </div>
         <section class="card" aria-labelledby="careful">
           <h2 id="careful">Cautions</h2>
           <PersonTags v-if="person" :person="{ ...person, group: null }" />
@@ -322,21 +337,6 @@ async function restore(): Promise<void> {
           :person="person"
           :standing="standing"
         />
-        <div v-if="detail.step && person && onLadders" class="card">
-          <StepProposal
-            :proposal="detail.step"
-            :rung="detail.rung"
-            :person="person"
-            :on="onLadders"
-            :look-id="look.value.value.id"
-            @on="onLadders = $event"
-          />
-          <RouterLink
-            :to="`/ladders?person=${person.id}&at=${detail.family.id}/${detail.rung.id}`"
-            class="link inline-block min-h-[44px] content-center"
-            >On the ladder</RouterLink
-          >
-        </div>
       </div>
     </div>
   </template>

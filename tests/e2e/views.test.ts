@@ -1,0 +1,131 @@
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { openHall, type Hall } from '../../tools/harness.js';
+import { bodyOf } from '../../core/body/anthropometry.js';
+import { acrossAnchors } from '../../core/body/across.js';
+import { simulateAcross } from '../../core/body/simulate.js';
+import { choose, lookOf, onPage, pause, personId, press, sees, settled } from './steps.js';
+
+let hall: Hall;
+beforeAll(async () => {
+  hall = await openHall();
+}, 60000);
+afterEach(() => hall.tidy());
+afterAll(() => hall?.close());
+
+/** A simulated picture from the view that is set up, with its points where the template lays them. */
+async function pictured(page: Page): Promise<void> {
+  await press(page, 'Use a picture');
+  await press(page, 'Simulated camera');
+  await page.waitForSelector('[id^="sim-"]');
+  await press(page, 'Take this picture');
+  await page.waitForSelector('[data-scale]');
+}
+
+describe('looked at from elsewhere than the side', () => {
+  test('a squat from the front: two clicks lay both sides, knee and toe measures are judged', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench?person=${await personId(page, 'Marit Solheim')}&position=overhead-squat`);
+    await page.waitForSelector('#view');
+    await page.select('#view', 'front');
+    await pictured(page);
+    const body = bodyOf({ stature: 1.72, mass: 68, sex: 'female' });
+    const { points } = simulateAcross('overhead-squat', 'front', body);
+    await sees(page, 'Click the shoulder, left');
+    for (const name of acrossAnchors('overhead-squat')) {
+      await page.mouse.click(...((await onPage(page, points[name]!)) as [number, number]));
+      await pause(250);
+    }
+    await sees(page, 'Keep it and see');
+    const labels = await page.$$eval('[data-point]', (all) => all.map((e) => (e as HTMLElement).dataset.point!));
+    expect(labels.length).toBeGreaterThanOrEqual(8);
+    expect(new Set(labels).size).toBe(labels.length);
+    await press(page, 'Keep it and see');
+    await sees(page, 'What was seen');
+    const look = page.url().split('/').pop()!;
+    const measures = await page.evaluate(
+      async (id) =>
+        ((await (await fetch(`/api/looks/${id}/evaluation`)).json()) as { measures: { id: string }[] }).measures.map(
+          (m) => m.id,
+        ),
+      look,
+    );
+    expect(measures).toEqual(expect.arrayContaining(['knee-track', 'toe-out', 'level-pelvis']));
+  });
+  test('a side plank is looked at from the front and above, on the side that is set', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench?person=${await personId(page, 'Marit Solheim')}&position=side-plank`);
+    await page.waitForSelector('#side');
+    expect(await page.$$eval('#view option', (all) => all.map((o) => o.value))).toEqual(['front', 'above']);
+    await page.select('#side', 'right');
+    await choose(page, '#version', 'Feet stacked');
+    await press(page, 'Start');
+    await pause(500);
+    await press(page, 'Side sags');
+    await pause(600);
+    await press(page, 'End');
+    await press(page, 'Stopped by coach');
+    await press(page, 'Ribs, side');
+    await press(page, 'Keep it and see');
+    await sees(page, 'clean seconds');
+    const look = page.url().split('/').pop()!;
+    const side = await page.evaluate(
+      async (id) =>
+        ((await (await fetch(`/api/looks/${id}`)).json()) as { observation: { side: string } }).observation.side,
+      look,
+    );
+    expect(side).toBe('right');
+  });
+});
+
+describe('what the hall has chosen', () => {
+  test('the owner’s default method judges a look that names none, and the owner takes it back', async () => {
+    const page = await hall.page();
+    await page.goto(`${hall.url}/sign-in`);
+    await page.locator('#email').fill('owner@harbour.example');
+    await page.locator('#password').fill('tautline-2026');
+    await press(page, 'Sign in');
+    await page.waitForSelector('::-p-aria(Places)');
+    await page.goto(`${hall.url}/studio`);
+    await page.waitForSelector('#s-method');
+    await page.select('#s-method', 'quiet');
+    await press(page, 'Keep the defaults');
+    await sees(page, 'Kept.');
+    await page.goto(`${hall.url}/bench`);
+    await page.waitForSelector('#method');
+    await page.waitForFunction(() =>
+      document.querySelector<HTMLSelectElement>('#method')!.options[0]!.text.includes('Quiet'),
+    );
+    await page.goto(`${hall.url}/studio`);
+    await page.waitForSelector('#s-method');
+    await page.select('#s-method', '');
+    await press(page, 'Keep the defaults');
+    await sees(page, 'Kept.');
+  });
+  test('stop signs that were never asked, or long ago, are called for on the bench and with the person', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/bench?person=${await personId(page, 'Gwen Applegarth')}`);
+    await sees(page, 'Stop signs were asked long ago');
+    await page.goto(`${hall.url}/people/${await personId(page, 'Edda Lorne')}`);
+    await sees(page, 'Not asked yet: ask before the next load');
+  });
+  test('the drills on a look: minutes, a pin that stays, a swap that is undone', async () => {
+    const page = await hall.coach();
+    const look = await lookOf(page, 'Ingeborg Quist', (l) => l.clean !== null && l.top !== null);
+    await page.goto(`${hall.url}/looks/${look}`);
+    await sees(page, 'Drills for it');
+    await settled(page);
+    const names = (): Promise<string[]> =>
+      page.$$eval('section[aria-labelledby="drills"] li h3', (all) => all.map((h) => h.textContent.trim()));
+    const [first] = await names();
+    await page.locator(`::-p-aria(Keep ${first!} whatever else changes)`).click();
+    await page.$eval('section[aria-labelledby="drills"] input[type=range]', (el) => {
+      (el as HTMLInputElement).value = '5';
+      el.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await pause(300);
+    const few = await names();
+    expect(few).toContain(first);
+    expect(few.length).toBeLessThanOrEqual(2);
+  });
+});
