@@ -156,7 +156,7 @@ function layOut150(): void {
   const rungs = [...catalog.rungs, ...Array.from({ length: spare }, (_, i) => ({ ...edge, id: `own-${i}` }))];
   const places = ladders.flatMap((l) => rungsOnLadder({ rungs }, l).map((r) => `${r.family}/${r.id}`));
   if (places.length !== 150) throw new Error(`expected 150 rungs, got ${places.length}`);
-  layOutLadders(places, graphLinks({ rungs }), 204, 54);
+  layOutLadders(places, graphLinks({ ...catalog, rungs }), 204, 54);
 }
 
 /** Gzipped kilobytes of the page, the styles and the scripts it names; fonts apart. */

@@ -1,5 +1,4 @@
 import { describe, expect, test } from '@jest/globals';
-import fc from 'fast-check';
 import { drillFigures } from '../catalog/figures.js';
 import { bodyOf } from './anthropometry.js';
 import { drawPoses } from './draw.js';
@@ -38,21 +37,17 @@ describe('between two poses', () => {
     const moves = Object.values(drillFigures).filter((f): f is readonly [Pose, Pose] => f.length === 2);
     const lowest = (path: string): number =>
       Math.max(...[...path.matchAll(/[ML]([-\d.]+) ([-\d.]+)/g)].map((m) => Number(m[2])));
-    fc.assert(
-      fc.property(fc.constantFrom(...moves), ([a, b]) => {
-        const { frames } = drawPoses(
-          Array.from({ length: 13 }, (_, i) => poseBetween(a, b, i / 12)),
-          body,
-        );
-        const floor = frames.map((shapes) =>
-          Math.max(...shapes.filter((s) => s.tone !== 'block').map((s) => lowest(s.path))),
-        );
-        const [from, to] = [floor[0]!, floor.at(-1)!];
-        // Nothing sinks deeper between the ends than at them, but for flesh that turns.
-        expect(Math.max(...floor)).toBeLessThanOrEqual(Math.max(from, to) + 12);
-      }),
-      { numRuns: 40 },
-    );
+    for (const [a, b] of moves) {
+      const { frames } = drawPoses(
+        Array.from({ length: 13 }, (_, i) => poseBetween(a, b, i / 12)),
+        body,
+      );
+      const floor = frames.map((shapes) =>
+        Math.max(...shapes.filter((s) => s.tone !== 'block').map((s) => lowest(s.path))),
+      );
+      // Nothing sinks deeper between the ends than at them, but for flesh that turns: four centimetres.
+      expect(Math.max(...floor)).toBeLessThanOrEqual(Math.max(floor[0]!, floor.at(-1)!) + 8);
+    }
   });
   test('what is raised stands on a block, a bar is a bar', () => {
     const raised: Pose = { ...STRAIGHT, shoulder: 90, contacts: [{ at: 'wrist', height: 0.6 }, { at: 'toe' }] };

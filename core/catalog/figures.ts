@@ -184,7 +184,8 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   'side-plank-staggered': [of('side-plank/staggered')],
   'side-plank-stacked': [of('side-plank/stacked')],
   'side-plank-band': [of('side-plank/knees-banded', { hip: 24 }), of('side-plank/knees-banded')],
-  'side-roll': [of('front-plank/forearm'), of('side-plank/rolling')],
+  // The top arm stays on the shoulder: free, it would have to swing through the floor in this plane.
+  'side-roll': [of('front-plank/forearm'), of('side-plank/rolling', { far: { shoulder: 60, elbow: 130 } })],
   'bear-hover': [fours, of('all-fours/bear')],
   'all-fours-raised': [of('all-fours/raised-hands')],
   'push-up-raised': [of('push-up/raised'), of('push-up/raised', { shoulder: 34, elbow: 86 })],

@@ -2,6 +2,7 @@
 import type {
   Caution,
   Cause,
+  CrossGate,
   Dose,
   EvidenceRow,
   QuickTest,
@@ -19,6 +20,7 @@ import { otherDrills } from './drills/other-families.js';
 import { families } from './families.js';
 import { otherFaults } from './faults/other-families.js';
 import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
+import { crossGates } from './ladders.js';
 import { cautions, doses, methods } from './methods.js';
 import { rungs } from './rungs.js';
 import { otherRungs } from './rungs-other.js';
@@ -37,6 +39,7 @@ export interface Catalog {
   causes: readonly Cause[];
   evidence: readonly EvidenceRow[];
   tests: readonly QuickTest[];
+  crossGates: readonly CrossGate[];
 }
 
 export const catalog: Catalog = {
@@ -51,6 +54,7 @@ export const catalog: Catalog = {
   causes,
   evidence: evidenceRows,
   tests: quickTests,
+  crossGates,
 };
 
 /** The record with this id. @throws RangeError naming the id when there is none */

@@ -1,5 +1,4 @@
-import type { FELT_SITES, Rung } from '../formats/catalog.js';
-import type { Catalog } from './index.js';
+import type { CrossGate, FELT_SITES, Rung } from '../formats/catalog.js';
 
 type FeltSite = (typeof FELT_SITES)[number];
 
@@ -14,17 +13,9 @@ export interface Gate {
   notFelt: readonly FeltSite[];
 }
 
-/** A rung of another ladder that has to be held first, or a measure that has to be reached. */
-export interface CrossGate {
-  /** `family/rung` that asks. */
-  to: string;
-  /** `family/rung` asked for. */
-  from: string;
-  sets: number;
-  seconds: number;
-  says: string;
-  /** A measure asked for beside it, degrees. */
-  measure?: { id: string; atLeast: number; says: string };
+/** As much of a catalogue as ladders need. */
+export interface Rungs {
+  readonly rungs: readonly Rung[];
 }
 
 export interface Ladder {
@@ -116,8 +107,7 @@ export const ladders: readonly Ladder[] = [
   { id: 'rollers', name: 'Roller shapes', rungs: ['rollers'], sideways: [], notFelt: ['low-back'], exceptions: {} },
 ];
 
-/** Cross gates as shipped. */
-export const crossGates: readonly CrossGate[] = [
+const gates: readonly Omit<CrossGate, 'id'>[] = [
   { to: 'dragon-flag/tuck', from: 'hollow/overhead', sets: 3, seconds: 45, says: 'a clean overhead hollow, three times 45 s' },
   { to: 'front-lever/tuck', from: 'dragon-flag/straddle', sets: 3, seconds: 5, says: 'a dragon-flag straddle, three times 5 s' },
   { to: 'front-lever/tuck', from: 'front-lever/active-hang', sets: 1, seconds: 30, says: 'an active hang of 30 s' },
@@ -134,6 +124,8 @@ export const crossGates: readonly CrossGate[] = [
   { to: 'push-up/full', from: 'all-fours/floor', sets: 1, seconds: 30, says: 'a clean reach on all fours' },
   { to: 'hanging/tuck', from: 'hollow/bent-knee', sets: 1, seconds: 30, says: 'a bent-knee hollow of 30 s' },
 ];
+/** Cross gates as shipped; a studio may change them or take them out of force. */
+export const crossGates: readonly CrossGate[] = gates.map((g) => ({ id: `${g.to}-after-${g.from}`.replaceAll('/', '-'), ...g }));
 
 export interface SkillGoal {
   id: string;
@@ -153,7 +145,7 @@ export const skillGoals: readonly SkillGoal[] = [
 export const placeKey = (rung: Pick<Rung, 'family' | 'id'>): string => `${rung.family}/${rung.id}`;
 
 /** Versions on a ladder, easiest first; a studio's own versions of its families stand behind the shipped ones, before what is beside it. */
-export function rungsOnLadder(catalog: Pick<Catalog, 'rungs'>, ladder: Ladder): Rung[] {
+export function rungsOnLadder(catalog: Rungs, ladder: Ladder): Rung[] {
   const named = new Set(ladder.rungs.filter((r) => r.includes('/')));
   return ladder.rungs.flatMap((entry) =>
     entry.includes('/')
@@ -163,5 +155,5 @@ export function rungsOnLadder(catalog: Pick<Catalog, 'rungs'>, ladder: Ladder): 
 }
 
 /** The ladder that a version stands on; null for versions of no ladder. */
-export const ladderOf = (catalog: Pick<Catalog, 'rungs'>, rung: Pick<Rung, 'family' | 'id'>): Ladder | null =>
+export const ladderOf = (catalog: Rungs, rung: Pick<Rung, 'family' | 'id'>): Ladder | null =>
   ladders.find((ladder) => rungsOnLadder(catalog, ladder).some((r) => r.family === rung.family && r.id === rung.id)) ?? null;

@@ -139,6 +139,26 @@ export const rungSchema = z.strictObject({
 });
 export type Rung = z.infer<typeof rungSchema>;
 
+const place = z.string().regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, 'must be a position and a version, like hollow/straight');
+/** A rung of another ladder that has to be held first, or a measure that has to be reached. */
+export const crossGateSchema = z.strictObject({
+  id,
+  /** `family/rung` that asks. */
+  to: place,
+  /** `family/rung` asked for. */
+  from: place,
+  /** Holds on one day. */
+  sets: z.number().int().min(1).max(10),
+  /** Clean seconds. */
+  seconds: z.number().positive().max(600),
+  says: text,
+  /** A measure asked for beside it, degrees. */
+  measure: z.strictObject({ id, atLeast: z.number(), says: text }).optional(),
+  /** Taken out of force by the studio. */
+  off: z.boolean().optional(),
+});
+export type CrossGate = z.infer<typeof crossGateSchema>;
+
 const limits = z.tuple([z.number(), z.number(), z.number()]);
 export type Limits = z.infer<typeof limits>;
 

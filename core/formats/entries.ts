@@ -1,6 +1,14 @@
 /** A studio's own or changed catalogue entries: the same schemas as the shipped ones, with the kind beside them. */
 import type { z } from 'zod';
-import { cautionSchema, drillSchema, faultSchema, methodSchema, rungSchema, toleranceSchema } from './catalog.js';
+import {
+  cautionSchema,
+  crossGateSchema,
+  drillSchema,
+  faultSchema,
+  methodSchema,
+  rungSchema,
+  toleranceSchema,
+} from './catalog.js';
 
 export const ENTRY_SCHEMAS = {
   drills: drillSchema,
@@ -9,6 +17,7 @@ export const ENTRY_SCHEMAS = {
   methods: methodSchema,
   cautions: cautionSchema,
   rungs: rungSchema,
+  crossGates: crossGateSchema,
 } as const;
 export type EntryKind = keyof typeof ENTRY_SCHEMAS;
 export const ENTRY_KINDS = Object.keys(ENTRY_SCHEMAS) as [EntryKind, ...EntryKind[]];

@@ -1,7 +1,7 @@
 /** Gates: what a rung and the rungs of other ladders have to show before the next one. */
 import type { Catalog } from '../catalog/index.js';
-import { crossGates, ladderOf, rungsOnLadder, type CrossGate, type Gate, type Ladder } from '../catalog/ladders.js';
-import type { CautionId, Rung } from '../formats/catalog.js';
+import { ladderOf, rungsOnLadder, type Gate, type Ladder } from '../catalog/ladders.js';
+import type { CautionId, CrossGate, Rung } from '../formats/catalog.js';
 import { governing } from '../statics/load.js';
 import { worse, type LoggedHold } from './holds.js';
 
@@ -88,13 +88,12 @@ function atOrAbove(catalog: Pick<Catalog, 'rungs'>, place: string): Set<string> 
  * @param holds of every rung of this person
  */
 export function crossStatus(
-  catalog: Pick<Catalog, 'rungs'>,
+  catalog: Pick<Catalog, 'rungs' | 'crossGates'>,
   place: string,
   holds: readonly LoggedHold[],
-  gates: readonly CrossGate[] = crossGates,
 ): CrossStatus[] {
-  return gates
-    .filter((g) => g.to === place)
+  return catalog.crossGates
+    .filter((g) => g.to === place && !g.off)
     .map((gate): CrossStatus => {
       const proves = atOrAbove(catalog, gate.from);
       const own = holds.filter((h) => proves.has(h.place));

@@ -2,11 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
 import { catalog, record } from '../catalog/index.js';
-import { crossGates, ladderOf, ladders, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
+import { ladderOf, ladders, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
 import { evaluateObservation } from '../evaluate.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { loadOf } from '../statics/load.js';
 import { findSteps } from '../statics/step.js';
+import { applyEntries, problemsOfEntry } from '../studio/overlay.js';
 import { watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
 import { loggedHold, type LoggedHold } from './holds.js';
@@ -38,7 +39,7 @@ describe('the graph of ladders', () => {
   test('every ladder, cross gate and goal names versions that exist; a version stands on one ladder at most', () => {
     const all = ladders.flatMap((l) => rungsOnLadder(catalog, l).map((r) => `${r.family}/${r.id}`));
     expect(new Set(all).size).toBe(all.length);
-    for (const g of crossGates) for (const place of [g.from, g.to]) expect(all).toContain(place);
+    for (const g of catalog.crossGates) for (const place of [g.from, g.to]) expect(all).toContain(place);
     for (const goal of skillGoals) expect(all).toContain(goal.at);
     for (const l of ladders)
       for (const s of l.sideways.filter((p) => all.includes(p)))
@@ -55,7 +56,7 @@ describe('the graph of ladders', () => {
       state.set(place, 'done');
     };
     links.forEach((l) => visit(l.from));
-    expect(links.filter((l) => l.kind === 'cross')).toHaveLength(crossGates.length);
+    expect(links.filter((l) => l.kind === 'cross')).toHaveLength(catalog.crossGates.length);
   });
   test('sideways rungs are passed over on the way up', () => {
     const plank = ladderOf(catalog, rungOfPlace('front-plank/forearm'))!;
@@ -118,6 +119,23 @@ describe('gates', () => {
         },
       ),
     );
+  });
+  test('a studio’s gate stands in place of the shipped one; one out of force asks for nothing', () => {
+    const [gate] = catalog.crossGates.filter((g) => g.to === 'dragon-flag/tuck');
+    const own = (change: object) => applyEntries(catalog, [{ kind: 'crossGates', record: { ...gate!, ...change } }]);
+    const once = [hold({ place: 'hollow/overhead', clean: 21 })];
+    expect(crossStatus(catalog, 'dragon-flag/tuck', once)[0]!.passed).toBe(false);
+    expect(crossStatus(own({ sets: 1, seconds: 20 }), 'dragon-flag/tuck', once)[0]!.passed).toBe(true);
+    expect(crossStatus(own({ off: true }), 'dragon-flag/tuck', [])).toEqual([]);
+    expect(graphLinks(own({ off: true })).filter((l) => l.kind === 'cross')).toHaveLength(
+      catalog.crossGates.length - 1,
+    );
+    expect(problemsOfEntry(catalog, { kind: 'crossGates', record: { ...gate!, from: gate!.to } })).toMatchObject([
+      { path: 'from' },
+    ]);
+    expect(problemsOfEntry(catalog, { kind: 'crossGates', record: { ...gate!, to: 'mast/top' } })).toMatchObject([
+      { path: 'to' },
+    ]);
   });
   test('a cross gate asks for its own sets on one day, whatever the cap, and for its measure', () => {
     const sets = [0, 0, 0].map((d) => hold({ place: 'hollow/overhead', clean: 46, day: day(d) }));

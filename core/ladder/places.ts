@@ -1,6 +1,6 @@
 /** Where a person stands on each ladder, and the way from there to a skill. */
 import type { Catalog } from '../catalog/index.js';
-import { crossGates, ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal } from '../catalog/ladders.js';
+import { ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal } from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus } from './gates.js';
 import type { LoggedHold } from './holds.js';
@@ -142,7 +142,7 @@ const order = (catalog: Catalog, place: string): number =>
 
 /** Links of the whole graph: rung to the next on its ladder, and cross gates. Sideways rungs hang on the rung before them. */
 export function graphLinks(
-  catalog: Pick<Catalog, 'rungs'>,
+  catalog: Pick<Catalog, 'rungs' | 'crossGates'>,
 ): { from: string; to: string; kind: 'ladder' | 'sideways' | 'cross' }[] {
   const along = ladders.flatMap((ladder) => {
     const rungs = rungsOnLadder(catalog, ladder);
@@ -157,8 +157,8 @@ export function graphLinks(
     });
   });
   const known = new Set(catalog.rungs.map((r) => `${r.family}/${r.id}`));
-  const across = crossGates
-    .filter((g) => known.has(g.from) && known.has(g.to))
+  const across = catalog.crossGates
+    .filter((g) => !g.off && known.has(g.from) && known.has(g.to))
     .map((g) => ({ from: g.from, to: g.to, kind: 'cross' as const }));
   return [...along, ...across];
 }

@@ -52,6 +52,7 @@ export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]):
       ...r,
       excludedBy: excluded(`rung:${r.family}/${r.id}`, r.excludedBy, cautions),
     })),
+    crossGates: laid('crossGates', shipped.crossGates, entries),
     tests: shipped.tests.map((t) => ({ ...t, excludedBy: excluded(`test:${t.id}`, t.excludedBy, cautions) })),
   };
 }
@@ -125,6 +126,14 @@ export function problemsOfEntry(catalog: Catalog, entry: StudioEntry): Problem[]
       ]);
       check(known, 'excludes', 'entry', caution.excludes);
       check(known, 'allows', 'entry', caution.allows);
+      break;
+    }
+    case 'crossGates': {
+      const gate = entry.record as EntryRecord<'crossGates'>;
+      const places = new Set(catalog.rungs.map((r) => `${r.family}/${r.id}`));
+      check(places, 'to', 'version', [gate.to]);
+      check(places, 'from', 'version', [gate.from]);
+      if (gate.from === gate.to) problems.push({ path: 'from', message: 'asks for itself' });
       break;
     }
     case 'rungs': {

@@ -107,6 +107,17 @@ describe('the studio’s catalogue', () => {
     expect((await assistant.send('put', `/catalogue/drills/${own.id}`, own)).status).toBe(403);
     expect((await (await studio.stranger()).get('/catalogue')).status).toBe(401);
   });
+  test('a gate between ladders is changed, taken out of force and restored', async () => {
+    const gate = catalog.crossGates[0]!;
+    const at = `/catalogue/crossGates/${gate.id}`;
+    expect((await coach.send('put', at, { ...gate, seconds: 30, off: true })).body.entries).toMatchObject([
+      { kind: 'crossGates', key: gate.id, record: { seconds: 30, off: true } },
+    ]);
+    const bad = await coach.send('put', at, { ...gate, from: 'mast/top' });
+    expect([bad.status, bad.body.problems[0].path]).toEqual([422, 'from']);
+    expect((await coach.send('put', at, { ...gate, sets: 0 })).body.problems[0].path).toBe('sets');
+    expect((await coach.send('delete', at)).body.entries).toEqual([]);
+  });
   test.each(['masts/bridge', 'drills/Bridge%20one', 'tests/knee-to-wall'])('no entry at %s', async (path) => {
     expect((await coach.send('put', `/catalogue/${path}`, own)).status).toBe(422);
   });

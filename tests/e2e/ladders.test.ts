@@ -118,6 +118,23 @@ describe('ladders', () => {
     await sees(page, /asks for a forearm plank, three times 20 s/);
     expect(await shown(page)).not.toContain('Next step');
   });
+  test('a gate between ladders is changed for the hall, taken out of force, and put back', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/ladders?person=${await personId(page, 'Marit Solheim')}&at=front-plank/minus-one`);
+    await sees(page, 'asks for a forearm plank of 40 s');
+    await page.locator('::-p-aria(Change the gate: a forearm plank of 40 s)').click();
+    await page.locator('input[id^="g-s-"]').fill('30');
+    await press(page, 'Keep the gate');
+    await sees(page, '✓ asks for front plank, forearms, 30 s clean');
+    await press(page, 'Restore the shipped gate');
+    await sees(page, '○ asks for a forearm plank of 40 s');
+    await page.locator('::-p-aria(Change the gate: a forearm plank of 40 s)').click();
+    await page.locator('form input[type=checkbox]').click();
+    await press(page, 'Keep the gate');
+    await sees(page, 'Out of force here');
+    await press(page, 'Put it back');
+    await sees(page, '○ asks for a forearm plank of 40 s');
+  });
   test('the way to a skill: the narrowest gate first, and a tap leads to it', async () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/ladders?person=${await personId(page, 'Bram Oosterlo')}`);

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
 import { personSchema, personSummarySchema } from '../../../api/people.js';
 import { standingSchema } from '../../../api/plans.js';
-import { crossGates, ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../../../core/catalog/ladders.js';
+import { ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../../../core/catalog/ladders.js';
 import { rungAt } from '../../../core/ladder/gates.js';
 import { graphLinks, pathTo, placeOn } from '../../../core/ladder/places.js';
 import LoadState from '../../components/LoadState.vue';
@@ -61,8 +61,12 @@ const here = computed(() => placeOn(catalog, ladder.value, on.value.holds, taken
 const shown = computed(() => {
   if (everything.value) return [...known.value];
   const own = rungsOnLadder(catalog, ladder.value).map(placeKey);
-  const asked = crossGates.filter((g) => own.includes(g.to) && !own.includes(g.from)).map((g) => g.from);
-  const asking = crossGates.filter((g) => own.includes(g.from) && !own.includes(g.to)).map((g) => g.to);
+  const asked = catalog.crossGates
+    .filter((g) => !g.off && own.includes(g.to) && !own.includes(g.from))
+    .map((g) => g.from);
+  const asking = catalog.crossGates
+    .filter((g) => !g.off && own.includes(g.from) && !own.includes(g.to))
+    .map((g) => g.to);
   return [...new Set([...own, ...asked, ...asking])];
 });
 const standings = computed(

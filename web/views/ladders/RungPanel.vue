@@ -10,9 +10,13 @@ import { GOVERNING_WORDS, loadOf } from '../../../core/statics/load.js';
 import { hamstringBand } from '../../../core/statics/tight.js';
 import FigureView from '../../components/FigureView.vue';
 import { placeHistory } from '../../../core/ladder/places.js';
-import { catalog } from '../../lib/catalogue.js';
+import { call } from '../../lib/api.js';
+import { catalog, takeCatalogue } from '../../lib/catalogue.js';
+import { studioCatalogueSchema } from '../../../api/studio.js';
+import { useSession } from '../../stores/session.js';
 import { bodyOfPerson, knowsBody, loadText, proposalAt, taken, type RungStanding } from '../../lib/on-ladders.js';
 import { cautionName, dayText, familyName, rungName, secondsText } from '../../lib/words.js';
+import CrossGateItem from './CrossGateItem.vue';
 import StepProposal from './StepProposal.vue';
 
 const FanChart = defineAsyncComponent(() => import('./FanChart.vue'));
@@ -26,6 +30,7 @@ const props = defineProps<{
   legRaise: number | undefined;
 }>();
 defineEmits<{ on: [value: OnLadders] }>();
+const session = useSession();
 const place = computed(() => placeKey(props.standing.rung));
 const nameOf = (at: string): string =>
   `${familyName(at.split('/')[0]!)}, ${rungName(...(at.split('/') as [string, string]))}`;
@@ -45,6 +50,10 @@ const against = computed(() => {
   const other = props.today && loadOf(props.today.rung, body.value);
   return load && other && other.governs === load.governs && other.value > 1e-3 ? load.value / other.value : null;
 });
+/** Gates that the hall took out of force. */
+const silent = computed(() => catalog.crossGates.filter((g) => g.to === place.value && g.off));
+const restore = async (id: string): Promise<void> =>
+  takeCatalogue(await call(`/catalogue/crossGates/${id}`, studioCatalogueSchema, { method: 'DELETE' }));
 const history = computed(() =>
   placeHistory(catalog, props.standing.ladder, props.on.holds, taken(props.on)).slice(0, 6),
 );
@@ -109,10 +118,7 @@ const decisions = computed(() =>
         {{ standing.status.missing.join('; ') }}.
       </p>
       <ul v-if="standing.cross.length" class="mt-1 text-sm">
-        <li v-for="c in standing.cross" :key="c.gate.from">
-          {{ c.passed ? '✓' : '○' }} asks for {{ c.gate.says }}
-          <span class="text-soft figures">({{ nameOf(c.gate.from) }}, best {{ secondsText(c.best) }})</span>
-        </li>
+        <CrossGateItem v-for="c in standing.cross" :key="c.gate.id" :status="c" />
       </ul>
     </div>
     <StepProposal
@@ -140,6 +146,17 @@ const decisions = computed(() =>
         <FanChart :forecast="foresight.forecast" :sessions="sessions" :gate="standing.gate.seconds" />
       </template>
     </div>
+    <p v-if="silent.length" class="text-soft text-sm">
+      Out of force here: {{ silent.map((g) => g.says).join('; ') }}.
+      <button
+        v-for="g in session.isCoach ? silent : []"
+        :key="g.id"
+        class="link ml-1 min-h-[44px]"
+        @click="restore(g.id)"
+      >
+        Put it back
+      </button>
+    </p>
     <div v-if="history.length > 1">
       <h3>Places on this ladder</h3>
       <ol class="text-sm">
