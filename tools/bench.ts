@@ -10,7 +10,7 @@ import { CSRF_HEADER } from '../api/common.js';
 import { bodyOf } from '../core/body/anthropometry.js';
 import { simulatePicture, withFaults } from '../core/body/simulate.js';
 import { rungOf, catalog } from '../core/catalog/index.js';
-import { ladders, rungsOnLadder } from '../core/catalog/ladders.js';
+import { ladders, rungsOnLadder, placeKey } from '../core/catalog/ladders.js';
 import { leverQuerySchema } from '../core/formats/lever.js';
 import { graphLinks } from '../core/ladder/places.js';
 import { leverReport } from '../core/statics/lever.js';
@@ -154,7 +154,7 @@ function layOut150(): void {
   const spare = 150 - ladders.flatMap((l) => rungsOnLadder(catalog, l)).length;
   const edge = rungOf(catalog, 'edge', 'full');
   const rungs = [...catalog.rungs, ...Array.from({ length: spare }, (_, i) => ({ ...edge, id: `own-${i}` }))];
-  const places = ladders.flatMap((l) => rungsOnLadder({ rungs }, l).map((r) => `${r.family}/${r.id}`));
+  const places = ladders.flatMap((l) => rungsOnLadder({ rungs }, l).map(placeKey));
   if (places.length !== 150) throw new Error(`expected 150 rungs, got ${places.length}`);
   layOutLadders(places, graphLinks({ ...catalog, rungs }), 204, 54);
 }

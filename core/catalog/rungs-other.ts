@@ -86,7 +86,7 @@ export const otherRungs: readonly Rung[] = [
     { id: 'angled-board', name: 'Angled board', how: 'On a sloping board, straight legs to the hands.', target: 8, overhead: true, excludedBy: ['shoulder', 'pregnancy', 'abdominal-wall', 'low-back'], pose: { ...hang, trunk: 40, orientation: 'supine', hip: 70, shoulder: 176, contacts: [{ at: 'lowback', height: 0.4 }] } },
     { id: 'half', name: 'Half raise', how: 'Straight legs to level.', target: 6, overhead: true, excludedBy: [...hard, 'hip'], pose: { ...hang, hip: 90 } },
     { id: 'full', name: 'Full raise', how: 'Straight legs to the bar, no swing.', target: 5, overhead: true, excludedBy: [...hard, 'hip'], pose: { ...hang, trunk: 70, hip: 150, pelvicTilt: -20 } },
-    { id: 'slow-lower', name: 'Slow lower', how: 'From the bar down in five counts.', target: 4, overhead: true, excludedBy: [...hard, 'hip'], pose: { ...hang, hip: 60 } },
+    { id: 'slow-lower', name: 'Slow lower', how: 'From the bar down in five counts.', target: 4, overhead: true, excludedBy: [...hard, 'hip'], pose: { ...hang, hip: 100 } },
   ]),
   ...of('dragon-flag', [
     { id: 'tuck', name: 'Tuck', how: 'Knees to the chest, hips and trunk one piece.', target: 6, chordEnd: 'knee', excludedBy: [...hard, 'neck', 'under-16', 'blood-pressure', 'eye-pressure'], pose: { ...flag, trunk: -40, hip: 110, knee: 120 } },

@@ -1,6 +1,6 @@
 /** Gates: what a rung and the rungs of other ladders have to show before the next one. */
 import type { Catalog } from '../catalog/index.js';
-import { ladderOf, rungsOnLadder, type Gate, type Ladder } from '../catalog/ladders.js';
+import { ladderOf, rungsOnLadder, type Gate, type Ladder, placeKey } from '../catalog/ladders.js';
 import type { CautionId, CrossGate, Rung } from '../formats/catalog.js';
 import { governing } from '../statics/load.js';
 import { worse, type LoggedHold } from './holds.js';
@@ -73,12 +73,12 @@ export interface CrossStatus {
 
 /** A rung and the harder ones on its ladder: who holds a harder one holds it as well. Sideways rungs prove nothing of it. */
 function atOrAbove(catalog: Pick<Catalog, 'rungs'>, place: string): Set<string> {
-  const rung = catalog.rungs.find((r) => `${r.family}/${r.id}` === place);
+  const rung = catalog.rungs.find((r) => placeKey(r) === place);
   const ladder = rung && ladderOf(catalog, rung);
   if (!ladder) return new Set([place]);
   const way = rungsOnLadder(catalog, ladder)
     .filter((r) => r.family === rung.family)
-    .map((r) => `${r.family}/${r.id}`);
+    .map(placeKey);
   return new Set(way.slice(way.indexOf(place)).filter((p) => p === place || !ladder.sideways.includes(p)));
 }
 
@@ -117,15 +117,14 @@ export function neighbours(
   rungs: readonly Rung[],
   place: string,
 ): { next: Rung | null; before: Rung | null } {
-  const key = (r: Rung): string => `${r.family}/${r.id}`;
-  const onWay = rungs.filter((r) => key(r) === place || !ladder.sideways.includes(key(r)));
-  const at = onWay.findIndex((r) => key(r) === place);
+  const onWay = rungs.filter((r) => placeKey(r) === place || !ladder.sideways.includes(placeKey(r)));
+  const at = onWay.findIndex((r) => placeKey(r) === place);
   return { next: onWay[at + 1] ?? null, before: at > 0 ? onWay[at - 1]! : null };
 }
 
 /** A version by `family/rung`. @throws RangeError for an unknown one */
 export function rungAt(catalog: Pick<Catalog, 'rungs'>, place: string): Rung {
-  const found = catalog.rungs.find((r) => `${r.family}/${r.id}` === place);
+  const found = catalog.rungs.find((r) => placeKey(r) === place);
   if (!found) throw new RangeError(`there is no version ${place}`);
   return found;
 }

@@ -62,3 +62,13 @@ export function loggedHold(
     values: Object.fromEntries(evaluation.measures.map((m) => [m.id, m.value])),
   };
 }
+
+/**
+ * Holds that came before a look.
+ * @param holds newest first, as they are listed
+ * @returns none where the look itself is not among them: what came before it is not known then
+ */
+export function holdsBefore<T extends { lookId: string }>(holds: readonly T[], lookId: string): readonly T[] {
+  const at = holds.findIndex((h) => h.lookId === lookId);
+  return at < 0 ? [] : holds.slice(at + 1);
+}

@@ -10,7 +10,7 @@ import { findSteps } from '../statics/step.js';
 import { applyEntries, problemsOfEntry } from '../studio/overlay.js';
 import { watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
-import { loggedHold, type LoggedHold } from './holds.js';
+import { holdsBefore, loggedHold, type LoggedHold } from './holds.js';
 import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery } from './next-step.js';
 import { graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
@@ -242,6 +242,26 @@ describe('the next step, first rule that fits', () => {
     expect(next(twice)!.says).toContain('drop a set');
     expect(weekLoad(twice, () => 2, day(0))).toBe(80);
     expect(weekLoad(twice, () => 2, day(-7))).toBe(40);
+  });
+  test('7: only what is held at this version grows the week, each version by its own load', () => {
+    const knees = [-8, -7].map((d) => hold({ place: 'front-plank/knees', clean: 40, day: day(d) }));
+    const easy = [...knees, ...[-1, 0].map((d) => hold({ clean: 20, target: 20, day: day(d) }))];
+    const knee = loadOf(rungOfPlace('front-plank/knees'), body)!.value;
+    const full = loadOf(rungOfPlace('front-plank/forearm'), body)!.value;
+    const share = Math.round((100 * 2 * full * 25) / (2 * knee * 40));
+    const asked = next(easy)!;
+    if (share > 120) expect(asked.numbers).toContainEqual({ label: 'week against the last', value: `${share} %` });
+    else expect(asked.says).not.toContain('drop a set');
+    const heavy = [...easy.slice(0, 2), ...[-2, -1, 0].map((d) => hold({ clean: 20, target: 20, day: day(d) }))];
+    expect(next(heavy)!.numbers).toContainEqual({
+      label: 'week against the last',
+      value: `${Math.round((100 * 3 * full * 25) / (2 * knee * 40))} %`,
+    });
+  });
+  test('holds before a look: those behind it in the list, none where it is not listed', () => {
+    const list = ['c', 'b', 'a'].map((lookId) => ({ lookId }));
+    expect(holdsBefore(list, 'b')).toEqual([{ lookId: 'a' }]);
+    expect(holdsBefore(list, 'x')).toEqual([]);
   });
   test('sides a fifth apart: the weak one first and one set more, whatever the rule', () => {
     const sided = (side: 'left' | 'right', clean: number) =>

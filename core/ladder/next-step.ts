@@ -1,12 +1,12 @@
 /** What to do next on a ladder: seven rules, the first that fits, with the numbers that it used. */
 import type { Body } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
-import { ladderOf, rungsOnLadder, type Ladder } from '../catalog/ladders.js';
+import { ladderOf, rungsOnLadder, type Ladder, placeKey } from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { median, theilSen } from '../statistics.js';
 import { loadOf, referenceFor, type Load } from '../statics/load.js';
 import { findSteps, type Step } from '../statics/step.js';
-import { crossStatus, gateFor, gateStatus, neighbours, type GateStatus } from './gates.js';
+import { crossStatus, gateFor, gateStatus, neighbours, rungAt, type GateStatus } from './gates.js';
 import type { LoggedHold } from './holds.js';
 
 export const STEP_KINDS = [
@@ -112,7 +112,7 @@ export const lengthened = (seconds: number): number => seconds + Math.min(10, Ma
  */
 export function nextStep(query: NextStepQuery): Proposal | null {
   const { catalog, rung, body, holds, cap, cautions = [], pain = false } = query;
-  const place = `${rung.family}/${rung.id}`;
+  const place = placeKey(rung);
   const ladder = ladderOf(catalog, rung);
   const own = holds.filter((h) => h.place === place).sort((a, b) => a.day.localeCompare(b.day));
   const last = own.at(-1);
@@ -195,13 +195,12 @@ export function nextStep(query: NextStepQuery): Proposal | null {
   }
   if (last.clean >= target - 0.05) {
     const more = Math.min(cap, lengthened(target));
-    const loadAt = (at: string): number => (at === place ? (load?.value ?? 1) : (load?.value ?? 1));
-    const ladderHolds = holds.filter((h) =>
-      rungsOnLadder(catalog, ladder).some((r) => `${r.family}/${r.id}` === h.place),
-    );
-    const now = weekLoad(ladderHolds, loadAt, last.day);
+    const loadAt = (at: string): number => (at === place ? load : loadOf(rungAt(catalog, at), body))?.value ?? 1;
+    const onLadder = new Set(rungsOnLadder(catalog, ladder).map(placeKey));
+    const ladderHolds = holds.filter((h) => onLadder.has(h.place));
     const week = weekLoad(ladderHolds, loadAt, new Date(Date.parse(last.day) - 7 * DAY).toISOString().slice(0, 10));
-    const after = (now * more) / target;
+    // Only what is held at this version grows.
+    const after = weekLoad(ladderHolds, loadAt, last.day) + weekLoad(own, loadAt, last.day) * (more / target - 1);
     return week > 0 && after > 1.2 * week
       ? make(
           7,
@@ -238,7 +237,7 @@ type Make = (
 
 function up(rule: 3 | 4, query: NextStepQuery, ladder: Ladder, status: GateStatus, make: Make): Proposal {
   const { catalog, rung, body, holds, cautions = [], cap } = query;
-  const place = `${rung.family}/${rung.id}`;
+  const place = placeKey(rung);
   const { next } = neighbours(ladder, rungsOnLadder(catalog, ladder), place);
   const why = rule === 3 ? 'Gate passed' : `Clean to the method’s cap of ${cap} s: harder, not longer`;
   const numbers = [{ label: rule === 3 ? 'best clean' : 'clean', value: s(status.best) }];
@@ -249,7 +248,7 @@ function up(rule: 3 | 4, query: NextStepQuery, ladder: Ladder, status: GateStatu
   const ratio = ratioOf(load, harder);
   const shown =
     ratio === null ? numbers : [...numbers, { label: 'load of the next', value: `${ratio.toFixed(2)} of this` }];
-  const to = `${next.family}/${next.id}`;
+  const to = placeKey(next);
   const between = (because: string): Proposal | null => {
     const [step] = load ? findSteps(rung, body, load.value * BETWEEN.up) : [];
     return step
@@ -299,7 +298,7 @@ function up(rule: 3 | 4, query: NextStepQuery, ladder: Ladder, status: GateStatu
 
 function down(query: NextStepQuery, ladder: Ladder, last: LoggedHold, make: Make): Proposal {
   const { catalog, rung, body, cap } = query;
-  const { before } = neighbours(ladder, rungsOnLadder(catalog, ladder), `${rung.family}/${rung.id}`);
+  const { before } = neighbours(ladder, rungsOnLadder(catalog, ladder), placeKey(rung));
   const load = loadOf(rung, body);
   const easier = before && loadOf(before, body);
   const ratio = ratioOf(load, easier);
@@ -327,7 +326,7 @@ function down(query: NextStepQuery, ladder: Ladder, last: LoggedHold, make: Make
   }
   return before
     ? make(5, 'step-down', `${why}: one rung down, to “${before.name}”.`, numbers, {
-        to: `${before.family}/${before.id}`,
+        to: placeKey(before),
         seconds: Math.min(before.target, cap),
       })
     : make(

@@ -1,6 +1,6 @@
 /** Where a person stands on each ladder, and the way from there to a skill. */
 import type { Catalog } from '../catalog/index.js';
-import { ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal } from '../catalog/ladders.js';
+import { ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal, placeKey } from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus } from './gates.js';
 import type { LoggedHold } from './holds.js';
@@ -19,7 +19,7 @@ function moves(
   holds: readonly LoggedHold[],
   taken: readonly TakenStep[],
 ): { place: string; day: string; order: number }[] {
-  const on = new Set(rungsOnLadder(catalog, ladder).map((r) => `${r.family}/${r.id}`));
+  const on = new Set(rungsOnLadder(catalog, ladder).map(placeKey));
   return [
     ...holds.filter((h) => on.has(h.place)).map((h) => ({ place: h.place, day: h.day, order: 0 })),
     ...taken.filter((t) => on.has(t.to)).map((t) => ({ place: t.to, day: t.day, order: 1 })),
@@ -85,7 +85,7 @@ export function pathTo(
       gate,
       status: gateStatus(
         gate,
-        holds.filter((h) => h.place === `${rung.family}/${rung.id}`),
+        holds.filter((h) => h.place === placeKey(rung)),
       ),
     };
   };
@@ -112,15 +112,15 @@ export function pathTo(
       ask(cross.gate.from);
     }
   };
-  const way = rungsOnLadder(catalog, ladder).filter((r) => !ladder.sideways.includes(`${r.family}/${r.id}`));
-  const end = way.findIndex((r) => `${r.family}/${r.id}` === goal.at);
+  const way = rungsOnLadder(catalog, ladder).filter((r) => !ladder.sideways.includes(placeKey(r)));
+  const end = way.findIndex((r) => placeKey(r) === goal.at);
   const here = placeOn(catalog, ladder, holds, taken);
   const start = Math.max(
     0,
-    way.findIndex((r) => `${r.family}/${r.id}` === here),
+    way.findIndex((r) => placeKey(r) === here),
   );
   for (const rung of way.slice(start, end + 1)) {
-    const place = `${rung.family}/${rung.id}`;
+    const place = placeKey(rung);
     ask(place);
     const { gate, status: gated } = status(rung, ladder);
     if (!gated.passed)
@@ -137,8 +137,7 @@ export function pathTo(
   return steps.sort((a, b) => a.share - b.share || order(catalog, a.place) - order(catalog, b.place));
 }
 
-const order = (catalog: Catalog, place: string): number =>
-  catalog.rungs.findIndex((r) => `${r.family}/${r.id}` === place);
+const order = (catalog: Catalog, place: string): number => catalog.rungs.findIndex((r) => placeKey(r) === place);
 
 /** Links of the whole graph: rung to the next on its ladder, and cross gates. Sideways rungs hang on the rung before them. */
 export function graphLinks(
@@ -148,7 +147,7 @@ export function graphLinks(
     const rungs = rungsOnLadder(catalog, ladder);
     let last: string | null = null;
     return rungs.flatMap((r) => {
-      const place = `${r.family}/${r.id}`;
+      const place = placeKey(r);
       const beside = ladder.sideways.includes(place);
       const link =
         last === null ? [] : [{ from: last, to: place, kind: beside ? ('sideways' as const) : ('ladder' as const) }];
@@ -156,7 +155,7 @@ export function graphLinks(
       return link;
     });
   });
-  const known = new Set(catalog.rungs.map((r) => `${r.family}/${r.id}`));
+  const known = new Set(catalog.rungs.map(placeKey));
   const across = catalog.crossGates
     .filter((g) => !g.off && known.has(g.from) && known.has(g.to))
     .map((g) => ({ from: g.from, to: g.to, kind: 'cross' as const }));

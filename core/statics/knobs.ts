@@ -103,7 +103,8 @@ export function knobsOf(rung: Rung, body: Body): Knob[] {
             ]
           : []),
         ...(onKnees ? [] : [knees]),
-        knob('armElevation', 'One arm lifted', '°', 0, 100, 0),
+        // An arm that the version has in the air already is not lifted again.
+        ...(pose.far?.shoulder === undefined ? [knob('armElevation', 'One arm lifted', '°', 0, 100, 0)] : []),
         knob('legElevation', 'One leg lifted', '°', 0, 30, onKnees ? 0 : Math.max(0, -(pose.far?.hip ?? 0))),
         mass,
         ...band,
@@ -166,14 +167,15 @@ export function poseWith(rung: Rung, knobs: Knobs, settled: (pose: Pose) => numb
       const feet = at('footHeight', contactHeight(pose, 'toe'));
       const leg = knobs.legElevation;
       const arm = knobs.armElevation ?? 0;
+      // The far limbs without a lifted leg.
+      const { hip: _lifted, ...resting } = pose.far ?? {};
       const floor: Pose = {
         ...pose,
         knee: at('kneeBend', pose.knee),
         contacts: pose.contacts.map((c) => ({ at: c.at })),
         ...(pose.support ? { support: { ...pose.support, ahead: at('elbowAhead', pose.support.ahead) } } : {}),
-        ...(leg !== undefined || pose.far ? { far: { ...pose.far, ...(leg ? { hip: pose.hip - leg } : {}) } } : {}),
+        ...(leg === undefined ? {} : { far: leg > 0 ? { ...pose.far, hip: pose.hip - leg } : resting }),
       };
-      if (leg === 0 && floor.far) delete (floor.far as { hip?: number }).hip;
       const contacts = pose.contacts.map((c) => ({
         at: c.at,
         height: c.at === joint ? hands : c.at === 'toe' ? feet : (c.height ?? 0),
@@ -185,8 +187,7 @@ export function poseWith(rung: Rung, knobs: Knobs, settled: (pose: Pose) => numb
       if (over > 0 && floor.support) {
         const own = settled(floor);
         const open = (over * over) / (over * over + SQUARE * SQUARE);
-        placed = { ...placed, shoulder: own + Math.max(0, 90 - own) * open };
-        delete (placed as { support?: unknown }).support;
+        placed = { ...placed, support: undefined, shoulder: own + Math.max(0, 90 - own) * open };
       }
       if (arm <= 0) return placed;
       const own = placed.support ? settled(placed) : placed.shoulder;

@@ -1,4 +1,5 @@
 /** The load of a version: the one number that ladders, gates and steps compare, by the family's governing moment. */
+import { placeKey } from '../catalog/ladders.js';
 import type { Body } from '../body/anthropometry.js';
 import type { Rung } from '../formats/catalog.js';
 import type { Catalog } from '../catalog/index.js';
@@ -88,13 +89,12 @@ export function loadOf(rung: Rung, body: Body, knobs: Knobs = {}): Load | null {
   const at = (k: Knobs): number =>
     read(governs, staticsOf(rung, body, k), k.addedMass ?? (CARRY_SHARE[rung.id] ?? 0.2) * body.mass, body);
   const legs = knobs.legElevation ?? rung.pose.hip;
-  const passesLevel =
-    rung.family === 'hanging' && groundOf(rung) === 'hung' && rung.id !== 'tuck' && legs !== 90 && legs > 45;
+  const passesLevel = rung.family === 'hanging' && groundOf(rung) === 'hung' && legs > 90;
   return {
     governs,
     value: passesLevel ? Math.max(at(knobs), at({ ...knobs, legElevation: 90 })) : at(knobs),
     unit: governs === 'hands' || governs === 'carried' ? 'of body weight' : 'N·m',
-    moreEffort: MORE_EFFORT.has(`${rung.family}/${rung.id}`),
+    moreEffort: MORE_EFFORT.has(placeKey(rung)),
   };
 }
 

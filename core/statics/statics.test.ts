@@ -229,6 +229,19 @@ describe('laws that hold for every version, body and knob', () => {
       { numRuns: 150 },
     );
   });
+  test('nor does a load jump at the ends of any knob of any version, or where it stands', () => {
+    for (const r of catalog.rungs)
+      for (const knob of knobsOf(r, man)) {
+        const tiny = (knob.high - knob.low) / 2000;
+        for (const value of [knob.low, knob.base, Math.min(90, knob.high), knob.high]) {
+          const near = value + (value + tiny <= knob.high ? tiny : -tiny);
+          const [a, b] = [value, near].map((v) => loadOf(r, man, { [knob.id]: v })?.value);
+          if (a === undefined || b === undefined) continue;
+          const jump = Math.abs(a - b) / Math.max(a, b, loadOf(r, man)!.unit === 'N·m' ? 20 : 0.1);
+          expect([r.family, r.id, knob.id, value, jump < 0.03]).toEqual([r.family, r.id, knob.id, value, true]);
+        }
+      }
+  });
   test('a longer arm or a heavier head from measurement changes the answer', () => {
     const longer = bodyOf({ stature: 1.741, mass: 80, sex: 'male', lengths: { thigh: 0.5 } });
     expect(Math.abs(staticsOf(rung('hanging/half'), longer).moments.hip)).toBeGreaterThan(

@@ -1,7 +1,7 @@
 /** Every version's load for a body, ladder by ladder, with the exceptions to a rising order named. */
 import type { Body } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
-import { ladders, rungsOnLadder } from '../catalog/ladders.js';
+import { ladders, rungsOnLadder, placeKey } from '../catalog/ladders.js';
 import { GOVERNING_WORDS, loadOf, type Load } from './load.js';
 
 export interface LadderLoad {
@@ -24,7 +24,7 @@ export function ladderLoads(catalog: Catalog, body: Body): LadderLoad[] {
     let before: Load | null = null;
     return rungsOnLadder(catalog, ladder).map((rung): LadderLoad => {
       const load = loadOf(rung, body);
-      const place = `${rung.family}/${rung.id}`;
+      const place = placeKey(rung);
       const step = load && before && before.governs === load.governs ? load.value / before.value : null;
       before = load;
       return { ladder: ladder.id, place, load, step, exception: ladder.exceptions[place] ?? null };

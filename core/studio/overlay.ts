@@ -1,4 +1,5 @@
 /** The catalogue as a studio has it: shipped records with its own on top. The shipped ones are never altered. */
+import { placeKey } from '../catalog/ladders.js';
 import { CAUSE_IDS, type CautionId } from '../formats/catalog.js';
 import { entryKey, type EntryKind, type EntryRecord, type StudioEntry } from '../formats/entries.js';
 import type { Problem } from '../formats/problems.js';
@@ -50,7 +51,7 @@ export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]):
     })),
     rungs: laid('rungs', shipped.rungs, entries).map((r) => ({
       ...r,
-      excludedBy: excluded(`rung:${r.family}/${r.id}`, r.excludedBy, cautions),
+      excludedBy: excluded(`rung:${placeKey(r)}`, r.excludedBy, cautions),
     })),
     crossGates: laid('crossGates', shipped.crossGates, entries),
     tests: shipped.tests.map((t) => ({ ...t, excludedBy: excluded(`test:${t.id}`, t.excludedBy, cautions) })),
@@ -122,7 +123,7 @@ export function problemsOfEntry(catalog: Catalog, entry: StudioEntry): Problem[]
       const known = new Set([
         ...catalog.drills.map((d) => `drill:${d.id}`),
         ...catalog.tests.map((t) => `test:${t.id}`),
-        ...catalog.rungs.map((r) => `rung:${r.family}/${r.id}`),
+        ...catalog.rungs.map((r) => `rung:${placeKey(r)}`),
       ]);
       check(known, 'excludes', 'entry', caution.excludes);
       check(known, 'allows', 'entry', caution.allows);
@@ -130,7 +131,7 @@ export function problemsOfEntry(catalog: Catalog, entry: StudioEntry): Problem[]
     }
     case 'crossGates': {
       const gate = entry.record as EntryRecord<'crossGates'>;
-      const places = new Set(catalog.rungs.map((r) => `${r.family}/${r.id}`));
+      const places = new Set(catalog.rungs.map(placeKey));
       check(places, 'to', 'version', [gate.to]);
       check(places, 'from', 'version', [gate.from]);
       if (gate.from === gate.to) problems.push({ path: 'from', message: 'asks for itself' });

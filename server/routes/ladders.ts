@@ -1,4 +1,5 @@
 /** A person on the ladders: derived holds, steps decided, goals. */
+import { placeKey } from '../../core/catalog/ladders.js';
 import { Router } from 'express';
 import { z } from 'zod';
 import { goalParams, ladderStepInputSchema, type OnLadders } from '../../api/ladders.js';
@@ -27,7 +28,7 @@ export function ladderRoutes(context: Context): Router {
     const person = await personOf(context, request, response);
     const input = take(ladderStepInputSchema, request.body);
     const { catalog } = await studio.now();
-    const rungs = new Map(catalog.rungs.map((r) => [`${r.family}/${r.id}`, r]));
+    const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
     const unknown = (['from', 'to'] as const).filter((key) => !rungs.has(input[key]));
     if (unknown.length > 0)
       throw invalid(unknown.map((path) => ({ path, message: `there is no version "${input[path]}"` })));

@@ -15,6 +15,7 @@ import {
 import { evaluateObservation, resolveObservation, type EvaluateOptions } from '../../core/evaluate.js';
 import { methodInForce } from '../../core/judge/method-in-force.js';
 import { observationSchema } from '../../core/formats/observation.js';
+import { holdsBefore } from '../../core/ladder/holds.js';
 import { historyAt } from '../../core/screen/history.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { requireRole } from '../http/session.js';
@@ -132,13 +133,11 @@ export function lookRoutes(context: Context): Router {
     const person = await people.find(me(response), look.personId, dayOf(request));
     if (!person) throw notFound('This look');
     const options = await optionsFor(context, person, look.observation.position, dayOf(request), look.startedAt);
-    const holds = await holdsOf(context, person);
     response.json(
       evaluateObservation(look.observation, {
         ...options,
         day: look.startedAt.slice(0, 10),
-        // Newest first: what stands behind this look came before it.
-        logged: holds.slice(holds.findIndex((h) => h.lookId === look.id) + 1),
+        logged: holdsBefore(await holdsOf(context, person), look.id),
         method: methodNamed(options.catalog!, request),
         mends: look.mends,
         overruled: look.overrule?.cause,

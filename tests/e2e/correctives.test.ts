@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { choose, lookOf, pause, personId, press, sees, shown } from './steps.js';
+import { asOwner, choose, lookOf, pause, personId, press, sees, shown } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -10,15 +10,6 @@ beforeAll(async () => {
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 
-async function owner(): Promise<Page> {
-  const page = await hall.page();
-  await page.goto(`${hall.url}/sign-in`);
-  await page.locator('#email').fill('owner@harbour.example');
-  await page.locator('#password').fill('tautline-2026');
-  await press(page, 'Sign in');
-  await page.waitForSelector('::-p-aria(Places)');
-  return page;
-}
 /** The drills that a look page proposes, by name. */
 const drillsOn = (page: Page): Promise<string[]> =>
   page.$$eval('section[aria-labelledby="drills"] li h3', (all) => all.map((h) => h.textContent.trim()));
@@ -80,7 +71,7 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await page.goto(person);
     await sees(page, 'Hollow crunch, short lift is excluded by the caution “neck”');
     expect(await shown(page)).not.toContain('Dead bug, legs only is excluded');
-    const own = await owner();
+    const own = await asOwner(hall);
     await own.goto(`${hall.url}/studio`);
     await own.locator('::-p-xpath(//h3[normalize-space(.)="Neck"]/ancestor::li//button[contains(., "Open")])').click();
     await press(own, 'Change it');

@@ -1,6 +1,7 @@
 /** What the interface tests do more than once, in a coach's words. */
 import type { Page } from 'puppeteer-core';
 import type { HistoryItem } from '../../api/observations.js';
+import type { Hall } from '../../tools/harness.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../core/body/simulate.js';
 import { catalog, rungOf } from '../../core/catalog/index.js';
@@ -153,3 +154,14 @@ export const lookOf = async (page: Page, name: string, fits: (look: HistoryItem)
   );
   return items.find(fits)!.id;
 };
+
+/** A page with the demo's owner signed in. */
+export async function asOwner(hall: Hall): Promise<Page> {
+  const page = await hall.page();
+  await page.goto(`${hall.url}/sign-in`);
+  await page.locator('#email').fill('owner@harbour.example');
+  await page.locator('#password').fill('tautline-2026');
+  await press(page, 'Sign in');
+  await page.waitForSelector('::-p-aria(Places)');
+  return page;
+}

@@ -4,7 +4,7 @@ import { openHall, type Hall } from '../../tools/harness.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { acrossAnchors } from '../../core/body/across.js';
 import { simulateAcross } from '../../core/body/simulate.js';
-import { choose, lookOf, onPage, pause, personId, press, sees, settled } from './steps.js';
+import { asOwner, choose, lookOf, onPage, pause, personId, press, sees, settled } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -80,12 +80,7 @@ describe('looked at from elsewhere than the side', () => {
 
 describe('what the hall has chosen', () => {
   test('the owner’s default method judges a look that names none, and the owner takes it back', async () => {
-    const page = await hall.page();
-    await page.goto(`${hall.url}/sign-in`);
-    await page.locator('#email').fill('owner@harbour.example');
-    await page.locator('#password').fill('tautline-2026');
-    await press(page, 'Sign in');
-    await page.waitForSelector('::-p-aria(Places)');
+    const page = await asOwner(hall);
     await page.goto(`${hall.url}/studio`);
     await page.waitForSelector('#s-method');
     await page.select('#s-method', 'quiet');

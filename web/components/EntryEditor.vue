@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Changes a catalogue record, or a copy of one; what is wrong with it is said field by field, and nothing is kept until it is right. */
+import { placeKey } from '../../core/catalog/ladders.js';
 import { computed, ref } from 'vue';
 import { studioCatalogueSchema } from '../../api/studio.js';
 import {
@@ -89,13 +90,13 @@ const toggled = <T,>(list: readonly T[], item: T): T[] =>
 const references = computed(() => [
   ...catalog.drills.map((d) => ({ id: `drill:${d.id}`, name: `Drill: ${d.name}` })),
   ...catalog.tests.map((t) => ({ id: `test:${t.id}`, name: `Test: ${t.name}` })),
-  ...catalog.rungs.map((r) => ({ id: `rung:${r.family}/${r.id}`, name: `${familyName(r.family)}: ${r.name}` })),
+  ...catalog.rungs.map((r) => ({ id: `rung:${placeKey(r)}`, name: `${familyName(r.family)}: ${r.name}` })),
 ]);
 const excludedNow = (c: CautionId): string[] =>
   [
     ...catalog.drills.filter((d) => d.excludedBy.includes(c)).map((d) => `drill:${d.id}`),
     ...catalog.tests.filter((t) => t.excludedBy.includes(c)).map((t) => `test:${t.id}`),
-    ...catalog.rungs.filter((r) => r.excludedBy.includes(c)).map((r) => `rung:${r.family}/${r.id}`),
+    ...catalog.rungs.filter((r) => r.excludedBy.includes(c)).map((r) => `rung:${placeKey(r)}`),
   ].sort();
 const referenceName = (id: string): string => references.value.find((r) => r.id === id)?.name ?? id;
 const adding = ref('');

@@ -14,6 +14,11 @@ export const rungName = (family: string, id: string): string =>
     catalog.rungs.filter((r) => r.family === family),
     id,
   );
+/** `Hollow hold, Straight legs` for `hollow/straight`. */
+export const placeName = (place: string): string => {
+  const [family, rung] = place.split('/') as [string, string];
+  return `${familyName(family)}, ${rungName(family, rung)}`;
+};
 export const faultName = (id: string): string => nameIn(catalog.faults, id);
 export const drillName = (id: string): string => nameIn(catalog.drills, id);
 export const methodName = (id: string): string => nameIn(catalog.methods, id);

@@ -6,7 +6,7 @@ import type { CrossStatus } from '../../../core/ladder/gates.js';
 import { call } from '../../lib/api.js';
 import { studio, takeCatalogue } from '../../lib/catalogue.js';
 import { useAction } from '../../lib/resource.js';
-import { familyName, rungName, secondsText } from '../../lib/words.js';
+import { secondsText, placeName } from '../../lib/words.js';
 import { useSession } from '../../stores/session.js';
 
 const props = defineProps<{ status: CrossStatus }>();
@@ -16,10 +16,7 @@ const open = ref(false);
 const form = reactive({ sets: 1, seconds: 30, off: false });
 const gate = computed(() => props.status.gate);
 const own = computed(() => studio.entries.some((e) => e.kind === 'crossGates' && e.key === gate.value.id));
-const name = computed(() => {
-  const [family, rung] = gate.value.from.split('/') as [string, string];
-  return `${familyName(family)}, ${rungName(family, rung)}`;
-});
+const name = computed(() => placeName(gate.value.from));
 function start(): void {
   const { sets, seconds } = gate.value;
   Object.assign(form, { sets, seconds, off: false });

@@ -9,7 +9,7 @@ import { call } from '../../lib/api.js';
 import { catalog } from '../../lib/catalogue.js';
 import { capFor, taken } from '../../lib/on-ladders.js';
 import { useAction } from '../../lib/resource.js';
-import { familyName, rungName, secondsText } from '../../lib/words.js';
+import { secondsText, placeName } from '../../lib/words.js';
 import { useSession } from '../../stores/session.js';
 
 const props = defineProps<{ person: Person; on: OnLadders }>();
@@ -28,8 +28,6 @@ const goals = computed(() =>
     return [{ goal, path }];
   }),
 );
-const nameOf = (place: string): string =>
-  `${familyName(place.split('/')[0]!)}: ${rungName(...(place.split('/') as [string, string]))}`;
 const change = (id: string, method: 'PUT' | 'DELETE'): Promise<boolean> =>
   run(async () => emit('on', await call(`/people/${props.person.id}/goals/${id}`, onLaddersSchema, { method })));
 async function add(): Promise<void> {
@@ -59,7 +57,7 @@ async function add(): Promise<void> {
         <li v-for="(p, i) in path.slice(0, 7)" :key="p.place">
           <button class="flex min-h-[44px] w-full items-center gap-2 text-left" @click="$emit('choose', p.place)">
             <span class="min-w-0 flex-1"
-              ><b v-if="i === 0">Narrowest: </b>{{ nameOf(p.place) }}
+              ><b v-if="i === 0">Narrowest: </b>{{ placeName(p.place) }}
               <span class="text-soft figures block">{{ secondsText(p.best) }} of {{ p.seconds }} s</span></span
             >
             <svg viewBox="0 0 60 8" class="h-2 w-16 shrink-0" aria-hidden="true">

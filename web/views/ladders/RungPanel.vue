@@ -15,7 +15,7 @@ import { catalog, takeCatalogue } from '../../lib/catalogue.js';
 import { studioCatalogueSchema } from '../../../api/studio.js';
 import { useSession } from '../../stores/session.js';
 import { bodyOfPerson, knowsBody, loadText, proposalAt, taken, type RungStanding } from '../../lib/on-ladders.js';
-import { cautionName, dayText, familyName, rungName, secondsText } from '../../lib/words.js';
+import { cautionName, dayText, secondsText, placeName } from '../../lib/words.js';
 import CrossGateItem from './CrossGateItem.vue';
 import StepProposal from './StepProposal.vue';
 
@@ -32,8 +32,6 @@ const props = defineProps<{
 defineEmits<{ on: [value: OnLadders] }>();
 const session = useSession();
 const place = computed(() => placeKey(props.standing.rung));
-const nameOf = (at: string): string =>
-  `${familyName(at.split('/')[0]!)}, ${rungName(...(at.split('/') as [string, string]))}`;
 const body = computed(() => bodyOfPerson(props.person));
 const sessions = computed(() => {
   const best = new Map<string, number>();
@@ -161,7 +159,7 @@ const decisions = computed(() =>
       <h3>Places on this ladder</h3>
       <ol class="text-sm">
         <li v-for="h in history" :key="h.since + h.place">
-          <span class="text-soft figures">{{ dayText(h.since) }}</span> {{ nameOf(h.place) }}
+          <span class="text-soft figures">{{ dayText(h.since) }}</span> {{ placeName(h.place) }}
         </li>
       </ol>
     </div>
@@ -169,7 +167,7 @@ const decisions = computed(() =>
       <h3>Decided</h3>
       <ul class="text-sm">
         <li v-for="d in decisions" :key="d.id">
-          {{ dayText(d.day) }}, {{ d.by }}: {{ d.decision }}, {{ nameOf(d.to) }}, {{ Math.round(d.seconds) }} s
+          {{ dayText(d.day) }}, {{ d.by }}: {{ d.decision }}, {{ placeName(d.to) }}, {{ Math.round(d.seconds) }} s
           <span class="text-soft">(rule {{ d.rule }}{{ d.reason ? `; ${d.reason}` : '' }})</span>
         </li>
       </ul>

@@ -10,7 +10,7 @@ import { call } from '../../lib/api.js';
 import { catalog } from '../../lib/catalogue.js';
 import { decided } from '../../lib/on-ladders.js';
 import { useAction } from '../../lib/resource.js';
-import { dayText, rungName } from '../../lib/words.js';
+import { dayText, placeName } from '../../lib/words.js';
 import { useSession } from '../../stores/session.js';
 
 const props = defineProps<{ proposal: Proposal; rung: Rung; person: Person; on: OnLadders; lookId: string | null }>();
@@ -36,7 +36,6 @@ const choices = computed(() => {
     ? rungsOnLadder(catalog, ladder).filter((r) => !r.excludedBy.some((c) => props.person.cautions.includes(c)))
     : [];
 });
-const nameOf = (place: string): string => rungName(...(place.split('/') as [string, string]));
 
 function open(next: 'changed' | 'declined'): void {
   mode.value = next;
@@ -80,7 +79,7 @@ async function takeBack(): Promise<void> {
     </dl>
     <p v-if="answered" role="status" class="mt-2 text-sm">
       <b>{{ DONE[answered.decision] }}</b> by {{ answered.by }}, {{ dayText(answered.day)
-      }}{{ answered.decision === 'changed' ? `: ${nameOf(answered.to)}, ${Math.round(answered.seconds)} s` : ''
+      }}{{ answered.decision === 'changed' ? `: ${placeName(answered.to)}, ${Math.round(answered.seconds)} s` : ''
       }}{{ answered.reason ? `. ${answered.reason}` : '' }}
       <button v-if="session.isCoach" class="link min-h-[44px]" :disabled="busy" @click="takeBack">Take it back</button>
     </p>

@@ -22,6 +22,7 @@ import PictureLines from '../../components/PictureLines.vue';
 import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
 import { call, nothing } from '../../lib/api.js';
 import StepProposal from '../ladders/StepProposal.vue';
+import { holdsBefore } from '../../../core/ladder/holds.js';
 import { evaluateFor } from '../../lib/look.js';
 import { useAction, useResource } from '../../lib/resource.js';
 import { dayTimeText, END_WORDS, familyName, rungName, secondsText, SITE_WORDS } from '../../lib/words.js';
@@ -96,10 +97,7 @@ const isWaiting = computed(() =>
 );
 
 /** Holds before this look, newest first: gates and trends rest on them. */
-const before = computed(() => {
-  const holds = onLadders.value?.holds ?? [];
-  return holds.slice(holds.findIndex((h) => h.lookId === props.id) + 1);
-});
+const before = computed(() => holdsBefore(onLadders.value?.holds ?? [], props.id));
 const detail = computed(() => {
   const value = look.value.value;
   return value
