@@ -142,7 +142,7 @@ describe('ladders', () => {
     await page.select('#goal', 'dragon-flag');
     await press(page, 'Add');
     await sees(page, /Dragon flag[\s\S]*Narrowest:/);
-    await press(page, 'Hollow hold: Arms overhead');
+    await press(page, 'Hollow hold, Arms overhead');
     await page.waitForFunction(
       () => location.search.includes('hollow/overhead') || location.search.includes('hollow%2Foverhead'),
     );
