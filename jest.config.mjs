@@ -15,7 +15,7 @@ const common = {
 export default {
   testTimeout: 300000,
   projects: [
-    { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,api,web}/**/*.test.ts'] },
+    { ...common, displayName: 'unit', testMatch: ['<rootDir>/{core,words,api,web}/**/*.test.ts'] },
     { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools}/**/*.test.ts'] },
     { ...common, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
   ],

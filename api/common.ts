@@ -8,6 +8,17 @@ export const idParams = z.object({ id: idSchema });
 /** Text that a person typed: trimmed, and bounded. */
 export const words = (max: number) => z.string().trim().max(max, `is longer than ${max} characters`);
 
+/** Where a page of a list ends: the value it is ordered by and the id, so that equal values lose nobody. */
+export const cursorSchema = z
+  .string()
+  .max(200)
+  .regex(/^[^~]*~[0-9a-f-]{36}$/, 'is no place in this list')
+  .transform((text) => {
+    const [value, id] = text.split('~') as [string, string];
+    return { value, id };
+  });
+export const cursorOf = (value: string, id: string): string => `${value}~${id}`;
+
 /** RFC 9457 problem details with the request's id and, for bad input, a line per field. */
 export const problemSchema = z.object({
   type: z.string(),

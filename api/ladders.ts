@@ -13,6 +13,7 @@ export const loggedHoldSchema = z.object({
   lookId: idSchema,
   place: z.string(),
   day: daySchema,
+  at: z.string(),
   clean: z.number(),
   total: z.number(),
   target: z.number().nullable(),

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { CAUSE_IDS, MEND_KINDS, SEVERITIES } from '../core/formats/catalog.js';
 import { END_REASONS, evidenceSchema, observationSchema, testPatchSchema } from '../core/formats/observation.js';
-import { idSchema, instantSchema, words } from './common.js';
+import { cursorSchema, daySchema, idSchema, instantSchema, words } from './common.js';
 
 export const lookInputSchema = z.strictObject({
   /** Made by the device, so that a look sent twice is kept once. */
@@ -12,6 +12,10 @@ export const lookInputSchema = z.strictObject({
   mediaId: idSchema.nullable().default(null),
   relookOf: idSchema.nullable().default(null),
   note: words(2000).default(''),
+  /** Taken from a file: looked at more closely, since files come twice and from elsewhere. */
+  fromFile: z.boolean().default(false),
+  /** Of what is asked about a file, this was answered with yes. */
+  confirmed: z.array(z.enum(['known-here', 'known-elsewhere', 'other-body'])).default([]),
 });
 export type LookInput = z.infer<typeof lookInputSchema>;
 
@@ -44,6 +48,8 @@ export const lookSchema = z.object({
   id: idSchema,
   personId: idSchema,
   startedAt: z.string(),
+  /** The hall's day on which it was. */
+  day: daySchema,
   observation: observationSchema,
   mediaId: idSchema.nullable(),
   relookOf: idSchema.nullable(),
@@ -57,30 +63,40 @@ export type Look = z.infer<typeof lookSchema>;
 
 export const historyQuerySchema = z.object({
   method: z.string().max(60).optional(),
-  before: instantSchema.optional(),
+  before: cursorSchema.optional(),
   limit: z.coerce.number().int().min(1).max(200).default(100),
 });
 
-/** One line of a person's history; everything but the record's own fields is derived when read. */
-export const historyItemSchema = z.object({
-  id: idSchema,
-  startedAt: z.string(),
-  position: z.string(),
+/** What is derived of a look for its line in a history, by the method in force. */
+export const lookLineSchema = z.object({
   rung: z.string(),
-  mediaId: idSchema.nullable(),
-  relookOf: idSchema.nullable(),
-  target: z.number().nullable(),
   clean: z.number().nullable(),
   total: z.number().nullable(),
   endedBy: z.enum(END_REASONS).nullable(),
   bodyLine: z.object({ value: z.number(), sd: z.number() }).nullable(),
   top: z.object({ fault: z.string(), severity: z.enum(SEVERITIES), probability: z.number() }).nullable(),
-  /** Mends that helped, by fault and step. */
-  helped: z.array(z.object({ fault: z.string(), step: z.number().int() })),
   takeoverIndex: z.number().nullable(),
 });
+export type LookLine = z.infer<typeof lookLineSchema>;
+
+/** One line of a person's history: the record's own fields and what is derived. */
+export const historyItemSchema = lookLineSchema.extend({
+  id: idSchema,
+  startedAt: z.string(),
+  day: daySchema,
+  position: z.string(),
+  mediaId: idSchema.nullable(),
+  relookOf: idSchema.nullable(),
+  target: z.number().nullable(),
+  /** Mends that helped, by fault and step. */
+  helped: z.array(z.object({ fault: z.string(), step: z.number().int() })),
+});
 export type HistoryItem = z.infer<typeof historyItemSchema>;
-export const historySchema = z.object({ items: z.array(historyItemSchema), more: z.boolean() });
+export const historySchema = z.object({
+  items: z.array(historyItemSchema),
+  /** Where the next page begins; null at the end. */
+  next: z.string().nullable(),
+});
 export type History = z.infer<typeof historySchema>;
 
 export const mediaSchema = z.object({

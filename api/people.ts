@@ -1,7 +1,7 @@
 /** People, their groups, cautions, consents and attendance. */
 import { z } from 'zod';
 import { CAUTION_IDS } from '../core/formats/catalog.js';
-import { daySchema, idSchema, words } from './common.js';
+import { cursorSchema, daySchema, idSchema, words } from './common.js';
 
 export const groupInputSchema = z.strictObject({ name: words(60).min(1, 'needs a name') });
 export const groupSchema = z.object({ id: idSchema, name: z.string(), people: z.number().int() });
@@ -24,6 +24,8 @@ const personFields = {
   kit: z.array(z.string().max(40)).max(60).nullable(),
   notes: words(4000),
 };
+export const attendanceSchema = z.strictObject({ here: z.boolean() });
+
 export const personInputSchema = z.strictObject({
   name: personFields.name,
   groupId: personFields.groupId.default(null),
@@ -92,6 +94,8 @@ export const personSummarySchema = z.object({
   cautions: z.array(z.enum(CAUTION_IDS)),
   archived: z.boolean(),
   lastLookAt: z.string().nullable(),
+  /** No look for two weeks, or none yet. */
+  due: z.boolean(),
   here: z.boolean(),
 });
 export type PersonSummary = z.infer<typeof personSummarySchema>;
@@ -119,12 +123,29 @@ export const peopleQuerySchema = z.object({
   caution: z.enum(CAUTION_IDS).optional(),
   group: idSchema.optional(),
   archived: z.enum(['yes', 'no']).default('no'),
+  /** Only those who are marked as here today, or only those who are not. */
+  here: z.enum(['yes', 'no']).optional(),
+  /** Names after this place in the list. */
+  after: cursorSchema.optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(50),
 });
 export type PeopleQuery = z.infer<typeof peopleQuerySchema>;
 
+/** A page of the roster by name, with how many fit in all. */
+export const peoplePageSchema = z.object({
+  items: z.array(personSummarySchema),
+  total: z.number().int(),
+  /** Where the next page begins; null at the end. */
+  next: z.string().nullable(),
+});
+export type PeoplePage = z.infer<typeof peoplePageSchema>;
+
+/** Who is here; who is due and not here, longest ago first; how many looks today. Counts are of all, lists are cut. */
 export const floorSchema = z.object({
   here: z.array(personSummarySchema),
+  hereCount: z.number().int(),
   due: z.array(personSummarySchema),
+  dueCount: z.number().int(),
   looksToday: z.number().int(),
 });
 export type FloorState = z.infer<typeof floorSchema>;

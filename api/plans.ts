@@ -1,7 +1,7 @@
 /** Prescriptions, intakes and movement screens. */
 import { z } from 'zod';
-import { CAUSE_IDS, doseSchema } from '../core/formats/catalog.js';
-import { testPatchSchema, testsSchema } from '../core/formats/observation.js';
+import { CAUSE_IDS, CAUTION_IDS, doseSchema } from '../core/formats/catalog.js';
+import { testsSchema } from '../core/formats/observation.js';
 import { daySchema, idSchema, instantSchema, words } from './common.js';
 
 export const prescribedDrillSchema = z.strictObject({
@@ -46,7 +46,13 @@ export const prescriptionSchema = z.object({
   by: z.string(),
   at: z.string(),
   /** Derived when read, from the cautions in force today. */
-  warnings: z.array(z.object({ drill: z.string(), kind: z.enum(['excluded', 'change', 'gone']), says: z.string() })),
+  warnings: z.array(
+    z.discriminatedUnion('kind', [
+      z.object({ drill: z.string(), kind: z.literal('gone') }),
+      z.object({ drill: z.string(), kind: z.literal('excluded'), caution: z.enum(CAUTION_IDS) }),
+      z.object({ drill: z.string(), kind: z.literal('change'), caution: z.enum(CAUTION_IDS), change: z.string() }),
+    ]),
+  ),
 });
 export type Prescription = z.infer<typeof prescriptionSchema>;
 
@@ -60,7 +66,8 @@ export const intakeSchema = z.object({
   day: daySchema,
   /** Stop signs answered with yes. */
   yes: z.array(z.string()),
-  advice: z.string(),
+  advice: z.enum(['now', 'before-training']).nullable(),
+  askedAt: z.string(),
   note: z.string(),
   by: z.string(),
 });
@@ -99,21 +106,15 @@ export const screenSchema = z.object({
 });
 export type Screening = z.infer<typeof screenSchema>;
 
-/** What the next look at a person should know beside its own record. */
-export const standingSchema = z.object({
-  /** A stop sign was answered with yes and not taken back by a later asking. */
-  stop: z.string().nullable(),
-  /** Positions whose last hold ended by pain, with no clear asking since. */
-  painIn: z.array(z.string()),
-  intakeDue: z.boolean(),
-  intake: intakeSchema.nullable(),
-  history: z.object({
-    screen: z.array(z.string()),
-    tests: testPatchSchema,
-    sides: z.enum(['even', 'left-worse', 'right-worse']).nullable(),
-  }),
-  /** Drills of the last two weeks' prescriptions, and those in force. */
-  recent: z.array(z.string()),
-  inForce: z.array(z.string()),
+/** Ends a series of prescriptions on a day, or takes the end back. */
+export const endInputSchema = z.strictObject({ day: daySchema.nullable() });
+
+/** What is stored about a person beside their page: what stands about them at a moment is derived from it. */
+export const factsSchema = z.object({
+  /** The last asking of the stop signs, and the last without a yes. */
+  intakes: z.array(intakeSchema),
+  lastHolds: z.array(z.object({ position: z.string(), at: z.string(), pain: z.boolean() })),
+  screens: z.array(screenSchema),
+  prescriptions: z.array(z.object({ startsOn: daySchema, endedOn: daySchema.nullable(), drills: z.array(z.string()) })),
 });
-export type Standing = z.infer<typeof standingSchema>;
+export type Facts = z.infer<typeof factsSchema>;

@@ -1,5 +1,6 @@
 /** The studio's own catalogue entries, its defaults, and who changed what. */
 import { z } from 'zod';
+import { isTimeZone } from '../core/days.js';
 import { ENTRY_KINDS, ENTRY_SCHEMAS, type EntryKind, type StudioEntry } from '../core/formats/entries.js';
 
 const records = z.union(ENTRY_KINDS.map((kind) => ENTRY_SCHEMAS[kind]) as unknown as [z.ZodType, z.ZodType]);
@@ -16,6 +17,10 @@ export const defaultsSchema = z.strictObject({
   familyMethods: z.record(z.string().max(60), z.string().max(60)),
   /** Kit in the room; null: all of it. */
   kit: z.array(z.string().max(40)).max(60).nullable(),
+  /** IANA name of the hall's time zone: whose wall the date hangs on. */
+  timeZone: z.string().max(60).refine(isTimeZone, 'is no time zone that this program knows'),
+  /** Whether devices may keep people, ladders and open prescriptions for reading without a network, seven days at most. */
+  offlineCopies: z.boolean(),
 });
 export type StudioDefaults = z.infer<typeof defaultsSchema>;
 

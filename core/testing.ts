@@ -1,4 +1,9 @@
 /** Observations that tests start from. */
+import { catalog } from './catalog/index.js';
+import type { Advised, Wishes } from './evaluate/advise.js';
+import { evaluate } from './evaluate/evaluate.js';
+import type { LookRecord } from './evaluate/see.js';
+import { nobody, type Circumstance } from './person/circumstance.js';
 import { observationSchema, type Observation } from './formats/observation.js';
 
 /** A forearm plank watched for 40 s whose hips sag at 21.4 s, with what a test changes. */
@@ -16,3 +21,17 @@ export const watchedPlank = (change: Partial<Observation> = {}): Observation =>
     target: 40,
     ...change,
   });
+
+/** A record of nobody evaluated whole; `change` is what a test says stands about the person. */
+export const evaluated = (
+  observation: Observation,
+  change: Partial<Circumstance> & Omit<LookRecord, 'observation'> & Wishes = {},
+): Advised => {
+  const { mends, overruled, minutes, count, pins, bans, ...circumstance } = change;
+  return evaluate(
+    { observation, mends, overruled },
+    catalog,
+    { ...nobody(), ...circumstance },
+    { minutes, count, pins, bans },
+  );
+};

@@ -6,7 +6,8 @@ import type { Knex } from 'knex';
 import { pino, type DestinationStream } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Config } from './config.js';
-import { answerProblems, noSuchRoute } from './http/problems.js';
+import { openapi } from '../api/openapi.js';
+import { answerProblems, causeOf, noSuchRoute } from './http/problems.js';
 import { checkToken, requireAccount, sessions } from './http/session.js';
 import { picturesIn } from './media/pictures.js';
 import { accountsIn } from './repositories/accounts.js';
@@ -15,13 +16,16 @@ import { peopleIn } from './repositories/people.js';
 import { laddersIn } from './repositories/ladders.js';
 import { plansIn } from './repositories/plans.js';
 import { studioIn } from './repositories/studio.js';
-import { accountRoutes, sessionRoutes } from './routes/accounts.js';
+import { circumstancesIn } from './circumstance.js';
+import { mount, type Handlers } from './http/mount.js';
+import { judgingIn } from './jobs/judging.js';
+import { accountHandlers, slowDown } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
-import { lookRoutes } from './routes/looks.js';
-import { peopleRoutes } from './routes/people.js';
-import { ladderRoutes } from './routes/ladders.js';
-import { planRoutes } from './routes/plans.js';
-import { studioRoutes } from './routes/studio.js';
+import { ladderHandlers } from './routes/ladders.js';
+import { lookHandlers } from './routes/looks.js';
+import { peopleHandlers } from './routes/people.js';
+import { planHandlers } from './routes/plans.js';
+import { studioHandlers } from './routes/studio.js';
 
 export interface Studio {
   app: Express;
@@ -38,16 +42,24 @@ const plainPath = (url: string): string => url.split('?')[0]!.replace(/[0-9a-f]{
 export function createApp(config: Config, db: Knex, logTo?: DestinationStream): Studio {
   const logger = pino({ level: config.logLevel, redact: ['req.headers', 'res.headers'] }, logTo);
   const code = randomBytes(5).toString('hex').toUpperCase();
+  const [people, looks, plans, studio] = [peopleIn(db), looksIn(db), plansIn(db), studioIn(db)];
+  const circumstances = circumstancesIn({ people, looks, plans, studio }, config.clock);
   const context: Context = {
     config,
     accounts: accountsIn(db),
-    people: peopleIn(db),
-    looks: looksIn(db),
-    studio: studioIn(db),
-    plans: plansIn(db),
+    people,
+    looks,
+    studio,
+    plans,
     ladders: laddersIn(db),
     pictures: picturesIn(config.dataDir),
+    circumstances,
+    judging: judgingIn({ looks, people, plans, studio, circumstances }, config.build),
     ownerCode: () => code,
+    behind: (work) => {
+      if (config.background)
+        work().catch((error: unknown) => logger.error({ cause: causeOf(error) }, 'work behind a request failed'));
+    },
   };
   const app = express();
   app.disable('x-powered-by');
@@ -96,25 +108,27 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   );
 
   const api = Router();
-  api.get('/health', async (_request, response) => {
-    await db.raw('select 1');
-    response.json({ ok: true });
-  });
   api.use(express.json({ limit: '8mb' }), sessions(db, config), checkToken);
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.use(sessionRoutes(context), accountRoutes(context));
-  api.use(requireAccount(context.accounts));
-  api.use(
-    peopleRoutes(context),
-    lookRoutes(context),
-    planRoutes(context),
-    ladderRoutes(context),
-    studioRoutes(context),
-    noSuchRoute,
-  );
+  const handlers: Handlers = {
+    'health.get': async () => {
+      await db.raw('select 1');
+      return { ok: true };
+    },
+    'openapi.get': () => ({ openapi: '3.1.0', ...openapi() }),
+    ...accountHandlers(context),
+    ...peopleHandlers(context),
+    ...lookHandlers(context),
+    ...planHandlers(context),
+    ...ladderHandlers(context),
+    ...studioHandlers(context),
+  };
+  mount(api, handlers, requireAccount(context.accounts), slowDown());
+  // Who is not signed in is not told which addresses there are.
+  api.use(requireAccount(context.accounts), noSuchRoute);
   app.use('/api', api);
 
   if (config.webDir) {

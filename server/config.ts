@@ -1,6 +1,9 @@
 /** Settings from the environment, read once at start. */
 import { z } from 'zod';
 
+/** Put in by the build: a fingerprint of the computation. */
+declare const ANCHOR_BUILD: string | undefined;
+
 const schema = z.object({
   PORT: z.coerce.number().int().min(0).max(65535).default(4173),
   HOST: z.string().default('127.0.0.1'),
@@ -20,6 +23,12 @@ export interface Config {
   secret?: string;
   trustProxy: boolean;
   logLevel: string;
+  /** ISO instant now. */
+  clock: () => string;
+  /** Names the program that judges: what another one judged is judged anew. */
+  build: string;
+  /** Whether work goes on behind requests; tests ask for it where they look at it. */
+  background: boolean;
   /** Folder of the built interface; none in tests of the routes. */
   webDir?: string;
 }
@@ -37,5 +46,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     secret: e.ANCHOR_SECRET,
     trustProxy: e.ANCHOR_TRUST_PROXY === '1',
     logLevel: e.LOG_LEVEL,
+    clock: () => new Date().toISOString(),
+    build: typeof ANCHOR_BUILD === 'undefined' ? `unbuilt ${process.pid}` : ANCHOR_BUILD,
+    background: true,
   };
 }

@@ -27,10 +27,12 @@ async function start(): Promise<void> {
   server.on('listening', () => {
     void context.accounts.count().then((count) => {
       say(`Upright Anchor is at http://localhost:${(server.address() as AddressInfo).port}`);
+      context.behind(context.judging.sweep);
       if (count === 0) say(`No owner yet. Open that address and enter this one-time code: ${context.ownerCode()}`);
     });
   });
   const stop = (): void => {
+    context.judging.stop();
     server.close(() => void db.destroy().then(() => process.exit(0)));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 3000).unref();

@@ -6,14 +6,20 @@ import { hash } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import request from 'supertest';
 import type { Account, SessionState } from '../api/accounts.js';
-import type { Role } from '../api/common.js';
-import { CSRF_HEADER } from '../api/common.js';
+import { CSRF_HEADER, problemSchema, type Role } from '../api/common.js';
+import type { Facts } from '../api/plans.js';
+import type { Route } from '../api/route.js';
+import { routes } from '../api/routes.js';
+import { circumstanceOf, type Circumstance, type PersonRecord } from '../core/person/circumstance.js';
 import { createApp, type Studio } from './app.js';
 import type { Config } from './config.js';
 import { openDatabase } from './database/open.js';
+import { noDefaults } from './repositories/studio.js';
 
 export const PASSWORD = 'salt-and-tar-42';
 export const DAY = '2026-05-20';
+/** What the test studio's clock says at first: ten in the morning of {@link DAY}. */
+export const NOW = `${DAY}T10:00:00.000Z`;
 
 export interface Client {
   account: Account | null;
@@ -27,22 +33,58 @@ export interface TestStudio extends Studio {
   db: Knex;
   dir: string;
   log: string[];
+  /** Sets the server's clock. */
+  setNow: (instant: string) => void;
   /** A client that has asked for its session but is not signed in. */
   stranger: () => Promise<Client>;
   /** Makes an account and signs in. */
   as: (role: Role, groups?: string[]) => Promise<Client>;
+  /** What stands about a person, derived from what the routes answer as the interface derives it. */
+  circumstance: (client: Client, person: string, look?: string) => Promise<Circumstance>;
   close: () => Promise<void>;
+}
+
+const matches = (route: Route, method: string, path: string): boolean =>
+  route.method.toLowerCase() === method && new RegExp(`^${route.path.replace(/:\w+/g, '[^/]+')}$`).test(path);
+
+/** Every answer that a test gets is read by the schema that the table of routes has for it. */
+function fitsTable(method: string, path: string, answer: request.Response): void {
+  const route = (Object.values(routes) as Route[]).find((r) => matches(r, method, path.split('?')[0]!));
+  if (answer.status >= 400) {
+    const problem = problemSchema.safeParse(answer.body);
+    if (!problem.success) throw new Error(`${method} ${path} answered ${answer.status} with no problem in it`);
+    return;
+  }
+  if (!route) throw new Error(`${method} ${path} stands in no table and answered ${answer.status}`);
+  if (answer.status !== route.status && answer.status !== route.again)
+    throw new Error(`${method} ${path} answered ${answer.status}; the table says ${route.status}`);
+  if (typeof route.answer !== 'object' || 'file' in route.answer) return;
+  const read = route.answer.safeParse(answer.body);
+  if (!read.success) throw new Error(`${method} ${path}: ${JSON.stringify(read.error.issues.slice(0, 3))}`);
 }
 
 export async function testStudio(config: Partial<Config> = {}): Promise<TestStudio> {
   const dir = mkdtempSync(join(tmpdir(), 'anchor-'));
   const db = await openDatabase(dir);
   const log: string[] = [];
+  let now = NOW;
   const studio = createApp(
-    { port: 0, host: '127.0.0.1', dataDir: dir, demo: false, trustProxy: false, logLevel: 'info', ...config },
+    {
+      port: 0,
+      host: '127.0.0.1',
+      dataDir: dir,
+      demo: false,
+      trustProxy: false,
+      logLevel: 'info',
+      clock: () => now,
+      build: 'test',
+      background: false,
+      ...config,
+    },
     db,
     { write: (line: string) => void log.push(line) },
   );
+  await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'UTC' });
   let counter = 0;
 
   async function stranger(): Promise<Client> {
@@ -52,9 +94,11 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
       account: state.account,
       token: state.token,
       agent,
-      get: (path) => agent.get(`/api${path}`).set('x-anchor-day', DAY),
+      get: (path) => agent.get(`/api${path}`).expect((answer) => fitsTable('get', path, answer)),
       send: (method, path, body) => {
-        const call = agent[method](`/api${path}`).set('x-anchor-day', DAY).set(CSRF_HEADER, client.token);
+        const call = agent[method](`/api${path}`)
+          .set(CSRF_HEADER, client.token)
+          .expect((answer) => fitsTable(method, path, answer));
         return body === undefined ? call : call.send(body);
       },
     };
@@ -82,7 +126,16 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
     log,
     stranger,
     as,
+    setNow(instant) {
+      now = instant;
+    },
+    async circumstance(client, person, look) {
+      const [record, facts] = [await client.get(`/people/${person}`), await client.get(`/people/${person}/facts`)];
+      const { defaults } = await studio.context.studio.now();
+      return circumstanceOf(record.body as PersonRecord, defaults, facts.body as Facts, { now, look });
+    },
     async close() {
+      studio.context.judging.stop();
       await db.destroy();
       rmSync(dir, { recursive: true, force: true });
     },

@@ -12,7 +12,7 @@ import { catalog, record, rungOf } from '../core/catalog/index.js';
 import { evaluateObservation } from '../core/evaluate.js';
 import type { FELT_SITES } from '../core/formats/catalog.js';
 import type { Observation } from '../core/formats/observation.js';
-import { SIDE_LANDMARKS } from '../core/measure/landmarks.js';
+import { SIDE_LANDMARKS } from '../core/landmarks.js';
 import { stopSigns } from '../core/studio/intake.js';
 import { gaussian, seededRandom } from '../core/statistics.js';
 import { readConfig } from '../server/config.js';

@@ -3,7 +3,7 @@ import { bodyOf, type Sex } from '../core/body/anthropometry.js';
 import { catalog } from '../core/catalog/index.js';
 import { leverQuerySchema } from '../core/formats/lever.js';
 import { leverReport } from '../core/statics/lever.js';
-import { loadTable } from '../core/statics/table.js';
+import { loadTable } from '../words/load-table.js';
 import { parseInput, runCommand } from './lines.js';
 
 const [first, stature = '1.75', mass = '75', sex = 'unspecified'] = process.argv.slice(2);

@@ -3,7 +3,7 @@
  * stand-in for the linked figure: templates, the simulated camera's other views and the tests of their measures use it.
  */
 import { add, radians, rotate, scale, subtract, type Degrees, type Metres, type Point } from '../geometry.js';
-import type { BaseLandmark, LandmarkName, View } from '../measure/landmarks.js';
+import type { BaseLandmark, LandmarkName, View } from '../landmarks.js';
 import type { Body } from './anthropometry.js';
 
 /** What a family looks like across its plane. */

@@ -1,10 +1,10 @@
 /** A placed figure as plain shapes, for templates, drill pictures and the simulated picture alike. */
 import { add, between, distance, rotate, scale, subtract, type Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
-import { placeFigure, shifted, type FigurePoints } from './figure.js';
+import { BAR_FROM, heightOf, placeFigure, shifted, type FigurePoints } from './figure.js';
 import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
-import type { LandmarkName, View } from '../measure/landmarks.js';
+import type { LandmarkName, View } from '../landmarks.js';
 
 export type Tone = 'block' | 'far' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
 
@@ -216,14 +216,15 @@ function level(figures: FigurePoints[]): FigurePoints[] {
 }
 
 /** Blocks under contacts that rest above the floor, as wide as a step bench; above head height a bar. */
-function surfacesUnder(pose: Pose, figure: FigurePoints, at: (p: Point) => Point): Shape[] {
+function surfacesUnder(pose: Pose, figure: FigurePoints, body: Body, at: (p: Point) => Point): Shape[] {
   const HALF = 0.14;
   return pose.contacts
-    .filter((c) => (c.height ?? 0) > 0.02)
+    .map((c) => ({ ...c, height: heightOf(c, body) }))
+    .filter((c) => c.height > 0.02)
     .map((c) => {
       const x = figure[c.at][0] + (c.at === 'wrist' ? 0.05 : 0);
-      if (c.height! > 1.2) return { tone: 'block', path: circlePath(at([figure[c.at][0], c.height!]), 8) };
-      const [left, top] = at([x - HALF, c.height!]);
+      if (c.height > BAR_FROM) return { tone: 'block', path: circlePath(at([figure[c.at][0], c.height]), 8) };
+      const [left, top] = at([x - HALF, c.height]);
       const [right, floor] = at([x + HALF, 0]);
       return { tone: 'block', path: `M${f(left)} ${f(top)}H${f(right)}V${f(floor)}H${f(left)}Z` };
     });
@@ -248,7 +249,7 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
   const at = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
   return {
     frames: figures.map((figure, i) => [
-      ...surfacesUnder(poses[i]!, figure, at),
+      ...surfacesUnder(poses[i]!, figure, body, at),
       ...figureShapes(figure, body, at, UNIT),
     ]),
     box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + 34 },

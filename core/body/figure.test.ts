@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { catalog } from '../catalog/index.js';
 import { distance } from '../geometry.js';
 import { bodyOf, SEGMENTS } from './anthropometry.js';
-import { placeFigure } from './figure.js';
+import { heightOf, placeFigure } from './figure.js';
 import { STRAIGHT } from './pose.js';
 import { layTemplate } from './template.js';
 
@@ -72,7 +72,7 @@ describe('figure', () => {
         const body = bodyOf(input);
         const f = placeFigure(rung.pose, body);
         for (const contact of rung.pose.contacts) {
-          const above = f[contact.at][1] - (contact.height ?? 0);
+          const above = f[contact.at][1] - heightOf(contact, body);
           expect(above).toBeGreaterThan(-1e-6);
           expect(above).toBeLessThan(0.06 * body.stature);
         }
@@ -81,6 +81,13 @@ describe('figure', () => {
       }),
       { numRuns: 100 },
     );
+  });
+  test('the bar follows the body: at 2.19 m the feet still hang free', () => {
+    const tall = bodyOf({ stature: 2.19, mass: 90, sex: 'male' });
+    for (const rung of catalog.rungs.filter((r) => r.family === 'hanging' || r.family === 'front-lever')) {
+      const f = placeFigure(rung.pose, tall);
+      expect({ rung: rung.id, low: Math.min(f.toe[1], f.heel[1]) > 0 }).toEqual({ rung: rung.id, low: true });
+    }
   });
   test('a pose whose contacts cannot both touch says so', () => {
     expect(() =>

@@ -1,6 +1,7 @@
 /** The linked figure: joint angles and a body's proportions to points in metres, x right, y up, floor at y = 0. */
+import { closeIn, type Bracket } from '../roots.js';
 import { add, clamp, degrees, radians, rotate, scale, turn, unit, type Degrees, type Point } from '../geometry.js';
-import type { BaseLandmark } from '../measure/landmarks.js';
+import { PELVIS_AT_REST, type BaseLandmark } from '../landmarks.js';
 import type { Body } from './anthropometry.js';
 import type { ContactPoint, LimbAngles, Pose } from './pose.js';
 
@@ -141,7 +142,7 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
   const ear = add(shoulder, scale(neckDirection, body.neck));
   const vertex = add(shoulder, scale(neckDirection, body.neck + 0.55 * lengths.head));
   const midback = add(scale(up, MIDBACK_UP_THE_TRUNK * body.trunk), scale(belly, (-pose.bladePush / 100) * body.trunk));
-  const pelvis = rotate(belly, -(pose.pelvicTilt + 10) * s);
+  const pelvis = rotate(belly, -(pose.pelvicTilt + PELVIS_AT_REST) * s);
   return {
     ...near,
     ear,
@@ -158,9 +159,20 @@ function unplaced(pose: Pose, body: Body): FigurePoints {
   };
 }
 
+/** Contacts above this are a bar or rings, metres. */
+export const BAR_FROM = 1.2;
+/** The tallest body that the bar of the poses leaves room under, metres; for a taller one it hangs higher. */
+const BAR_FITS = 2;
+
+/** Height of what a contact touches, metres: as the pose says, and for a bar at least so high that this body hangs free. */
+export const heightOf = (contact: Pose['contacts'][number], body: Body): number => {
+  const height = contact.height ?? 0;
+  return height > BAR_FROM ? height * Math.max(1, body.stature / BAR_FITS) : height;
+};
+
 /** Height of a contact point above what it should touch, before placing. */
 function gap(points: Record<ContactPoint, Point>, contact: Pose['contacts'][number], body: Body): number {
-  return points[contact.at][1] - CONTACT_DEPTH[contact.at] * body.stature - (contact.height ?? 0);
+  return points[contact.at][1] - CONTACT_DEPTH[contact.at] * body.stature - heightOf(contact, body);
 }
 
 /** The figure moved as a whole, metres. */
@@ -179,10 +191,7 @@ export function shifted(points: FigurePoints, by: Point): FigurePoints {
  * The five-degree stretch of trunk angles nearest to the pose's own in which `f` changes its sign, −75° to 75°, searched outward from
  * the pose; with the values at its ends.
  */
-function bracketNear(
-  trunk: Degrees,
-  f: (trunk: Degrees) => number,
-): { low: Degrees; high: Degrees; atLow: number; atHigh: number } | null {
+function bracketNear(trunk: Degrees, f: (trunk: Degrees) => number): Bracket | null {
   const start = clamp(trunk, -75, 75);
   let [low, high] = [start, start];
   let [atLow, atHigh] = [f(start), f(start)];
@@ -224,23 +233,7 @@ function rootNear(trunk: Degrees, f: (trunk: Degrees) => number): Degrees {
   }
   const bracket = bracketNear(trunk, f);
   if (!bracket) throw new RangeError('the contacts of this pose cannot both touch');
-  let { low, high, atLow, atHigh } = bracket;
-  let middle = low;
-  for (let i = 0, side = 0; i < 60 && high - low > 1e-10; i += 1) {
-    middle = atHigh === atLow ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
-    const value = f(middle);
-    if (Math.abs(value) < 1e-12) break;
-    if (value * atLow > 0) {
-      [low, atLow] = [middle, value];
-      if (side === -1) atHigh /= 2;
-      side = -1;
-    } else {
-      [high, atHigh] = [middle, value];
-      if (side === 1) atLow /= 2;
-      side = 1;
-    }
-  }
-  return middle;
+  return closeIn(bracket, f);
 }
 
 /**

@@ -3,7 +3,7 @@
  * The camera's parameters are kept apart from the drawing (`draw.ts`), so that another camera can take them.
  */
 import { add, radians, rotate, type Degrees, type Metres, type Pixels, type Point } from '../geometry.js';
-import type { FloorLine } from '../measure/frame.js';
+import type { FloorLine } from '../landmarks.js';
 import {
   EXTRA_LANDMARKS,
   SIDE_LANDMARKS,
@@ -11,11 +11,11 @@ import {
   type LandmarkName,
   type Landmarks,
   type View,
-} from '../measure/landmarks.js';
+} from '../landmarks.js';
 import { gaussian, type Random } from '../statistics.js';
 import { acrossPoints, type AcrossFaults } from './across.js';
 import type { Body } from './anthropometry.js';
-import { hipForLine, placeFigure, type FigurePoints } from './figure.js';
+import { heightOf, hipForLine, placeFigure, type FigurePoints } from './figure.js';
 import type { Pose } from './pose.js';
 
 export interface Camera {
@@ -141,7 +141,7 @@ export function simulatePicture(
   points['shoulder-l'] = jitter(project(figure.far.shoulder, 1, body.shoulderWidth));
   points['hip-l'] = jitter(project(figure.far.hip, 1, body.hipWidth));
   const floor: FloorLine = [jitter(project([centre[0] - 1.2, 0], 0)), jitter(project([centre[0] + 1.2, 0], 0))];
-  const boxes = pose.contacts.flatMap((c) => (c.height ? [{ at: figure[c.at], height: c.height }] : []));
+  const boxes = pose.contacts.flatMap((c) => (c.height ? [{ at: figure[c.at], height: heightOf(c, body) }] : []));
   return {
     picture: { width: camera.width, height: camera.height },
     points,

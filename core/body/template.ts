@@ -7,7 +7,7 @@ import {
   type LandmarkName,
   type Landmarks,
   type View,
-} from '../measure/landmarks.js';
+} from '../landmarks.js';
 import { acrossAnchors, acrossPoints } from './across.js';
 import type { Body } from './anthropometry.js';
 import { placeFigure, type FigurePoints } from './figure.js';

@@ -1,14 +1,23 @@
 /** Schemas of the catalogue's records. Shipped data and a studio's own entries are checked by the same ones. */
 import { z } from 'zod';
+import { VIEWS } from '../landmarks.js';
 
 const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case words joined by hyphens');
 const text = z.string().min(3).max(600);
 
-export const VIEWS = ['side', 'front', 'rear', 'above'] as const;
 export const METHOD_IDS = ['straight', 'hollow', 'quiet', 'short'] as const;
 export type MethodId = (typeof METHOD_IDS)[number];
 export const SEVERITIES = ['slight', 'clear', 'gross'] as const;
 export type Severity = (typeof SEVERITIES)[number];
+/** How bad, as a number for comparing: 0 for none, 1 slight, 2 clear, 3 gross. */
+export const severityRank = (severity: Severity | null): 0 | 1 | 2 | 3 =>
+  severity === null ? 0 : ((SEVERITIES.indexOf(severity) + 1) as 1 | 2 | 3);
+/** Whether one is worse than another; none is the mildest. */
+export const worse = (a: Severity | null, b: Severity | null): boolean => severityRank(a) > severityRank(b);
+/** A fault is stated from this probability on; below it is borderline. */
+export const STATED_FROM = 0.8;
+/** Whether a finding or verdict is sure enough to be stated. */
+export const isStated = (of: { probability: number }): boolean => of.probability >= STATED_FROM;
 export const MEND_KINDS = ['cue', 'set-up', 'touch', 'prop', 'lever', 'uneven', 'substitute'] as const;
 export type MendKind = (typeof MEND_KINDS)[number];
 export const FELT_SITES = [
@@ -231,11 +240,16 @@ export const doseSchema = z.strictObject({
 });
 export type Dose = z.infer<typeof doseSchema>;
 
+/** Phases of correcting, in their order within a session. */
+export const PHASES = ['teach', 'ease', 'lengthen', 'wake', 'use'] as const;
+/** Where in a session a drill stands. */
+export const PLACES_IN_SESSION = ['warm-up', 'with-main-lift', 'between-sets', 'end', 'after'] as const;
+export const PLANES = ['forward', 'sideways', 'turning'] as const;
 export const drillSchema = z.strictObject({
   id,
   name: text,
   families: z.array(id).min(1),
-  phase: z.enum(['teach', 'ease', 'lengthen', 'wake', 'use']),
+  phase: z.enum(PHASES),
   role: z.enum(DOSE_ROLES),
   causes: z
     .partialRecord(z.enum(CAUSE_IDS), z.union([z.literal(1), z.literal(2), z.literal(3)]))
@@ -244,10 +258,10 @@ export const drillSchema = z.strictObject({
   excludedBy: z.array(z.enum(CAUTION_IDS)),
   changedBy: z.partialRecord(z.enum(CAUTION_IDS), text),
   kind: z.enum(['fold', 'hold', 'shape-change', 'brace-and-breathe', 'pull', 'turn', 'lengthen']),
-  plane: z.enum(['forward', 'sideways', 'turning']),
+  plane: z.enum(PLANES),
   limbs: z.enum(['both', 'one', 'same-side', 'opposite']),
   space: z.enum(['mat', 'wall', 'standing', 'lane', 'rig']),
-  place: z.enum(['warm-up', 'with-main-lift', 'between-sets', 'end', 'after']),
+  place: z.enum(PLACES_IN_SESSION),
   how: z.array(text).min(2),
   breath: text,
   selfCheck: text,

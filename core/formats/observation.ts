@@ -1,7 +1,7 @@
 /** The observation file: what was seen and measured, and nothing that is concluded from it. Version 1. */
 import { z } from 'zod';
-import { LANDMARKS } from '../measure/landmarks.js';
-import { FELT_SITES, METHOD_IDS, SEVERITIES, VIEWS } from './catalog.js';
+import { LANDMARKS, VIEWS } from '../landmarks.js';
+import { FELT_SITES, METHOD_IDS, SEVERITIES } from './catalog.js';
 
 export const OBSERVATION_FORMAT = 'upright-anchor/observation';
 export const READABLE_VERSIONS = [1] as const;
@@ -92,7 +92,10 @@ export const observationFields = {
   view: z.enum(VIEWS),
   method: z.enum(METHOD_IDS).optional(),
   athlete: athleteSchema.optional(),
-  picture: z.strictObject({ width: z.number().int().min(1).max(100000), height: z.number().int().min(1).max(100000) }),
+  /** Size of the picture that the points lie on, px; required with frames only. */
+  picture: z
+    .strictObject({ width: z.number().int().min(1).max(100000), height: z.number().int().min(1).max(100000) })
+    .optional(),
   floor: z.tuple([pointSchema, pointSchema]).optional(),
   pixelsPerMetre: z.number().min(1).max(100000).optional(),
   landmarkSd: z.number().min(0).max(1000).optional(),
@@ -115,11 +118,14 @@ export const observationFields = {
 
 type Frames = {
   frames: readonly { t: number }[];
+  picture?: object;
   floor?: readonly [readonly [number, number], readonly [number, number]];
 };
 
-/** Rules between fields: times ascend, the floor line has a length. */
+/** Rules between fields: frames lie on a picture, times ascend, the floor line has a length. */
 export function checkObservation(value: Frames, context: z.core.$RefinementCtx): void {
+  if (value.frames.length > 0 && !value.picture)
+    context.addIssue({ code: 'custom', path: ['picture'], message: 'is missing: frames lie on a picture' });
   value.frames.forEach((frame, i) => {
     const before = value.frames[i - 1];
     if (!before || frame.t > before.t) return;

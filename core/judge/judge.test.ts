@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record, rungOf } from '../catalog/index.js';
 import { normalCdf } from '../statistics.js';
-import { judge, limitsFor, probabilityBeyond, severityOf } from './judge.js';
+import { judgeMeasures, limitsFor, probabilityBeyond, severityOf } from './judge.js';
 
 const forearm = rungOf(catalog, 'front-plank', 'forearm');
 const method = (id: string) => record(catalog.methods, id);
@@ -10,13 +10,13 @@ const hipLine = (value: number, sd: number) => ({ id: 'hip-line', value, sd, uni
 
 describe('verdicts', () => {
   test('worked: 9.3° ± 1.2° of sag is clear by the straight method, P(> 8°) = Φ(1.083)', () => {
-    const [sag] = judge([hipLine(9.3, 1.2)], limitsFor(catalog, forearm, method('straight')));
+    const [sag] = judgeMeasures([hipLine(9.3, 1.2)], limitsFor(catalog, forearm, method('straight')));
     expect(sag).toMatchObject({ fault: 'hip-sag', severity: 'clear', stated: true });
     expect(sag!.probability).toBeCloseTo(0.8606, 3);
   });
   test('worked: the same picture by another method', () => {
     const verdictBy = (id: string, value: number) =>
-      judge([hipLine(value, 0.5)], limitsFor(catalog, forearm, method(id)))[0];
+      judgeMeasures([hipLine(value, 0.5)], limitsFor(catalog, forearm, method(id)))[0];
     expect(verdictBy('straight', 6)).toMatchObject({ fault: 'hip-sag', severity: 'slight' });
     expect(verdictBy('hollow', 6)).toMatchObject({ fault: 'hip-sag', severity: 'clear' });
     expect(verdictBy('straight', -13)).toMatchObject({ fault: 'hip-pike', severity: 'clear' });
@@ -24,18 +24,18 @@ describe('verdicts', () => {
   });
   test('worked: between 0.4 and 0.8 is borderline, below says nothing', () => {
     const limits = limitsFor(catalog, forearm, method('straight'));
-    const [even] = judge([hipLine(4, 2)], limits);
+    const [even] = judgeMeasures([hipLine(4, 2)], limits);
     expect(even).toMatchObject({ severity: 'slight', stated: false });
     expect(even!.probability).toBeCloseTo(0.5, 6);
-    expect(judge([hipLine(3.4, 2)], limits)).toHaveLength(0);
+    expect(judgeMeasures([hipLine(3.4, 2)], limits)).toHaveLength(0);
   });
   test('over-correction is a fault too', () => {
     const limits = limitsFor(catalog, forearm, method('straight'));
-    expect(judge([{ ...hipLine(-20, 1), id: 'pelvic-tilt' }], limits)[0]).toMatchObject({
+    expect(judgeMeasures([{ ...hipLine(-20, 1), id: 'pelvic-tilt' }], limits)[0]).toMatchObject({
       fault: 'excess-tuck',
       severity: 'clear',
     });
-    expect(judge([{ ...hipLine(26, 1), id: 'blade-push', unit: '%' }], limits)[0]).toMatchObject({
+    expect(judgeMeasures([{ ...hipLine(26, 1), id: 'blade-push', unit: '%' }], limits)[0]).toMatchObject({
       fault: 'upper-back-crunch',
       severity: 'clear',
     });
@@ -57,7 +57,7 @@ describe('verdicts', () => {
   });
   test('a hollow-shaped rung is judged as hollow by every method', () => {
     const shaped = rungOf(catalog, 'front-plank', 'hollow-shaped');
-    expect(judge([hipLine(6, 0.1)], limitsFor(catalog, shaped, method('straight')))[0]).toMatchObject({
+    expect(judgeMeasures([hipLine(6, 0.1)], limitsFor(catalog, shaped, method('straight')))[0]).toMatchObject({
       severity: 'clear',
     });
   });
@@ -70,7 +70,7 @@ describe('verdicts', () => {
         expect(p).toBeLessThanOrEqual(1);
         expect(probabilityBeyond(value + 1, sd, limit, 'above')).toBeGreaterThanOrEqual(p - 1e-6);
         expect(p + probabilityBeyond(value, sd, limit, 'below')).toBeCloseTo(1, 5);
-        for (const verdict of judge([hipLine(value, sd)], limitsFor(catalog, forearm, method('straight')))) {
+        for (const verdict of judgeMeasures([hipLine(value, sd)], limitsFor(catalog, forearm, method('straight')))) {
           expect(verdict.beyond.slight).toBeGreaterThanOrEqual(verdict.beyond.clear - 1e-6);
           expect(verdict.beyond.clear).toBeGreaterThanOrEqual(verdict.beyond.gross - 1e-6);
         }

@@ -1,12 +1,19 @@
 /** Measures and a method to verdicts: the probability that the true value lies beyond each limit. */
 import type { Catalog } from '../catalog/index.js';
-import { SEVERITIES, type Limits, type Method, type Rung, type Severity, type Tolerance } from '../formats/catalog.js';
+import {
+  SEVERITIES,
+  severityRank,
+  STATED_FROM,
+  type Limits,
+  type Method,
+  type Rung,
+  type Severity,
+  type Tolerance,
+} from '../formats/catalog.js';
 import type { Measure } from '../measure/measure.js';
 import { normalCdf } from '../statistics.js';
 
-/** A fault is stated from this probability on. */
-export const STATED_FROM = 0.8;
-/** Between this and {@link STATED_FROM} a verdict is borderline; below, nothing is said. */
+/** Between this and STATED_FROM a verdict is borderline; below, nothing is said. */
 export const BORDERLINE_FROM = 0.4;
 
 /** A tolerance with the limits that the method, the rung and the declared set-up leave of it. */
@@ -27,7 +34,9 @@ export interface Verdict extends AppliedLimit {
   beyond: Record<Severity, number>;
 }
 
-const applies = (tolerance: Tolerance, rung: Rung): boolean => {
+/** Whether a tolerance is judged at a version, whatever the method. */
+export const appliesTo = (tolerance: Tolerance, rung: Rung): boolean => {
+  if (tolerance.family !== rung.family) return false;
   if (tolerance.rungs && !tolerance.rungs.includes(rung.id)) return false;
   switch (tolerance.when) {
     case 'straight-knees':
@@ -56,7 +65,7 @@ export interface LimitOrigins {
 /** The limits in force. */
 export function limitsFor(catalog: Catalog, rung: Rung, method: Method, origins: LimitOrigins = {}): AppliedLimit[] {
   return catalog.tolerances.flatMap((tolerance) => {
-    if (tolerance.family !== rung.family || !applies(tolerance, rung)) return [];
+    if (!appliesTo(tolerance, rung)) return [];
     const limits = tolerance.axis ? tolerance.limits[optionOf(tolerance.axis, method, rung)] : tolerance.limits.any;
     if (!limits) return [];
     const origin =
@@ -107,21 +116,22 @@ function verdictOf(measure: Measure, limit: AppliedLimit): Verdict | null {
   };
 }
 
-const rank = (verdict: Verdict): number =>
-  (verdict.stated ? 10 : 0) + SEVERITIES.indexOf(verdict.severity) * 2 + verdict.probability;
+/** Order of verdicts and findings: what is stated before what is borderline, then the worse, then the surer. */
+export const findingRank = (of: { probability: number; severity: Severity }): number =>
+  (of.probability >= STATED_FROM ? 10 : 0) + severityRank(of.severity) * 2 + of.probability;
 
 /**
  * Verdicts on the measured faults, worst first, one a fault (its worst measure).
  * @param measures with errors; those without a limit in force are passed over
  */
-export function judge(measures: readonly Measure[], limits: readonly AppliedLimit[]): Verdict[] {
+export function judgeMeasures(measures: readonly Measure[], limits: readonly AppliedLimit[]): Verdict[] {
   const worst = new Map<string, Verdict>();
   for (const limit of limits) {
     const measure = measures.find((m) => m.id === limit.measure);
     const verdict = measure ? verdictOf(measure, limit) : null;
     if (!verdict) continue;
     const known = worst.get(verdict.fault);
-    if (!known || rank(verdict) > rank(known)) worst.set(verdict.fault, verdict);
+    if (!known || findingRank(verdict) > findingRank(known)) worst.set(verdict.fault, verdict);
   }
-  return [...worst.values()].sort((a, b) => rank(b) - rank(a));
+  return [...worst.values()].sort((a, b) => findingRank(b) - findingRank(a));
 }

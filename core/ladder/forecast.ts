@@ -1,7 +1,6 @@
 /** When a gate will be passed: a robust trend through the clean times, with a band, and no answer where there is none. */
+import { DAY_MS, type Day } from '../days.js';
 import { median, normalCdf, theilSen } from '../statistics.js';
-
-const DAY = 86400000;
 
 export interface Session {
   /** ISO day. */
@@ -23,7 +22,10 @@ export interface Forecast {
   /** Trend and band by day from the first session on, for a fan: 10, 25, 50, 75 and 90 % of sessions lie below. */
   fan: { day: string; p10: number; p25: number; p50: number; p75: number; p90: number }[];
 }
-export type ForecastAnswer = { ok: true; forecast: Forecast } | { ok: false; why: string };
+/** Why nothing can be said. */
+export type NoForecast =
+  { is: 'few-sessions'; sessions: number; wanted: number } | { is: 'within-a-week' } | { is: 'no-clear-rise' };
+export type ForecastAnswer = { ok: true; forecast: Forecast } | { ok: false; why: NoForecast };
 
 /** Fewer sessions than this say nothing. */
 export const ENOUGH = 4;
@@ -35,7 +37,7 @@ const MAD = 1.4826;
 const FAR = 2.5;
 const Z = { p10: -1.2816, p25: -0.6745, p50: 0, p75: 0.6745, p90: 1.2816 } as const;
 
-const dayOf = (time: number): string => new Date(time).toISOString().slice(0, 10);
+const dayOf = (time: number): Day => new Date(time).toISOString().slice(0, 10);
 
 /**
  * Forecast from best clean times a day: Theil–Sen slope (Sen 1968, J. Am. Stat. Assoc. 63:1379–1389), scatter from the median absolute
@@ -46,13 +48,13 @@ const dayOf = (time: number): string => new Date(time).toISOString().slice(0, 10
 export function forecast(sessions: readonly Session[], gate: number): ForecastAnswer {
   const list = [...sessions].sort((a, b) => a.day.localeCompare(b.day));
   const n = list.length;
-  if (n < ENOUGH) return { ok: false, why: `Cannot say yet: ${n} of ${ENOUGH} sessions.` };
+  if (n < ENOUGH) return { ok: false, why: { is: 'few-sessions', sessions: n, wanted: ENOUGH } };
   const first = Date.parse(list[0]!.day);
-  const x = list.map((d) => (Date.parse(d.day) - first) / DAY);
+  const x = list.map((d) => (Date.parse(d.day) - first) / DAY_MS);
   const y = list.map((d) => d.clean);
   const fit = theilSen(x, y);
   const last = x[n - 1]!;
-  if (!fit || last < 7) return { ok: false, why: 'Cannot say yet: the sessions lie within one week.' };
+  if (!fit || last < 7) return { ok: false, why: { is: 'within-a-week' } };
   const { intercept } = fit;
   const residuals = y.map((v, i) => v - intercept - fit.perUnit * x[i]!);
   const scatter = Math.max(0.5, (MAD * median(residuals.map(Math.abs)) * n) / (n - 2));
@@ -62,7 +64,7 @@ export function forecast(sessions: readonly Session[], gate: number): ForecastAn
   const spread = x.reduce((sum, v) => sum + (v - middle) ** 2, 0);
   const slopeSd = scatter / Math.sqrt(spread);
   // A rise that its own error could explain away at one to five is no trend.
-  if (fit.perUnit <= 0.84 * slopeSd) return { ok: false, why: 'Cannot say: no clear rise over these sessions.' };
+  if (fit.perUnit <= 0.84 * slopeSd) return { ok: false, why: { is: 'no-clear-rise' } };
   const at = (day: number): { mean: number; sd: number } => ({
     mean: intercept + fit.perUnit * day,
     sd: Math.hypot(scatter, scatter / Math.sqrt(n), slopeSd * (day - middle)),
@@ -72,18 +74,18 @@ export function forecast(sessions: readonly Session[], gate: number): ForecastAn
     return (1 - lapses) * (1 - normalCdf((gate - mean) / sd));
   };
   const from = (p: number): string | null => {
-    for (let d = last; d <= last + HORIZON; d += 1) if (chance(d) >= p) return dayOf(first + d * DAY);
+    for (let d = last; d <= last + HORIZON; d += 1) if (chance(d) >= p) return dayOf(first + d * DAY_MS);
     return null;
   };
   const at80 = from(0.8);
-  const end = Math.min(last + HORIZON, at80 ? (Date.parse(at80) - first) / DAY + 7 : last + 42);
+  const end = Math.min(last + HORIZON, at80 ? (Date.parse(at80) - first) / DAY_MS + 7 : last + 42);
   const stride = Math.max(1, Math.round((end + 1) / 60));
   const fan: Forecast['fan'] = [];
   for (let d = 0; d <= end; d += stride) {
     const { mean, sd } = at(d);
     const q = (z: number): number => Math.max(0, mean + z * sd);
     fan.push({
-      day: dayOf(first + d * DAY),
+      day: dayOf(first + d * DAY_MS),
       p10: q(Z.p10),
       p25: q(Z.p25),
       p50: q(Z.p50),

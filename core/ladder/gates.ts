@@ -1,9 +1,9 @@
 /** Gates: what a rung and the rungs of other ladders have to show before the next one. */
 import type { Catalog } from '../catalog/index.js';
 import { ladderOf, rungsOnLadder, type Gate, type Ladder, placeKey } from '../catalog/ladders.js';
-import type { CautionId, CrossGate, Rung } from '../formats/catalog.js';
+import { worse, type CautionId, type CrossGate, type Rung } from '../formats/catalog.js';
 import { governing } from '../statics/load.js';
-import { worse, type LoggedHold } from './holds.js';
+import type { LoggedHold } from './holds.js';
 
 /**
  * The gate of a rung: its target in clean seconds, cut to the method's cap. With a low-back caution the gate of a lever is doubled: in
@@ -16,13 +16,24 @@ export function gateFor(ladder: Ladder, rung: Rung, cap: number, cautions: reado
   return { sets: 1, seconds, worst: 'slight', days: doubled && seconds < wanted ? 2 : 1, notFelt: ladder.notFelt };
 }
 
+/** What is still missing at a gate. */
+export type Missing =
+  | { is: 'seconds'; more: number; wanted: number }
+  | { is: 'felt'; site: string }
+  | { is: 'worst'; worst: Gate['worst'] }
+  | { is: 'sets'; more: number; wanted: number }
+  | { is: 'days'; more: number; wanted: number }
+  /** A version of another ladder that was not held yet, or a measure that was not reached. */
+  | { is: 'held'; gate: CrossGate }
+  | { is: 'measure'; gate: CrossGate };
+
 export interface GateStatus {
   passed: boolean;
   /** Days that reached it, and best clean seconds at this rung. */
   days: number;
   best: number;
-  /** What is still missing, in words; empty when passed. */
-  missing: string[];
+  /** Empty when passed. */
+  missing: Missing[];
 }
 
 const reaches = (hold: LoggedHold, seconds: number, worst: Gate['worst'], notFelt: readonly string[]): boolean =>
@@ -44,22 +55,20 @@ export function gateStatus(gate: Gate, holds: readonly LoggedHold[]): GateStatus
   const fits = (hold: LoggedHold): boolean => reaches(hold, gate.seconds, gate.worst, gate.notFelt);
   const days = daysReached(holds, gate.sets, fits).length;
   const best = Math.max(0, ...holds.map((h) => h.clean));
-  const missing: string[] = [];
+  const missing: Missing[] = [];
   if (days < gate.days) {
     const most = Math.max(
       0,
       ...[...new Set(holds.map((h) => h.day))].map((d) => holds.filter((h) => h.day === d && fits(h)).length),
     );
-    if (best < gate.seconds - 0.05) missing.push(`${(gate.seconds - best).toFixed(0)} s more, ${gate.seconds} s clean`);
+    if (best < gate.seconds - 0.05) missing.push({ is: 'seconds', more: gate.seconds - best, wanted: gate.seconds });
     else if (!holds.some(fits)) {
       const felt = holds.find(
         (h) => h.clean >= gate.seconds - 0.05 && h.felt && (gate.notFelt as readonly string[]).includes(h.felt),
       );
-      missing.push(
-        felt ? `not felt first in the ${felt.felt!.replaceAll('-', ' ')}` : `nothing worse than ${gate.worst}`,
-      );
-    } else if (most < gate.sets) missing.push(`${gate.sets - most} more of ${gate.sets} sets in one day`);
-    if (gate.days > 1) missing.push(`${gate.days - days} more of ${gate.days} days`);
+      missing.push(felt ? { is: 'felt', site: felt.felt! } : { is: 'worst', worst: gate.worst });
+    } else if (most < gate.sets) missing.push({ is: 'sets', more: gate.sets - most, wanted: gate.sets });
+    if (gate.days > 1) missing.push({ is: 'days', more: gate.days - days, wanted: gate.days });
   }
   return { passed: days >= gate.days, days, best, missing };
 }
@@ -68,7 +77,7 @@ export interface CrossStatus {
   gate: CrossGate;
   passed: boolean;
   best: number;
-  missing: string[];
+  missing: Missing[];
 }
 
 /** A rung and the harder ones on its ladder: who holds a harder one holds it as well. Sideways rungs prove nothing of it. */
@@ -106,7 +115,10 @@ export function crossStatus(
         gate,
         passed: held && measured,
         best,
-        missing: [...(held ? [] : [gate.says]), ...(measured ? [] : [measure.says])],
+        missing: [
+          ...(held ? [] : [{ is: 'held' as const, gate }]),
+          ...(measured ? [] : [{ is: 'measure' as const, gate }]),
+        ],
       };
     });
 }

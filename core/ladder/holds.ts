@@ -1,23 +1,26 @@
 /** Holds as ladders see them: what was held, how long clean, and what went wrong. Derived from a look whenever it is read. */
-import type { Severity } from '../formats/catalog.js';
-import type { Observation } from '../formats/observation.js';
+import { isStated, worse, type Severity } from '../formats/catalog.js';
+import type { Evidence, Observation } from '../formats/observation.js';
 import type { Hold } from '../hold/hold.js';
 import type { Finding } from '../judge/finding.js';
 import type { Measure } from '../measure/measure.js';
+import type { Day } from '../days.js';
 import type { Seconds } from '../geometry.js';
 
 export interface LoggedHold {
   /** `family/rung`. */
   place: string;
-  /** ISO day, for gates that ask for separate days. */
-  day: string;
+  /** The hall's day, for gates that ask for separate days. */
+  day: Day;
+  /** ISO instant at which it began: the order of holds within a day. */
+  at: string;
   clean: Seconds;
   total: Seconds;
   /** The working time; null where none was set. */
   target: Seconds | null;
   /** Worst stated fault. */
   worst: Severity | null;
-  /** A break that ended the clean part. */
+  /** Something went: a lasting break ended the clean part. A hold that only settled late did not break. */
   broke: boolean;
   pain: boolean;
   /** Whether a cue mended it, where one was tried. */
@@ -28,40 +31,48 @@ export interface LoggedHold {
   values: Readonly<Record<string, number>>;
 }
 
-const RANK: readonly (Severity | null)[] = [null, 'slight', 'clear', 'gross'];
-export const worse = (a: Severity | null, b: Severity | null): boolean => RANK.indexOf(a) > RANK.indexOf(b);
-/** Findings from this probability on are stated, see the judge. */
-const STATED = 0.8;
-
 /**
  * The hold of a look; null for a still.
- * @param day ISO day of the look
+ * @param evidence answers as every reader of them takes them, with what mends showed merged in
+ * @param day the hall's day of the look
+ * @param at ISO instant at which it began
  */
 export function loggedHold(
-  observation: Observation,
-  evaluation: { hold: Hold | null; findings: readonly Finding[]; measures: readonly Pick<Measure, 'id' | 'value'>[] },
-  rung: string,
-  day: string,
+  judged: {
+    observation: Pick<Observation, 'position' | 'target' | 'ended' | 'side'>;
+    rung: { id: string };
+    evidence: Evidence;
+    hold: Hold | null;
+    findings: readonly Finding[];
+    measures: readonly Pick<Measure, 'id' | 'value'>[];
+  },
+  day: Day,
+  at: string,
 ): LoggedHold | null {
-  const { hold } = evaluation;
+  const { hold, observation, evidence } = judged;
   if (!hold) return null;
   return {
-    place: `${observation.position}/${rung}`,
+    place: `${observation.position}/${judged.rung.id}`,
     day,
+    at,
     clean: hold.clean,
     total: hold.total,
     target: observation.target ?? null,
-    worst: evaluation.findings
-      .filter((f) => f.probability >= STATED)
+    worst: judged.findings
+      .filter(isStated)
       .reduce<Severity | null>((worst, f) => (worse(f.severity, worst) ? f.severity : worst), null),
-    broke: hold.clean < hold.total - 1e-9,
+    broke: hold.firstToGo !== null,
     pain: observation.ended?.reason === 'pain',
-    cue: observation.evidence?.cue ?? null,
-    felt: observation.evidence?.['felt-first'] ?? null,
+    cue: evidence.cue ?? null,
+    felt: evidence['felt-first'] ?? null,
     side: observation.side ?? null,
-    values: Object.fromEntries(evaluation.measures.map((m) => [m.id, m.value])),
+    values: Object.fromEntries(judged.measures.map((m) => [m.id, m.value])),
   };
 }
+
+/** Oldest first: by the hall's day, and within a day by the instant. */
+export const byTime = (a: Pick<LoggedHold, 'day' | 'at'>, b: Pick<LoggedHold, 'day' | 'at'>): number =>
+  a.day.localeCompare(b.day) || a.at.localeCompare(b.at);
 
 /**
  * Holds that came before a look.

@@ -2,7 +2,7 @@
 import type { Catalog } from '../catalog/index.js';
 import { ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal, placeKey } from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
-import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus } from './gates.js';
+import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus, type Missing } from './gates.js';
 import type { LoggedHold } from './holds.js';
 
 /** A step that was accepted or changed by the coach. */
@@ -58,7 +58,7 @@ export interface PathStep {
   best: number;
   /** Best as a share of what is wanted, 0–1. */
   share: number;
-  missing: string[];
+  missing: Missing[];
   /** Asked for by a rung of another ladder, `family/rung`; null on the goal's own ladder. */
   askedBy: string | null;
 }

@@ -1,7 +1,7 @@
 /** What a measure is: its words, what it needs, and how it is computed. */
 import type { Body } from '../body/anthropometry.js';
 import type { UprightFrame } from './frame.js';
-import type { LandmarkName, View } from './landmarks.js';
+import type { LandmarkName, View } from '../landmarks.js';
 
 export type MeasureUnit = 'deg' | '%' | 'cm';
 

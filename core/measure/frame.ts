@@ -2,9 +2,7 @@
 import { cross, distance, dot, rotate, scale, subtract, type Pixels, type Point } from '../geometry.js';
 import type { Orientation } from '../body/pose.js';
 import type { Body } from '../body/anthropometry.js';
-import type { LandmarkName, Landmarks } from './landmarks.js';
-
-export type FloorLine = readonly [Point, Point];
+import type { FloorLine, LandmarkName, Landmarks } from '../landmarks.js';
 
 export interface UprightFrame {
   /** pixels, y up; y is the height above the floor line when one was given */

@@ -1,9 +1,9 @@
 /** Landmarks to measures with error figures. */
 import type { Orientation } from '../body/pose.js';
 import type { Pixels, Point, Seconds } from '../geometry.js';
-import { uprightFrame, type Facing, type FloorLine, type UprightFrame } from './frame.js';
+import { uprightFrame, type Facing, type UprightFrame } from './frame.js';
 import { MEASURES, seenFrom, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
-import type { LandmarkName, Landmarks } from './landmarks.js';
+import type { FloorLine, LandmarkName, Landmarks } from '../landmarks.js';
 import { defaultLandmarkSd, viewCheck, type ViewCheck } from './view.js';
 
 export interface Measure {
@@ -59,7 +59,7 @@ export function measureValues(
   return values;
 }
 
-const SQUARE: ViewCheck = { offSquareDegrees: 0, usable: true, widen: 1, warnings: [] };
+const SQUARE: ViewCheck = { offSquareDegrees: 0, usable: true, widen: 1, warning: null };
 
 /** One step along and against each axis, in pairs. */
 const MOVES: readonly Point[] = [

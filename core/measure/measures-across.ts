@@ -1,7 +1,7 @@
 /** Measures of the front, rear and from-above views, on points named left (`-l`) and right (`-r`). */
 import { add, angleAt, clamp, degrees, distance, dot, scale, subtract, type Degrees, type Point } from '../geometry.js';
 import type { UprightFrame } from './frame.js';
-import type { BaseLandmark, LandmarkName } from './landmarks.js';
+import type { BaseLandmark, LandmarkName } from '../landmarks.js';
 import type { MeasureContext, MeasureDefinition } from './definition.js';
 
 type Side = 'l' | 'r';

@@ -1,7 +1,7 @@
 /** Side-view measures of the families beside plank and hollow: level trunk, limbs against the trunk, leans, hang and squat. */
 import { angleAt, degrees, distance, subtract, turn, type Degrees, type Point } from '../geometry.js';
 import { bodyScale, type UprightFrame } from './frame.js';
-import type { LandmarkName } from './landmarks.js';
+import type { LandmarkName } from '../landmarks.js';
 import type { MeasureContext, MeasureDefinition } from './definition.js';
 
 /** Direction a→b above the floor, −180 to 180, measured toward the head's side. */

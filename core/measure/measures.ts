@@ -11,7 +11,7 @@ import {
   type Point,
 } from '../geometry.js';
 import type { MeasureDefinition } from './definition.js';
-import type { LandmarkName, View } from './landmarks.js';
+import { PELVIS_AT_REST, type LandmarkName, type View } from '../landmarks.js';
 import { bodyScale, type UprightFrame } from './frame.js';
 import { ACROSS_MEASURES } from './measures-across.js';
 import { WHOLE_BODY_MEASURES } from './measures-whole-body.js';
@@ -155,7 +155,7 @@ const LINE_MEASURES: readonly MeasureDefinition[] = [
     compute: (frame) => {
       const trunk = subtract(frame.at('shoulder'), frame.at('hip'));
       const belly = rotate(trunk, -90 * frame.belly);
-      return -turn(belly, subtract(frame.at('asis'), frame.at('psis'))) * frame.belly - 10;
+      return -turn(belly, subtract(frame.at('asis'), frame.at('psis'))) * frame.belly - PELVIS_AT_REST;
     },
   },
   {

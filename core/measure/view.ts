@@ -2,7 +2,7 @@
 import { clamp, degrees, distance, length, radians, subtract, type Degrees, type Pixels } from '../geometry.js';
 import type { Body } from '../body/anthropometry.js';
 import type { UprightFrame } from './frame.js';
-import type { BaseLandmark, LandmarkName } from './landmarks.js';
+import type { BaseLandmark, LandmarkName } from '../landmarks.js';
 
 export interface ViewCheck {
   offSquareDegrees: Degrees;
@@ -10,9 +10,10 @@ export interface ViewCheck {
   usable: boolean;
   /** Factor on every error figure: 1 up to {@link WARN_ABOVE}, rising to 2 at {@link REFUSE_ABOVE}. */
   widen: number;
-  /** Plain warnings for the coach; empty when nothing is wrong. */
-  warnings: string[];
+  /** What the coach should know of it; null when nothing is wrong. */
+  warning: ViewWarning | null;
 }
+export type ViewWarning = 'too-few-points' | 'off-square' | 'too-far-off';
 
 export const WARN_ABOVE: Degrees = 12;
 export const REFUSE_ABOVE: Degrees = 30;
@@ -66,8 +67,7 @@ export function viewCheck(frame: UprightFrame, body: Body, sd: Pixels): ViewChec
       .filter((far): far is LandmarkName => frame.has(name) && frame.has(far as LandmarkName))
       .map((far) => ({ apart: Math.abs(frame.at(name)[0] - frame.at(far)[0]), width })),
   );
-  if (samples.length < 2)
-    return { offSquareDegrees: 0, usable: true, widen: 1, warnings: ['Too few points to check the camera angle.'] };
+  if (samples.length < 2) return { offSquareDegrees: 0, usable: true, widen: 1, warning: 'too-few-points' };
 
   let best = { phi: 0, cost: Number.POSITIVE_INFINITY };
   for (let phi = 0; phi <= 60; phi += 0.5) {
@@ -90,20 +90,11 @@ export function viewCheck(frame: UprightFrame, body: Body, sd: Pixels): ViewChec
     if (cost < best.cost) best = { phi, cost };
   }
   const phi = best.phi;
-  const warnings: string[] = [];
-  if (phi > REFUSE_ABOVE)
-    warnings.push(
-      `The camera looks about ${Math.round(phi)}° off the square side view: too far for a verdict. Take the picture again from straight beside the hips.`,
-    );
-  else if (phi > WARN_ABOVE)
-    warnings.push(
-      `The camera looks about ${Math.round(phi)}° off the square side view: figures are given with wider errors.`,
-    );
   return {
     offSquareDegrees: phi,
     usable: phi <= REFUSE_ABOVE,
     widen: 1 + clamp((phi - WARN_ABOVE) / (REFUSE_ABOVE - WARN_ABOVE), 0, 1),
-    warnings,
+    warning: phi > REFUSE_ABOVE ? 'too-far-off' : phi > WARN_ABOVE ? 'off-square' : null,
   };
 }
 

@@ -1,21 +1,29 @@
 /** The choice of drills: the best use of the minutes there are, found exactly. */
 import type { Catalog } from '../catalog/index.js';
 import { record } from '../catalog/index.js';
-import type { CautionId, CauseId, Dose, Drill, Method } from '../formats/catalog.js';
+import { PHASES, type CautionId, type CauseId, type Dose, type Drill, type Method } from '../formats/catalog.js';
 
 export interface ChosenDrill {
   drill: string;
   dose: Dose;
-  why: string;
+  /** The one or two causes that it answers most, with their probabilities. */
+  answers: { cause: CauseId; probability: number }[];
   /** What the person's cautions change about it. */
   changes: string[];
   minutes: number;
 }
 
+/** Why a drill that would have served was not taken. */
+export type LeftOutReason =
+  | { is: 'caution'; caution: CautionId }
+  | { is: 'banned' }
+  | { is: 'kit'; kit: string }
+  | { is: 'minutes' }
+  | { is: 'covered' }
+  | { is: 'others-more' };
 export interface LeftOut {
   drill: string;
-  why: string;
-  caution?: CautionId;
+  why: LeftOutReason;
 }
 
 export interface DrillChoice {
@@ -53,8 +61,8 @@ const DIMINISH = 0.5;
 const RECENT = 0.85;
 /** What a drill of a kind that already fills half the week is worth, once the week holds three drills. */
 const CROWDED = 0.9;
-const PHASES = ['teach', 'ease', 'lengthen', 'wake', 'use'] as const;
-const FOUR = ['ease', 'lengthen', 'wake', 'use'] as const;
+/** Four-phase correcting: all but the teaching one, which stands by itself. */
+const FOUR = PHASES.filter((phase) => phase !== 'teach');
 
 /** The role's default dose, fitted to the method's way of holding, with the drill's own fields on top. */
 export function doseOf(catalog: Catalog, drill: Drill, method?: Method, cautions: readonly CautionId[] = []): Dose {
@@ -240,14 +248,10 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     if (worth.length === 0 || (!fits && !pinned)) continue;
     const caution = drill.excludedBy.find((c) => cautions.includes(c));
     const lacking = kit && drill.kit.find((item) => !kit.includes(item));
-    if (caution)
-      leftOut.push({
-        drill: drill.id,
-        why: `excluded by the caution “${record(catalog.cautions, caution).name.toLowerCase()}”`,
-        caution,
-      });
-    else if (bans.includes(drill.id)) leftOut.push({ drill: drill.id, why: 'banned by the coach' });
-    else if (lacking) leftOut.push({ drill: drill.id, why: `needs ${lacking.replace('-', ' ')}` });
+    const out = (why: LeftOutReason): void => void leftOut.push({ drill: drill.id, why });
+    if (caution) out({ is: 'caution', caution });
+    else if (bans.includes(drill.id)) out({ is: 'banned' });
+    else if (lacking) out({ is: 'kit', kit: lacking });
     else candidates.push({ drill, worth, pinned });
   }
   // A phase counts as wanted only where some candidate could fill it.
@@ -269,12 +273,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
       return {
         drill: drill.id,
         dose: doseOf(catalog, drill, method, cautions),
-        why: main
-          .map(
-            ([cause]) =>
-              `answers “${record(catalog.causes, cause).name}” (${Math.round(100 * (chance.get(cause) ?? 0))} %)`,
-          )
-          .join(' and '),
+        answers: main.map(([cause]) => ({ cause, probability: chance.get(cause) ?? 0 })),
         changes: cautions.flatMap((caution) => drill.changedBy[caution] ?? []),
         minutes: drill.minutes,
       };
@@ -282,12 +281,14 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     leftOut: [
       ...spare.map(({ c, gain }): LeftOut => ({
         drill: c.drill.id,
-        why:
-          set.reduce((sum, s) => sum + s.drill.minutes, 0) + c.drill.minutes > minutes && set.length < count
-            ? 'no minutes left for it'
-            : gain < 0.25 * (coveredBy([c]) || 1)
-              ? 'what it answers is covered already'
-              : 'others answer more',
+        why: {
+          is:
+            set.reduce((sum, s) => sum + s.drill.minutes, 0) + c.drill.minutes > minutes && set.length < count
+              ? 'minutes'
+              : gain < 0.25 * (coveredBy([c]) || 1)
+                ? 'covered'
+                : 'others-more',
+        },
       })),
       ...leftOut,
     ],

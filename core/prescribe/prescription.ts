@@ -1,6 +1,6 @@
 /** What is read off a stored prescription today: warnings, drills used of late, balance of kinds. */
 import type { Catalog } from '../catalog/index.js';
-import { record } from '../catalog/index.js';
+import { daysBetween } from '../days.js';
 import type { CautionId, Dose, Drill } from '../formats/catalog.js';
 
 export interface PrescribedDrill {
@@ -12,11 +12,11 @@ export interface PrescribedDrill {
   minutes: number;
 }
 
-export interface PrescriptionWarning {
-  drill: string;
-  kind: 'excluded' | 'change' | 'gone';
-  says: string;
-}
+/** What no longer fits about a drill on a sheet: it left the library, a caution excludes it, or a caution asks for a change. */
+export type PrescriptionWarning =
+  | { drill: string; kind: 'gone' }
+  | { drill: string; kind: 'excluded'; caution: CautionId }
+  | { drill: string; kind: 'change'; caution: CautionId; change: string };
 
 /**
  * What no longer fits: drills that a caution in force now excludes, changes that it asks for and that are not on the sheet, and
@@ -29,41 +29,26 @@ export function prescriptionWarnings(
 ): PrescriptionWarning[] {
   return items.flatMap((item): PrescriptionWarning[] => {
     const drill = catalog.drills.find((d) => d.id === item.drill);
-    if (!drill) return [{ drill: item.drill, kind: 'gone', says: 'is no longer in the library' }];
+    if (!drill) return [{ drill: item.drill, kind: 'gone' }];
     const by = drill.excludedBy.find((c) => cautions.includes(c));
-    if (by)
-      return [
-        {
-          drill: drill.id,
-          kind: 'excluded',
-          says: `is excluded by the caution “${record(catalog.cautions, by).name.toLowerCase()}”: stop it and choose anew`,
-        },
-      ];
-    return cautions.flatMap((c): PrescriptionWarning[] => {
-      const change = drill.changedBy[c];
-      return change && !item.changes.includes(change)
-        ? [
-            {
-              drill: drill.id,
-              kind: 'change',
-              says: `with the caution “${record(catalog.cautions, c).name.toLowerCase()}”: ${change}`,
-            },
-          ]
-        : [];
+    if (by) return [{ drill: drill.id, kind: 'excluded', caution: by }];
+    return cautions.flatMap((caution): PrescriptionWarning[] => {
+      const change = drill.changedBy[caution];
+      return change && !item.changes.includes(change) ? [{ drill: drill.id, kind: 'change', caution, change }] : [];
     });
   });
 }
 
-const DAY = 86400000;
+/** Drills of this many days past count as recent. */
+const RECENT_DAYS = 14;
 
 /** Drills of prescriptions that ran within the two weeks before `today` (ISO days), each once. */
 export function recentDrills(
   prescriptions: readonly { startsOn: string; endedOn: string | null; items: readonly { drill: string }[] }[],
   today: string,
 ): string[] {
-  const since = Date.parse(today) - 14 * DAY;
   const ran = prescriptions.filter(
-    (p) => Date.parse(p.startsOn) <= Date.parse(today) && (p.endedOn === null || Date.parse(p.endedOn) >= since),
+    (p) => p.startsOn <= today && (p.endedOn === null || daysBetween(p.endedOn, today) <= RECENT_DAYS),
   );
   return [...new Set(ran.flatMap((p) => p.items.map((i) => i.drill)))];
 }

@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record, rungOf } from '../catalog/index.js';
-import { evaluateObservation } from '../evaluate.js';
 import type { Evidence, Observation } from '../formats/observation.js';
 import type { Hold } from '../hold/hold.js';
-import { watchedPlank } from '../testing.js';
-import { evidenceWithMends, factsOf, onsetOf, testResult, type PersonHistory, type TriedMend } from './facts.js';
+import { evaluated, watchedPlank } from '../testing.js';
+import { factsOf, mergedEvidence, onsetOf, testResult, type PersonHistory, type TriedMend } from './facts.js';
 
 const quick = (id: string) => record(catalog.tests, id);
 const holdWith = (t: number | null, total = 40): Hold => ({
@@ -17,17 +16,21 @@ const holdWith = (t: number | null, total = 40): Hold => ({
   drift: [],
   endedBy: null,
 });
-const facts = (change: Partial<Observation> = {}, mends: TriedMend[] = [], history: PersonHistory = {}) =>
-  factsOf(
+const facts = (change: Partial<Observation> = {}, mends: TriedMend[] = [], history: PersonHistory = {}) => {
+  const observation = watchedPlank(change);
+  return factsOf(
     catalog,
-    watchedPlank(change),
-    record(catalog.families, 'front-plank'),
-    rungOf(catalog, 'front-plank', 'forearm'),
-    holdWith(21.4),
-    [],
-    mends,
+    {
+      observation,
+      evidence: mergedEvidence(observation.evidence, mends),
+      family: record(catalog.families, 'front-plank'),
+      rung: rungOf(catalog, 'front-plank', 'forearm'),
+      hold: holdWith(21.4),
+      measures: [],
+    },
     history,
   );
+};
 
 describe('when the fault came', () => {
   test.each([
@@ -76,12 +79,12 @@ describe('mends as evidence', () => {
       { kind: 'lever', result: 'helped' },
       { kind: 'cue', result: 'helped' },
     ];
-    expect(evidenceWithMends(undefined, mends)).toEqual({ cue: 'not-mended', 'easier-version': 'mended' });
+    expect(mergedEvidence(undefined, mends)).toEqual({ cue: 'not-mended', 'easier-version': 'mended' });
   });
   test('an answer in words goes before what a mend showed', () => {
     const said: Evidence = { cue: 'mended' };
-    expect(evidenceWithMends(said, [{ kind: 'cue', result: 'did-not' }])).toEqual({ cue: 'mended' });
-    expect(evidenceWithMends({}, [{ kind: 'touch', result: 'helped' }])).toEqual({});
+    expect(mergedEvidence(said, [{ kind: 'cue', result: 'did-not' }])).toEqual({ cue: 'mended' });
+    expect(mergedEvidence({}, [{ kind: 'touch', result: 'helped' }])).toEqual({});
   });
 });
 
@@ -109,7 +112,7 @@ describe('facts of a look', () => {
   test('a screen moves the ranking of a look', () => {
     const look = watchedPlank({ evidence: { 'felt-first': 'low-back' } });
     const chance = (history?: PersonHistory): number =>
-      evaluateObservation(look, { history }).ranking.find((r) => r.cause === 'flexor-short')!.probability;
+      evaluated(look, { history }).ranking.find((r) => r.cause === 'flexor-short')!.probability;
     expect(chance({ tests: { 'thigh-drop': 'positive' } })).toBeGreaterThan(chance());
     expect(chance({ tests: { 'thigh-drop': 'negative' } })).toBeLessThan(chance());
   });

@@ -65,30 +65,41 @@ export function testResult(
   return (positive === 'below' ? answer < limit : answer > limit) ? 'positive' : 'negative';
 }
 
-/** Answers that mends gave: the first cue tried, and the first shorter lever. An answer given in words goes before. */
-export function evidenceWithMends(evidence: Evidence | undefined, mends: readonly TriedMend[]): Evidence {
+/** What a mend's result answers about the cue, and about the easier version. */
+const AS_CUE = { helped: 'mended', 'helped-for-a-moment': 'mended-for-a-moment', 'did-not': 'not-mended' } as const;
+const AS_LEVER = { helped: 'mended', 'helped-for-a-moment': 'not-mended', 'did-not': 'not-mended' } as const;
+
+/**
+ * The answers that everybody reads, ladder and reasoning alike: those given in words, and where none was given those that mends
+ * gave, by the first cue tried and the first shorter lever.
+ */
+export function mergedEvidence(evidence: Evidence | undefined, mends: readonly TriedMend[] = []): Evidence {
   const cue = mends.find((m) => m.kind === 'cue');
   const lever = mends.find((m) => m.kind === 'lever');
-  const WORDS = { helped: 'mended', 'helped-for-a-moment': 'mended-for-a-moment', 'did-not': 'not-mended' } as const;
   return {
-    ...(cue ? { cue: WORDS[cue.result] } : {}),
-    ...(lever ? { 'easier-version': lever.result === 'helped' ? ('mended' as const) : ('not-mended' as const) } : {}),
+    ...(cue ? { cue: AS_CUE[cue.result] } : {}),
+    ...(lever ? { 'easier-version': AS_LEVER[lever.result] } : {}),
     ...evidence,
   };
 }
 
-/** Gathers the facts of a look. Derived ones (onset, tilt) give way to an answer in words. */
+/**
+ * Gathers the facts of a look. Derived ones (onset, tilt) give way to an answer in words.
+ * @param seen the record with its merged evidence, its version, its hold (null for a still) and its measures
+ */
 export function factsOf(
   catalog: Catalog,
-  observation: Observation,
-  family: Family,
-  rung: Rung,
-  hold: Hold | null,
-  measures: readonly Measure[],
-  mends: readonly TriedMend[] = [],
+  seen: {
+    observation: Pick<Observation, 'target' | 'tests'>;
+    evidence: Evidence;
+    family: Family;
+    rung: Rung;
+    hold: Hold | null;
+    measures: readonly Measure[];
+  },
   history: PersonHistory = {},
 ): Facts {
-  const evidence = evidenceWithMends(observation.evidence, mends);
+  const { observation, evidence, family, rung, hold, measures } = seen;
   const tests = new Map<string, 'positive' | 'negative'>();
   const answers = { ...history.tests, ...observation.tests };
   for (const [id, answer] of Object.entries(answers)) {

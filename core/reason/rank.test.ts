@@ -3,9 +3,8 @@ import fc from 'fast-check';
 import { catalog, record, rungOf } from '../catalog/index.js';
 import { CAUTION_IDS, FELT_SITES, type CautionId } from '../formats/catalog.js';
 import { TEST_IDS } from '../formats/observation.js';
-import { watchedPlank } from '../testing.js';
-import { evaluateObservation } from '../evaluate.js';
-import { evidenceWithMends, factsOf, onsetOf, testResult } from './facts.js';
+import { evaluated, watchedPlank } from '../testing.js';
+import { mergedEvidence, factsOf, onsetOf, testResult } from './facts.js';
 import {
   chanceOfPositive,
   nextBestTest,
@@ -113,25 +112,20 @@ describe('facts', () => {
   });
   test('the same fact known twice counts once: the test stands, the answer gives way', () => {
     const rung = rungOf(catalog, 'front-plank');
-    const known = factsOf(
-      catalog,
-      observe({ evidence: { cue: 'mended', breath: 'stopped' }, tests: { 'one-cue': 'negative', talk: 'negative' } }),
-      family,
-      rung,
-      null,
-      [],
-    );
+    const observation = observe({ tests: { 'one-cue': 'negative', talk: 'negative' } });
+    const evidence = { cue: 'mended' as const, breath: 'stopped' as const };
+    const known = factsOf(catalog, { observation, evidence, family, rung, hold: null, measures: [] });
     expect([...known.known].filter((f) => f.startsWith('cue') || f.startsWith('breath'))).toEqual([]);
     expect(known.tests.size).toBe(2);
   });
   test('mends are evidence; words go before them', () => {
     expect(
-      evidenceWithMends(undefined, [
+      mergedEvidence(undefined, [
         { kind: 'cue', result: 'helped-for-a-moment' },
         { kind: 'lever', result: 'helped' },
       ]),
     ).toEqual({ cue: 'mended-for-a-moment', 'easier-version': 'mended' });
-    expect(evidenceWithMends({ cue: 'mended' }, [{ kind: 'cue', result: 'did-not' }])).toEqual({ cue: 'mended' });
+    expect(mergedEvidence({ cue: 'mended' }, [{ kind: 'cue', result: 'did-not' }])).toEqual({ cue: 'mended' });
   });
 });
 
@@ -172,11 +166,9 @@ describe('next best test', () => {
     );
   });
   test('answering the proposed test updates the ranking at once', () => {
-    const before = evaluateObservation(observe({ evidence: { 'felt-first': 'nowhere' } }));
+    const before = evaluated(observe({ evidence: { 'felt-first': 'nowhere' } }));
     const next = before.nextTest!;
-    const after = evaluateObservation(
-      observe({ evidence: { 'felt-first': 'nowhere' }, tests: { [next.test]: 'positive' } }),
-    );
+    const after = evaluated(observe({ evidence: { 'felt-first': 'nowhere' }, tests: { [next.test]: 'positive' } }));
     expect(after.ranking).not.toEqual(before.ranking);
     expect(after.nextTest?.test).not.toBe(next.test);
   });
@@ -201,17 +193,19 @@ describe('takeover index', () => {
 
 describe('in the evaluation', () => {
   test('causes with reasons, a next test, the index; pain ends the search', () => {
-    const { evaluation } = evaluateObservation(
+    const explained = evaluated(
       observe({ evidence: { 'felt-first': 'front-of-hip', cue: 'mended-for-a-moment', 'easier-version': 'mended' } }),
     );
-    expect(evaluation.causes[0]!.because.length).toBeGreaterThan(0);
-    expect(evaluation.causes.map((c) => c.cause)).toEqual(expect.arrayContaining(['lever', 'flexor-takeover']));
-    expect(evaluation.takeoverIndex).toBeGreaterThan(50);
-    const pain = evaluateObservation(observe({ ended: { t: 10, reason: 'pain' } })).evaluation;
-    expect(pain).toMatchObject({ causes: [{ cause: 'pain' }], nextTest: null, drills: [] });
+    expect(explained.ranking[0]!.reasons.length).toBeGreaterThan(0);
+    expect(explained.ranking.filter((c) => c.probability >= 0.2).map((c) => c.cause)).toEqual(
+      expect.arrayContaining(['lever', 'flexor-takeover']),
+    );
+    expect(explained.takeover).toBeGreaterThan(50);
+    const pain = evaluated(observe({ ended: { t: 10, reason: 'pain' } }));
+    expect(pain).toMatchObject({ pain: true, ranking: [], nextTest: null, choice: { chosen: [] } });
   });
   test('the coach overrules: the chosen cause leads and no test is proposed', () => {
-    const detail = evaluateObservation(observe(), { overruled: 'wrist' });
+    const detail = evaluated(observe(), { overruled: 'wrist' });
     expect(detail.ranking[0]!.cause).toBe('wrist');
     expect(detail.nextTest).toBeNull();
   });

@@ -5,8 +5,14 @@ import { WEIGHTS, type CauseId, type CautionId, type Family, type QuickTest, typ
 import type { Finding } from '../judge/finding.js';
 import type { Facts } from './facts.js';
 
+/** A piece of evidence: a finding, a row of the evidence table, or a quick test's answer. */
+export type Evidenced =
+  | { is: 'finding'; fault: string }
+  | { is: 'row'; row: string }
+  | { is: 'test'; test: string; result: 'positive' | 'negative' };
+
 export interface Reason {
-  says: string;
+  from: Evidenced;
   /** Natural logarithm of the factor on the odds: positive speaks for the cause. */
   logOdds: number;
 }
@@ -40,7 +46,7 @@ export function testWeights(test: QuickTest, result: 'positive' | 'negative'): P
 }
 
 interface Piece {
-  says: string;
+  from: Evidenced;
   weighs: Partial<Record<CauseId, Weight>>;
   /** Factor on the log odds: a half for a site that is normal in the family. */
   scale: number;
@@ -52,17 +58,17 @@ function piecesOf(catalog: Catalog, facts: Facts, family: Family, findings: read
     .map((row): Piece => {
       const site = row.when.find((fact) => fact.startsWith('felt:'))?.slice(5);
       const normal = site !== undefined && (family.normalSites as readonly string[]).includes(site);
-      return { says: row.says, weighs: row.weighs, scale: normal ? 0.5 : 1 };
+      return { from: { is: 'row', row: row.id }, weighs: row.weighs, scale: normal ? 0.5 : 1 };
     });
   const tests = [...facts.tests].map(([id, result]): Piece => {
     const test = record(catalog.tests, id);
-    return { says: `${test.name.toLowerCase()}: ${result}`, weighs: testWeights(test, result), scale: 1 };
+    return { from: { is: 'test', test: id, result }, weighs: testWeights(test, result), scale: 1 };
   });
   // A finding makes the causes it points to likelier, as far as the finding itself is sure.
   const found = findings.map((finding): Piece => {
     const fault = record(catalog.faults, finding.fault);
     return {
-      says: `seen: ${fault.name.toLowerCase()}`,
+      from: { is: 'finding', fault: finding.fault },
       weighs: Object.fromEntries(fault.causes.map((c) => [c, '+'])),
       scale: finding.probability,
     };
@@ -86,7 +92,7 @@ export function rankCauses(
       const all = pieces
         .flatMap((piece): Reason[] => {
           const weight = piece.weighs[cause.id];
-          return weight ? [{ says: piece.says, logOdds: log(weight) * piece.scale }] : [];
+          return weight ? [{ from: piece.from, logOdds: log(weight) * piece.scale }] : [];
         })
         .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds));
       const probability = fromLogOdds(Math.log(odds(cause.prior)) + all.reduce((sum, r) => sum + r.logOdds, 0));
@@ -102,7 +108,8 @@ const entropy = (probabilities: readonly number[]): number => {
 
 export interface ProposedTest {
   test: string;
-  why: string;
+  /** The likeliest cause now. */
+  now: { cause: CauseId; probability: number };
   /** Expected drop in entropy over the top causes, bits. */
   gain: number;
   /** The likeliest cause after each answer. */
@@ -186,13 +193,8 @@ export function nextBestTest(
     )
       continue;
     const [ifPositive, ifNegative] = [likeliest(outcomes.positive), likeliest(outcomes.negative)];
-    const name = (cause: CauseId): string => record(catalog.causes, cause).name;
-    const percent = (p: number): string => `${Math.round(100 * p)} %`;
-    const why =
-      ifPositive.cause === ifNegative.cause
-        ? `Would move “${name(first.cause)}” from ${percent(first.probability)} to ${percent(ifPositive.probability)} or ${percent(ifNegative.probability)}.`
-        : `Positive would make “${name(ifPositive.cause)}” likeliest (${percent(ifPositive.probability)}), negative “${name(ifNegative.cause)}” (${percent(ifNegative.probability)}).`;
-    best = { proposal: { test: test.id, why, gain, ifPositive, ifNegative }, seconds: test.seconds };
+    const now = { cause: first.cause, probability: first.probability };
+    best = { proposal: { test: test.id, now, gain, ifPositive, ifNegative }, seconds: test.seconds };
   }
   return best?.proposal ?? null;
 }

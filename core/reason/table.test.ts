@@ -37,15 +37,15 @@ describe('the evidence table', () => {
         position: family.id,
         rung: rung.id,
         events: [],
-        evidence: evidenceSchema.parse(evidence),
       });
-      const facts = factsOf(catalog, observation, family, rung, null, [], [], { screen });
+      const seen = { observation, evidence: evidenceSchema.parse(evidence), family, rung, hold: null, measures: [] };
+      const facts = factsOf(catalog, seen, { screen });
       for (const fact of row.when) expect([...facts.known]).toContain(fact);
       const reasons = rankCauses(catalog, facts, family, []).flatMap((r) =>
         r.all.map((reason) => ({ cause: r.cause, ...reason })),
       );
       for (const [cause, weight] of Object.entries(row.weighs)) {
-        const moved = reasons.find((r) => r.cause === cause && r.says === row.says)!;
+        const moved = reasons.find((r) => r.cause === cause && r.from.is === 'row' && r.from.row === row.id)!;
         expect(Math.sign(moved.logOdds)).toBe(weight!.startsWith('+') ? 1 : -1);
       }
     },

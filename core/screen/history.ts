@@ -1,8 +1,8 @@
 /** What movement screens say to a look: the newest of each kind within reach of its day. */
+import { DAY_MS } from '../days.js';
 import type { PersonHistory } from '../reason/facts.js';
 import { readScreen, screenOf, worseSide, type ScreenRecord } from './read-screen.js';
 
-const DAY = 86400000;
 /** A screen speaks for looks up to this long after it, and a little before it, days. Assumption: range changes in weeks. */
 export const SCREEN_SPEAKS = { after: 60, before: 14 } as const;
 
@@ -19,7 +19,7 @@ export function historyAt(
   const time = Date.parse(at);
   const near = screens
     .filter(({ doneAt }) => {
-      const days = (time - Date.parse(doneAt)) / DAY;
+      const days = (time - Date.parse(doneAt)) / DAY_MS;
       return days <= SCREEN_SPEAKS.after && days >= -SCREEN_SPEAKS.before;
     })
     .sort((a, b) => b.doneAt.localeCompare(a.doneAt));

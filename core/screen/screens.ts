@@ -1,5 +1,5 @@
 import type { CauseId } from '../formats/catalog.js';
-import type { View } from '../measure/landmarks.js';
+import type { View } from '../landmarks.js';
 
 /** One thing that is looked for, with the usual pair behind it. Muscles in a coach's words. */
 export interface ScreenRow {

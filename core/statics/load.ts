@@ -41,14 +41,6 @@ const MORE_EFFORT = new Set([
 /** What governs a family's load; null where the plane shows none (turning, partner work, screens). */
 export const governing = (family: string): Governing | null => GOVERNS[family] ?? null;
 
-export const GOVERNING_WORDS: Readonly<Record<Governing, string>> = {
-  lumbar: 'moment at the low back',
-  'hip-or-lumbar': 'larger of the moments at hip and low back',
-  shoulder: 'moment at the shoulders',
-  hands: 'share of body weight on the hands',
-  carried: 'carried mass as a share of body mass',
-};
-
 export interface Load {
   governs: Governing;
   /** N·m, or a share of body weight (hands, carried). */

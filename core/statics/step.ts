@@ -1,61 +1,16 @@
-/** The step between two rungs: the knob setting of a version that gives a wanted load, in words and centimetres. */
+/** The step between two rungs: the knob setting of a version that gives a wanted load. */
 import type { Body } from '../body/anthropometry.js';
 import type { Rung } from '../formats/catalog.js';
+import { closeIn } from '../roots.js';
 import { loadOf, stepKnobs } from './load.js';
 import type { KnobId } from '../formats/lever.js';
-import type { Knob, Knobs } from './knobs.js';
+import type { Knobs } from './knobs.js';
 
 export interface Step {
   knob: KnobId;
   value: number;
+  /** Load that it gives, N·m or share of body weight as {@link loadOf}. */
   load: number;
-  /** What to do, in words, with the number beside. */
-  says: string;
-}
-
-/** Breadth of a hand across the knuckles and length of a foot, metres: what words count in. About an adult's; a modelling assumption. */
-const HAND = 0.085;
-const FOOT = 0.26;
-
-const times = (n: number, one: string, many: string): string => {
-  const half = Math.round(n * 2) / 2;
-  if (half <= 0.5) return `half a ${one}`;
-  return half === 1 ? `one ${one}` : `${half % 1 ? `${Math.floor(half) || ''}½`.trim() : half} ${many}`;
-};
-const cm = (metres: number): string => `${Math.round(metres * 100)} cm`;
-
-/** A knob setting in a coach's words, with the number. */
-export function knobWords(rung: Rung, knob: Knob, value: number): string {
-  const change = value - knob.base;
-  switch (knob.id) {
-    case 'elbowAhead': {
-      const joint = rung.support === 'wrist' ? 'Hands' : 'Elbows';
-      if (Math.abs(value) < 0.01) return `${joint} under the shoulders (0 cm)`;
-      return `${joint} ${times(Math.abs(value) / HAND, 'hand-width', 'hand-widths')} ${value > 0 ? 'ahead of' : 'behind'} the shoulders (${cm(Math.abs(value))})`;
-    }
-    case 'handHeight':
-      return `${rung.support === 'wrist' ? 'Hands' : 'Elbows'} on a surface ${cm(value)} high`;
-    case 'footHeight':
-      return `Feet on a surface ${cm(value)} high`;
-    case 'edgeDistance':
-      return value <= 0
-        ? `Hip crease ${value > -0.01 ? 'at the edge (0 cm)' : `${times(-value / FOOT, 'foot-length', 'foot-lengths')} back from the edge (${cm(-value)})`}`
-        : `Hip crease ${cm(value)} beyond the edge`;
-    case 'kneeBend':
-      return `Knees bent ${Math.round(value)}°${value < 8 ? ', next to straight' : value > 80 && value < 100 ? ', a right angle' : ''}`;
-    case 'legElevation':
-      return rung.family === 'front-plank' || rung.family === 'side-plank' || rung.family === 'push-up'
-        ? `One leg lifted ${Math.round(value)}°`
-        : `Legs ${Math.round(value)}° above ${rung.family === 'hanging' || rung.family === 'front-lever' ? 'the line of the trunk' : 'level'}`;
-    case 'armElevation':
-      return `Arms ${Math.round(value)}° from beside the body${value < 20 ? ', beside it' : value > 160 ? ', by the ears' : Math.abs(value - 90) < 10 ? ', straight up' : ''}`;
-    case 'addedMass':
-      return `A plate of ${Math.round(value * 2) / 2} kg`;
-    case 'bandForce':
-      return `A band pulling ${Math.round(value)} N`;
-    case 'bandAngle':
-      return `The band ${Math.round(value)}° from the floor (${change >= 0 ? 'up' : 'down'})`;
-  }
 }
 
 const SAMPLES = 4;
@@ -97,23 +52,8 @@ export function findSteps(rung: Rung, body: Body, wanted: number, knobs: Knobs =
         const eb = error(b);
         if (!Number.isFinite(eb)) break;
         if (ea * eb <= 0) {
-          let [low, high, el, eh] = [a, b, ea, eb];
-          let middle = b;
-          for (let k = 0, side = 0; k < 24; k += 1) {
-            middle = eh === el ? (low + high) / 2 : (low * eh - high * el) / (eh - el);
-            const em = error(middle);
-            if (Math.abs(em) < CLOSE * wanted * 0.25) break;
-            if (em * el > 0) {
-              [low, el] = [middle, em];
-              if (side === -1) eh /= 2;
-              side = -1;
-            } else {
-              [high, eh] = [middle, em];
-              if (side === 1) el /= 2;
-              side = 1;
-            }
-          }
-          ends.push(middle);
+          const bracket = { low: a, high: b, atLow: ea, atHigh: eb };
+          ends.push(closeIn(bracket, error, CLOSE * wanted * 0.25, 24));
           break;
         }
         [a, ea] = [b, eb];
@@ -123,7 +63,7 @@ export function findSteps(rung: Rung, body: Body, wanted: number, knobs: Knobs =
       const load = loadOf(rung, body, { ...knobs, [knob.id]: value })!.value;
       if (Math.abs(load - wanted) > CLOSE * wanted) continue;
       const share = Math.abs(value - base) / (knob.high - knob.low) + (knob.id === 'addedMass' ? 1 : 0);
-      found.push({ knob: knob.id, value, load, says: knobWords(rung, knob, value), share });
+      found.push({ knob: knob.id, value, load, share });
     }
   }
   return found.sort((a, b) => a.share - b.share).map(({ share: _share, ...step }) => step);

@@ -2,7 +2,7 @@
 import type { Body } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
 import { ladders, rungsOnLadder, placeKey } from '../catalog/ladders.js';
-import { GOVERNING_WORDS, loadOf, type Load } from './load.js';
+import { loadOf, type Load } from './load.js';
 
 export interface LadderLoad {
   ladder: string;
@@ -30,32 +30,4 @@ export function ladderLoads(catalog: Catalog, body: Body): LadderLoad[] {
       return { ladder: ladder.id, place, load, step, exception: ladder.exceptions[place] ?? null };
     });
   });
-}
-
-/** The table as Markdown. */
-export function loadTable(catalog: Catalog, body: Body): string {
-  const cell = ({ load, step, place, exception }: LadderLoad): string => {
-    const value = !load
-      ? 'no load figure'
-      : load.unit === 'N·m'
-        ? `${load.value.toFixed(0)} N·m`
-        : `${(100 * load.value).toFixed(0)} % of body weight`;
-    const note = [load?.moreEffort ? 'same lever, more effort' : '', exception ?? ''].filter(Boolean).join('; ');
-    return `| ${place} | ${value} | ${step === null ? '' : step.toFixed(2)} | ${note} |`;
-  };
-  const rows = ladderLoads(catalog, body);
-  return ladders
-    .map((ladder) => {
-      const own = rows.filter((r) => r.ladder === ladder.id);
-      const governs = own.find((r) => r.load)?.load?.governs;
-      return [
-        `### ${ladder.name}${governs ? `: ${GOVERNING_WORDS[governs]}` : ''}`,
-        '',
-        '| version | load | against the one before | note |',
-        '|---|---|---|---|',
-        ...own.map(cell),
-        '',
-      ].join('\n');
-    })
-    .join('\n');
 }

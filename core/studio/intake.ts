@@ -1,4 +1,5 @@
 /** Questions asked before training, in plain words. A yes stops loading and sends the person on; nobody is diagnosed here. */
+import { daysBetween } from '../days.js';
 
 export interface StopSign {
   id: string;
@@ -26,28 +27,25 @@ export const stopSigns: readonly StopSign[] = [
 /** An intake older than this is asked again, days. */
 export const ASK_AGAIN_AFTER = 90;
 
+/** When a licensed professional is to be asked: at once, or before training goes on. */
+export type StopAdvice = 'now' | 'before-training';
+
 /** The answers with their meaning. `yes` holds the signs answered with yes, in the order they are asked. */
 export function readIntake(answers: Readonly<Record<string, boolean>>): {
   yes: StopSign[];
   stop: boolean;
-  advice: string;
+  advice: StopAdvice | null;
 } {
   const yes = stopSigns.filter((sign) => answers[sign.id]);
-  const urgent = yes.some((sign) => sign.urgent);
   return {
     yes,
     stop: yes.length > 0,
-    advice:
-      yes.length === 0
-        ? ''
-        : urgent
-          ? 'No loading today. This wants a licensed professional now; where it is acute, the emergency number of the place.'
-          : 'No loading of what brings it on. Ask a licensed professional before training goes on.',
+    advice: yes.length === 0 ? null : yes.some((sign) => sign.urgent) ? 'now' : 'before-training',
   };
 }
 
 /** Whether the questions are to be asked: never asked, or asked too long ago. Days are ISO dates. */
 export function intakeDue(askedOn: string | null, today: string): boolean {
   if (!askedOn) return true;
-  return (Date.parse(today) - Date.parse(askedOn)) / 86400000 > ASK_AGAIN_AFTER;
+  return daysBetween(askedOn, today) > ASK_AGAIN_AFTER;
 }

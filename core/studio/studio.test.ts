@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record } from '../catalog/index.js';
-import { evaluateObservation } from '../evaluate.js';
+import { addDays } from '../days.js';
 import { CAUTION_IDS, type CautionId } from '../formats/catalog.js';
 import type { StudioEntry } from '../formats/entries.js';
-import { methodInForce, type MethodChoice } from '../judge/method-in-force.js';
+import { methodInForce, type MethodChoice } from '../person/method-in-force.js';
 import { chooseDrills } from '../prescribe/choose.js';
 import { openTests } from '../reason/rank.js';
-import { watchedPlank } from '../testing.js';
+import { evaluated, watchedPlank } from '../testing.js';
 import { ASK_AGAIN_AFTER, intakeDue, readIntake, stopSigns } from './intake.js';
 import { applyEntries, problemsOfEntry } from './overlay.js';
 
@@ -147,11 +147,9 @@ describe('no person with a caution is given what it excludes', () => {
           view: f.views[0],
           events: [{ t: 5, fault, state: 'on' }],
         });
-        const { evaluation } = evaluateObservation(look, { cautions: ['neck'], minutes: 30 });
-        for (const { drill } of evaluation.drills)
-          expect(record(catalog.drills, drill).excludedBy).not.toContain('neck');
-        if (evaluation.nextTest)
-          expect(record(catalog.tests, evaluation.nextTest.test).excludedBy).not.toContain('neck');
+        const { choice, nextTest } = evaluated(look, { cautions: ['neck'], minutes: 30 });
+        for (const { drill } of choice.chosen) expect(record(catalog.drills, drill).excludedBy).not.toContain('neck');
+        if (nextTest) expect(record(catalog.tests, nextTest.test).excludedBy).not.toContain('neck');
       }
   });
 });
@@ -170,18 +168,21 @@ describe('the method in force', () => {
         fc.constantFrom('front-plank', 'hollow'),
         (person, studio, f) => {
           const order = [person?.familyMethods[f], person?.method, studio.familyMethods[f], studio.method];
-          expect(methodInForce(f, person, studio)).toBe(order.find((m) => m !== undefined && m !== null));
+          const wanted = order.find((m) => m) ?? record(catalog.families, f).defaultMethod;
+          expect(methodInForce(catalog, { person, studio }, f).id).toBe(wanted);
+          expect(methodInForce(catalog, { person, studio }, f, 'short').id).toBe('short');
+          expect(methodInForce(catalog, { person, studio, asked: 'quiet' }, f, 'short').id).toBe('quiet');
         },
       ),
     );
   });
-  test('nobody chose: the position’s own stands', () => {
+  test('nobody chose, or what was chosen is gone: the next choice stands, at last the position’s own', () => {
     const none: MethodChoice = { method: null, familyMethods: {} };
-    expect(methodInForce('hollow', none, none)).toBeUndefined();
-    expect(methodInForce('hollow', null, undefined)).toBeUndefined();
-    expect(evaluateObservation(watchedPlank(), { defaultMethod: 'gone' }).method.id).toBe(
-      record(catalog.families, 'front-plank').defaultMethod,
-    );
+    const own = record(catalog.families, 'hollow').defaultMethod;
+    expect(methodInForce(catalog, { person: none, studio: none }, 'hollow').id).toBe(own);
+    expect(methodInForce(catalog, { person: null, studio: null }, 'hollow').id).toBe(own);
+    const gone = { method: 'gone', familyMethods: { hollow: 'gone too' } };
+    expect(methodInForce(catalog, { person: gone, studio: { ...none, method: 'quiet' } }, 'hollow').id).toBe('quiet');
   });
 });
 
@@ -192,23 +193,23 @@ describe('stop signs', () => {
         const read = readIntake(Object.fromEntries(yes.map((id) => [id, true])));
         expect(read.stop).toBe(yes.length > 0);
         expect(read.yes.map((s) => s.id)).toEqual(yes);
-        expect(read.advice.includes('emergency')).toBe(stopSigns.some((s) => s.urgent && yes.includes(s.id)));
-        expect(read.advice === '').toBe(yes.length === 0);
+        expect(read.advice === 'now').toBe(stopSigns.some((s) => s.urgent && yes.includes(s.id)));
+        expect(read.advice === null).toBe(yes.length === 0);
       }),
     );
   });
   test('asked again when old', () => {
     expect(intakeDue(null, '2026-05-20')).toBe(true);
     expect(intakeDue('2026-05-20', '2026-05-20')).toBe(false);
-    const last = new Date(Date.parse('2026-05-20') - ASK_AGAIN_AFTER * 86400000).toISOString().slice(0, 10);
+    const last = addDays('2026-05-20', -ASK_AGAIN_AFTER);
     expect(intakeDue(last, '2026-05-20')).toBe(false);
     expect(intakeDue(last, '2026-05-21')).toBe(true);
   });
   test('a standing stop leaves the drills out, and keeps the findings', () => {
-    const going = evaluateObservation(watchedPlank());
-    const stopped = evaluateObservation(watchedPlank(), { stop: true });
-    expect(going.evaluation.drills.length).toBeGreaterThan(0);
-    expect(stopped.evaluation.drills).toEqual([]);
-    expect(stopped.evaluation.findings).toEqual(going.evaluation.findings);
+    const going = evaluated(watchedPlank());
+    const stopped = evaluated(watchedPlank(), { stop: 'before-training' });
+    expect(going.choice.chosen.length).toBeGreaterThan(0);
+    expect(stopped.choice.chosen).toEqual([]);
+    expect(stopped.findings).toEqual(going.findings);
   });
 });

@@ -1,5 +1,7 @@
 /** The database's shape as a list of steps, in the code so that tests and the bundle run the same ones. */
 import type { Knex } from 'knex';
+import { hallDay } from '../../core/days.js';
+import { recordHash } from './record-hash.js';
 
 interface Step {
   name: string;
@@ -235,7 +237,96 @@ const ladders: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders];
+/** Looks that are filled in at a time. */
+const AT_A_TIME = 500;
+const NO_DEFAULTS = { method: null, familyMethods: {}, kit: null };
+
+const days: Step = {
+  name: '006-hall-days-and-judged-looks',
+  async up(db) {
+    await db.schema.alterTable('observations', (t) => {
+      t.text('day');
+      t.integer('version').notNullable().defaultTo(1);
+      t.text('record_hash');
+    });
+    await db.schema.alterTable('people', (t) => {
+      t.text('last_look_at');
+      t.text('last_look_day');
+      t.integer('screens_version').notNullable().defaultTo(0);
+    });
+    // The hall's wall: the zone of the machine that the studio has run on so far.
+    const stored = (await db('studio_settings').where('name', 'defaults').first('value')) as
+      { value: string } | undefined;
+    const defaults: Record<string, unknown> = stored
+      ? (JSON.parse(stored.value) as Record<string, unknown>)
+      : NO_DEFAULTS;
+    const timeZone =
+      typeof defaults.timeZone === 'string' ? defaults.timeZone : Intl.DateTimeFormat().resolvedOptions().timeZone;
+    await db('studio_settings')
+      .insert({ name: 'defaults', value: JSON.stringify({ ...defaults, timeZone, offlineCopies: true }) })
+      .onConflict('name')
+      .merge();
+    for (let after = ''; ;) {
+      const rows = (await db('observations')
+        .where('id', '>', after)
+        .orderBy('id')
+        .limit(AT_A_TIME)
+        .select('id', 'started_at', 'record')) as {
+        id: string;
+        started_at: string;
+        record: string;
+      }[];
+      for (const row of rows)
+        await db('observations')
+          .where('id', row.id)
+          .update({ day: hallDay(row.started_at, timeZone), record_hash: recordHash(row.record) });
+      if (rows.length < AT_A_TIME) break;
+      after = rows.at(-1)!.id;
+    }
+    await db.raw(`update people set
+      last_look_at = (select max(started_at) from observations o where o.person_id = people.id and o.deleted_at is null),
+      last_look_day = (select max(day) from observations o where o.person_id = people.id and o.deleted_at is null)`);
+    // What was judged, with what it was judged by: a line of the history, and the hold as ladders see it.
+    await db.schema.createTable('judged', (t) => {
+      t.text('look_id').notNullable().references('observations.id').onDelete('CASCADE');
+      t.text('asked').notNullable();
+      t.text('basis').notNullable();
+      t.text('line').notNullable();
+      t.text('hold');
+      t.primary(['look_id', 'asked']);
+    });
+    await db.schema.alterTable('observations', (t) => {
+      t.index(['person_id', 'started_at', 'id'], 'looks_in_order');
+      t.index(['day'], 'looks_by_day');
+      t.index(['record_hash'], 'looks_by_hash');
+    });
+    await db.schema.alterTable('attendance', (t) => t.index(['day'], 'attendance_by_day'));
+    await db.raw('create index people_by_name on people (archived_at, name collate nocase, id)');
+    await db.raw('create index people_by_last_look on people (archived_at, last_look_day)');
+    await db.raw('create index screens_by_person on screens (person_id, done_at)');
+  },
+  async down(db) {
+    for (const index of [
+      'people_by_name',
+      'people_by_last_look',
+      'screens_by_person',
+      'attendance_by_day',
+      'looks_by_day',
+      'looks_in_order',
+      'looks_by_hash',
+    ])
+      await db.raw(`drop index ${index}`);
+    await db.schema.dropTable('judged');
+    await db.schema.alterTable('observations', (t) => {
+      t.dropColumns('day', 'version', 'record_hash');
+    });
+    await db.schema.alterTable('people', (t) => {
+      t.dropColumns('last_look_at', 'last_look_day', 'screens_version');
+    });
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days];
 
 export const migrationSource: Knex.MigrationSource<Step> = {
   getMigrations: () => Promise.resolve([...STEPS]),

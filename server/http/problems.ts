@@ -52,7 +52,7 @@ function asProblem(error: unknown): HttpProblem {
 }
 
 /** What the log may hold of an error: a database error's text repeats the values of the query, which can be health notes, so only its end is kept. */
-function causeOf(error: unknown): string {
+export function causeOf(error: unknown): string {
   const {
     name = 'Error',
     message,

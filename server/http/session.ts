@@ -7,7 +7,7 @@ import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import type { Knex } from 'knex';
 import type { Account } from '../../api/accounts.js';
-import { CSRF_HEADER, ROLES, type Role } from '../../api/common.js';
+import { CSRF_HEADER } from '../../api/common.js';
 import type { Config } from '../config.js';
 import type { Accounts } from '../repositories/accounts.js';
 import { HttpProblem } from './problems.js';
@@ -73,19 +73,6 @@ export function requireAccount(accounts: Accounts): RequestHandler {
     const account = request.session.accountId ? await accounts.find(request.session.accountId) : null;
     if (!account || account.disabled) throw new HttpProblem(401, 'Please sign in');
     response.locals.account = account;
-    next();
-  };
-}
-
-/** Lets `least` and the roles above it pass. */
-export function requireRole(least: Role): RequestHandler {
-  return (_request, response, next) => {
-    if (ROLES.indexOf(response.locals.account!.role) > ROLES.indexOf(least))
-      throw new HttpProblem(
-        403,
-        'Your role does not allow this',
-        `It takes ${least === 'owner' ? 'an owner' : 'a coach'}.`,
-      );
     next();
   };
 }

@@ -7,9 +7,11 @@ import type { Person } from '../../api/people.js';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { poseSvg } from '../../core/body/draw.js';
 import { figureOf, type Figure } from '../../core/catalog/figures.js';
+import { athleteOf } from '../../core/person/circumstance.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import type { Catalog } from '../../core/catalog/index.js';
-import { placeOf } from '../../core/prescribe/words.js';
+import { warningText } from '../../words/drills.js';
+import { PLACE_WORDS } from '../../words/labels.js';
 
 const fontFile = (style: string): string =>
   createRequire(import.meta.url).resolve(`pdfmake/fonts/Roboto/Roboto-${style}.ttf`);
@@ -56,11 +58,7 @@ export async function sheetPdf(
   person: Pick<Person, 'name' | 'stature' | 'mass' | 'sex' | 'cautions'>,
   prescription: Prescription,
 ): Promise<Buffer> {
-  const body = bodyOf({
-    ...(person.stature ? { stature: person.stature } : {}),
-    ...(person.mass ? { mass: person.mass } : {}),
-    sex: person.sex,
-  });
+  const body = bodyOf(athleteOf(person));
   const small = prescription.items.length > 4;
   const rows = prescription.items.map((item, i): Content[] => {
     const drill = catalog.drills.find((d) => d.id === item.drill);
@@ -71,7 +69,7 @@ export async function sheetPdf(
         stack: [
           { text: `${i + 1}. ${drill?.name ?? item.drill}`, bold: true, fontSize: 12 },
           { text: `${item.dose.sets} × ${item.dose.work}, ${item.dose.days}`, bold: true, color: ROPE },
-          { text: `tempo ${item.dose.tempo} · rest ${item.dose.rest}${drill ? ` · ${placeOf(drill.place)}` : ''}` },
+          { text: `tempo ${item.dose.tempo} · rest ${item.dose.rest}${drill ? ` · ${PLACE_WORDS[drill.place]}` : ''}` },
           ...(drill
             ? [
                 { text: drill.how.join(' ') },
@@ -86,7 +84,7 @@ export async function sheetPdf(
               ]
             : []),
           ...item.changes.map((c) => ({ text: `For you: ${c}`, italics: true })),
-          ...warnings.map((w) => ({ text: `Attention: ${w.says}`, bold: true, color: ROPE })),
+          ...warnings.map((w) => ({ text: `Attention: ${warningText(catalog, w)}`, bold: true, color: ROPE })),
         ],
       },
     ];

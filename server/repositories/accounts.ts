@@ -1,17 +1,20 @@
 /** Accounts and the groups that assistants may see. */
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
+import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
-import type { Role } from '../../api/common.js';
+import { ROLES, type Role } from '../../api/common.js';
+import { maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 
-interface Row {
-  id: string;
-  email: string;
-  name: string;
-  role: Role;
-  password_hash: string;
-  disabled_at: string | null;
-}
+const accountRow = z.object({
+  id: z.string(),
+  email: z.string(),
+  name: z.string(),
+  role: z.enum(ROLES),
+  password_hash: z.string(),
+  disabled_at: z.string().nullable(),
+});
+type Row = z.infer<typeof accountRow>;
 
 export interface NewAccount {
   name: string;
@@ -25,9 +28,13 @@ export type Accounts = ReturnType<typeof accountsIn>;
 
 export function accountsIn(db: Knex) {
   const groupsOf = async (id: string): Promise<string[]> =>
-    (
-      await db<{ account_id: string; group_id: string }>('account_groups').where('account_id', id).select('group_id')
+    parseRows(
+      'account_groups',
+      z.object({ group_id: z.string() }),
+      await db('account_groups').where('account_id', id).select('group_id'),
     ).map((r) => r.group_id);
+  const countOf = async (query: Knex.QueryBuilder): Promise<number> =>
+    parseRow('accounts', z.object({ n: number }), await query.count({ n: '*' }).first()).n;
   const told = async (row: Row): Promise<Account> => ({
     id: row.id,
     name: row.name,
@@ -43,25 +50,20 @@ export function accountsIn(db: Knex) {
   };
   return {
     async count(): Promise<number> {
-      const [row] = await db('accounts').count<{ n: number }[]>({ n: '*' });
-      return row!.n;
+      return countOf(db('accounts'));
     },
     async activeOwners(): Promise<number> {
-      const [row] = await db('accounts')
-        .where({ role: 'owner' })
-        .whereNull('disabled_at')
-        .count<{ n: number }[]>({ n: '*' });
-      return row!.n;
+      return countOf(db('accounts').where({ role: 'owner' }).whereNull('disabled_at'));
     },
     async find(id: string): Promise<Account | null> {
-      const row = await db<Row>('accounts').where('id', id).first();
-      return row ? told(row) : null;
+      const row = maybeRow('accounts', accountRow, await db('accounts').where('id', id).first());
+      return row && told(row);
     },
     async list(): Promise<Account[]> {
-      return Promise.all((await db<Row>('accounts').orderBy('name')).map(told));
+      return Promise.all(parseRows('accounts', accountRow, await db('accounts').orderBy('name')).map(told));
     },
     async credentials(email: string): Promise<{ id: string; passwordHash: string; disabled: boolean } | null> {
-      const row = await db<Row>('accounts').where('email', email).first();
+      const row = maybeRow('accounts', accountRow, await db('accounts').where('email', email).first());
       return row ? { id: row.id, passwordHash: row.password_hash, disabled: row.disabled_at !== null } : null;
     },
     async add(input: NewAccount): Promise<Account> {

@@ -1,14 +1,17 @@
 /** Steps decided on ladders, and skills a person works toward. */
 import type { Knex } from 'knex';
-import type { LadderStep, LadderStepInput } from '../../api/ladders.js';
+import { z } from 'zod';
+import { ladderStepSchema, type LadderStep, type LadderStepInput } from '../../api/ladders.js';
+import type { Day } from '../../core/days.js';
+import { json, maybeRow, parseRows } from '../database/rows.js';
 
-interface StepRow {
-  id: string;
-  look_id: string | null;
-  day: string;
-  record: string;
-  by: string;
-}
+const stepRow = z.object({
+  id: z.string(),
+  look_id: z.string().nullable(),
+  day: z.string(),
+  record: json(ladderStepSchema.omit({ id: true, lookId: true, day: true, by: true })),
+  by: z.string(),
+});
 
 export type Ladders = ReturnType<typeof laddersIn>;
 
@@ -16,13 +19,13 @@ export function laddersIn(db: Knex) {
   return {
     /** Newest first. */
     async stepsOf(personId: string): Promise<LadderStep[]> {
-      const rows = (await db('ladder_steps')
+      const rows = await db('ladder_steps')
         .join('accounts', 'accounts.id', 'ladder_steps.made_by')
         .where('person_id', personId)
         .orderBy('made_at', 'desc')
-        .select('ladder_steps.*', 'accounts.name as by')) as StepRow[];
-      return rows.map((row) => ({
-        ...(JSON.parse(row.record) as Omit<LadderStepInput, 'id' | 'lookId'>),
+        .select('ladder_steps.*', 'accounts.name as by');
+      return parseRows('ladder_steps', stepRow, rows).map((row) => ({
+        ...row.record,
         id: row.id,
         lookId: row.look_id,
         day: row.day,
@@ -30,11 +33,11 @@ export function laddersIn(db: Knex) {
       }));
     },
     async stepOwner(id: string): Promise<string | null> {
-      const row = (await db('ladder_steps').where('id', id).first('person_id')) as { person_id: string } | undefined;
-      return row?.person_id ?? null;
+      const found = await db('ladder_steps').where('id', id).first('person_id');
+      return maybeRow('ladder_steps', z.object({ person_id: z.string() }), found)?.person_id ?? null;
     },
     /** Sent twice it is kept once; whose id it is was checked before. */
-    async addStep(personId: string, input: LadderStepInput, day: string, by: string): Promise<void> {
+    async addStep(personId: string, input: LadderStepInput, day: Day, by: string): Promise<void> {
       const { id, lookId, ...record } = input;
       await db('ladder_steps')
         .insert({
@@ -53,8 +56,8 @@ export function laddersIn(db: Knex) {
       return (await db('ladder_steps').where({ id, person_id: personId }).delete()) > 0;
     },
     async goalsOf(personId: string): Promise<string[]> {
-      const rows = (await db('goals').where('person_id', personId).orderBy('set_at')) as { goal: string }[];
-      return rows.map((row) => row.goal);
+      const rows = await db('goals').where('person_id', personId).orderBy('set_at');
+      return parseRows('goals', z.object({ goal: z.string() }), rows).map((row) => row.goal);
     },
     async setGoal(personId: string, goal: string): Promise<void> {
       await db('goals')

@@ -1,52 +1,114 @@
-/** Looks (observations), mends tried and pictures' records. What is stored is the record; verdicts are never stored. */
+/** Looks (observations), mends tried and pictures' records. What is stored is the record; what was judged of it is kept beside it with what it was judged by. */
 import type { Knex } from 'knex';
-import type { Look, LookInput, LookPatch, Media, MendTried } from '../../api/observations.js';
-import type { Observation } from '../../core/formats/observation.js';
+import { z } from 'zod';
+import { cursorOf } from '../../api/common.js';
+import {
+  lookLineSchema,
+  MEND_RESULTS,
+  overruleSchema,
+  type HistoryItem,
+  type Look,
+  type LookInput,
+  type LookLine,
+  type LookPatch,
+  type Media,
+  type MendTried,
+} from '../../api/observations.js';
+import { loggedHoldSchema, type LoggedHoldOf } from '../../api/ladders.js';
+import type { Day } from '../../core/days.js';
+import { MEND_KINDS } from '../../core/formats/catalog.js';
+import { observationSchema } from '../../core/formats/observation.js';
+import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
+import { recordHash } from '../database/record-hash.js';
 
-interface LookRow {
-  id: string;
-  person_id: string;
-  started_at: string;
-  position: string;
-  record: string;
-  media_id: string | null;
-  relook_of: string | null;
-  note: string;
-  made_by_name: string;
-  overrule: string | null;
-  deleted_at: string | null;
-}
-interface MendRow {
-  id: string;
-  observation_id: string;
-  fault: string;
-  step: number;
-  kind: MendTried['kind'];
-  result: MendTried['result'];
-  at: string;
-}
-interface MediaRow {
-  id: string;
-  person_id: string;
-  width: number;
-  height: number;
-  taken_at: string;
-}
+const lookRow = z.object({
+  id: z.string(),
+  person_id: z.string(),
+  started_at: z.string(),
+  day: z.string(),
+  version: z.number(),
+  position: z.string(),
+  record: json(observationSchema),
+  media_id: z.string().nullable(),
+  relook_of: z.string().nullable(),
+  note: z.string(),
+  made_by_name: z.string(),
+  overrule: z.union([z.null(), json(overruleSchema)]),
+});
+const mendRow = z.object({
+  id: z.string(),
+  observation_id: z.string(),
+  fault: z.string(),
+  step: z.number(),
+  kind: z.enum(MEND_KINDS),
+  result: z.enum(MEND_RESULTS),
+  at: z.string(),
+});
+const mediaRow = z.object({
+  id: z.string(),
+  person_id: z.string(),
+  width: z.number(),
+  height: z.number(),
+  taken_at: z.string(),
+});
+const lineRow = z.object({
+  id: z.string(),
+  version: z.number(),
+  started_at: z.string(),
+  day: z.string(),
+  position: z.string(),
+  media_id: z.string().nullable(),
+  relook_of: z.string().nullable(),
+  target: z.number().nullable(),
+  own_method: z.string().nullable(),
+  helped: z.string().nullable(),
+  basis: z.string().nullable(),
+  line: z.string().nullable(),
+  hold: z.string().nullable(),
+});
 
-const media = (row: MediaRow): Media => ({
+const media = (row: z.infer<typeof mediaRow>): Media => ({
   id: row.id,
   personId: row.person_id,
   width: row.width,
   height: row.height,
   takenAt: row.taken_at,
 });
-const mend = (row: MendRow): MendTried => ({
+const mend = ({ observation_id: _of, ...rest }: z.infer<typeof mendRow>): MendTried => rest;
+
+/** A look's fields that a history line shows as they are, and what was judged of it, if it was. */
+export interface KeptLine {
+  id: string;
+  version: number;
+  own: Pick<HistoryItem, 'id' | 'startedAt' | 'day' | 'position' | 'mediaId' | 'relookOf' | 'target' | 'helped'>;
+  /** Method that the look itself names. */
+  method: string | undefined;
+  judged: { basis: string; line: LookLine; hold: LoggedHoldOf | null } | null;
+}
+const helpedSchema = z.array(z.object({ fault: z.string(), step: z.number() }));
+
+const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
   id: row.id,
-  fault: row.fault,
-  step: row.step,
-  kind: row.kind,
-  result: row.result,
-  at: row.at,
+  version: row.version,
+  own: {
+    id: row.id,
+    startedAt: row.started_at,
+    day: row.day,
+    position: row.position,
+    mediaId: row.media_id,
+    relookOf: row.relook_of,
+    target: row.target,
+    helped: row.helped === null ? [] : parseRow('mends', json(helpedSchema), row.helped),
+  },
+  method: row.own_method ?? undefined,
+  judged:
+    row.basis === null || row.line === null
+      ? null
+      : {
+          basis: row.basis,
+          line: parseRow('judged', json(lookLineSchema), row.line),
+          hold: row.hold === null ? null : parseRow('judged', json(loggedHoldSchema), row.hold),
+        },
 });
 
 export type Looks = ReturnType<typeof looksIn>;
@@ -56,66 +118,209 @@ export function looksIn(db: Knex) {
     db('observations')
       .join('accounts', 'accounts.id', 'observations.made_by')
       .select('observations.*', 'accounts.name as made_by_name');
-  const told = (row: LookRow, mends: MendRow[], relooks: string[]): Look => ({
+  const told = (row: z.infer<typeof lookRow>, mends: MendTried[], relooks: string[]): Look => ({
     id: row.id,
     personId: row.person_id,
     startedAt: row.started_at,
-    observation: JSON.parse(row.record) as Observation,
+    day: row.day,
+    observation: row.record,
     mediaId: row.media_id,
     relookOf: row.relook_of,
     relooks,
     note: row.note,
-    mends: mends.map(mend),
-    overrule: row.overrule ? (JSON.parse(row.overrule) as Look['overrule']) : null,
+    mends,
+    overrule: row.overrule,
     by: row.made_by_name,
   });
+  const mendsOf = async (ids: readonly string[]): Promise<Map<string, MendTried[]>> => {
+    const found = parseRows(
+      'mends',
+      mendRow,
+      await db('mends')
+        .whereIn('observation_id', [...ids])
+        .orderBy('at'),
+    );
+    return new Map(ids.map((id) => [id, found.filter((m) => m.observation_id === id).map(mend)]));
+  };
+  /** What people's lists order and count by follows every change of their looks. */
+  const followLast = (trx: Knex, personId: string): Promise<unknown> =>
+    trx('people')
+      .where('id', personId)
+      .update({
+        last_look_at: trx('observations').where('person_id', personId).whereNull('deleted_at').max('started_at'),
+        last_look_day: trx('observations').where('person_id', personId).whereNull('deleted_at').max('day'),
+      });
+  /** A changed look is judged anew when it is next read. */
+  const changed = (trx: Knex, id: string): Promise<unknown> =>
+    trx('observations').where('id', id).increment('version', 1);
+
+  const lines = (personId: string, asked: string): Knex.QueryBuilder =>
+    db('observations')
+      .leftJoin('judged', (on) => void on.on('judged.look_id', 'observations.id').andOnVal('judged.asked', asked))
+      .where('person_id', personId)
+      .whereNull('deleted_at')
+      .orderBy([
+        { column: 'started_at', order: 'desc' },
+        { column: 'observations.id', order: 'desc' },
+      ]);
+  const LINE = [
+    'observations.id',
+    'observations.version',
+    'started_at',
+    'day',
+    'position',
+    'media_id',
+    'relook_of',
+    'judged.basis',
+    'judged.line',
+  ] as const;
+
   return {
     /** Whose look this is, deleted or not; null when unknown. */
     async owner(id: string): Promise<{ personId: string; deleted: boolean } | null> {
-      const row = (await db('observations').where('id', id).first('person_id', 'deleted_at')) as LookRow | undefined;
-      return row ? { personId: row.person_id, deleted: row.deleted_at !== null } : null;
+      const row = maybeRow(
+        'observations',
+        z.object({ person_id: z.string(), deleted_at: z.string().nullable() }),
+        await db('observations').where('id', id).first('person_id', 'deleted_at'),
+      );
+      return row && { personId: row.person_id, deleted: row.deleted_at !== null };
+    },
+    /** Looks that say the same as a record, newest first. */
+    async like(record: object): Promise<{ id: string; personId: string }[]> {
+      const found = await db('observations')
+        .where('record_hash', recordHash(record))
+        .whereNull('deleted_at')
+        .orderBy('started_at', 'desc')
+        .select('id', 'person_id');
+      return parseRows('observations', z.object({ id: z.string(), person_id: z.string() }), found).map((r) => ({
+        id: r.id,
+        personId: r.person_id,
+      }));
     },
     async find(id: string): Promise<Look | null> {
-      const row = (await rows().where('observations.id', id).whereNull('deleted_at').first()) as LookRow | undefined;
+      const row = maybeRow(
+        'observations',
+        lookRow,
+        await rows().where('observations.id', id).whereNull('deleted_at').first(),
+      );
       if (!row) return null;
-      const mends = (await db('mends').where('observation_id', id).orderBy('at')) as MendRow[];
-      const relooks = (await db('observations')
-        .where('relook_of', id)
-        .whereNull('deleted_at')
-        .orderBy('started_at')
-        .select('id')) as { id: string }[];
+      const relooks = parseRows(
+        'observations',
+        z.object({ id: z.string() }),
+        await db('observations').where('relook_of', id).whereNull('deleted_at').orderBy('started_at').select('id'),
+      );
       return told(
         row,
-        mends,
+        (await mendsOf([id])).get(id)!,
         relooks.map((r) => r.id),
       );
     },
-    /** Newest first. */
-    async ofPerson(personId: string, limit: number, before?: string): Promise<Look[]> {
-      const q = rows().where('person_id', personId).whereNull('deleted_at').orderBy('started_at', 'desc').limit(limit);
-      if (before) q.where('started_at', '<', before);
-      const found = (await q) as LookRow[];
-      const mends = (await db('mends')
-        .whereIn(
-          'observation_id',
-          found.map((r) => r.id),
-        )
-        .orderBy('at')) as MendRow[];
-      const by = new Map<string, MendRow[]>();
-      for (const m of mends) by.set(m.observation_id, [...(by.get(m.observation_id) ?? []), m]);
-      return found.map((row) => told(row, by.get(row.id) ?? [], []));
+    /** Several looks with their versions, to be judged. */
+    async records(ids: readonly string[]): Promise<{ look: Look; version: number }[]> {
+      const found = parseRows('observations', lookRow, await rows().whereIn('observations.id', [...ids]));
+      const mends = await mendsOf(found.map((r) => r.id));
+      return found.map((row) => ({ look: told(row, mends.get(row.id)!, []), version: row.version }));
     },
-    async add(personId: string, input: LookInput, by: string): Promise<void> {
-      await db('observations').insert({
-        id: input.id,
-        person_id: personId,
-        started_at: input.startedAt,
-        position: input.observation.position,
-        record: JSON.stringify(input.observation),
-        media_id: input.mediaId,
-        relook_of: input.relookOf,
-        note: input.note,
-        made_by: by,
+    /** A page of a person's looks, newest first, with what was judged of each under an asked method (`''`: the one in force). */
+    async page(
+      personId: string,
+      asked: string,
+      limit: number,
+      before?: { value: string; id: string },
+    ): Promise<{ lines: KeptLine[]; next: string | null }> {
+      const q = lines(personId, asked)
+        .select(
+          ...LINE,
+          db.raw("json_extract(record, '$.target') as target"),
+          db.raw("json_extract(record, '$.method') as own_method"),
+          db.raw('null as hold'),
+          db.raw(
+            "(select json_group_array(json_object('fault', fault, 'step', step)) from mends where observation_id = observations.id and result = 'helped') as helped",
+          ),
+        )
+        .limit(limit + 1);
+      if (before) q.whereRaw('(started_at, observations.id) < (?, ?)', [before.value, before.id]);
+      const found = parseRows('observations', lineRow, await q);
+      const last = found[limit - 1];
+      return {
+        lines: found.slice(0, limit).map(keptLine),
+        next: found.length > limit && last ? cursorOf(last.started_at, last.id) : null,
+      };
+    },
+    /** A person's newest looks with the hold that was judged of each. */
+    async held(personId: string, limit: number): Promise<KeptLine[]> {
+      const q = lines(personId, '')
+        .select(
+          ...LINE,
+          'judged.hold',
+          db.raw('null as target'),
+          db.raw("json_extract(record, '$.method') as own_method"),
+          db.raw('null as helped'),
+        )
+        .limit(limit);
+      return parseRows('observations', lineRow, await q).map(keptLine);
+    },
+    /** Keeps what was judged of looks, with what it was judged by; a look that was changed meanwhile is judged again when read. */
+    async keepJudged(
+      found: readonly { id: string; asked: string; basis: string; line: LookLine; hold: LoggedHoldOf | null }[],
+    ): Promise<void> {
+      if (found.length === 0) return;
+      await db('judged')
+        .insert(
+          found.map(({ id, asked, basis, line, hold }) => ({
+            look_id: id,
+            asked,
+            basis,
+            line: JSON.stringify(line),
+            hold: hold && JSON.stringify(hold),
+          })),
+        )
+        .onConflict(['look_id', 'asked'])
+        .merge();
+    },
+    /** People who have looks, by id, for going through all of them. */
+    async peopleAfter(id: string, limit: number): Promise<string[]> {
+      const found = await db('people')
+        .where('id', '>', id)
+        .whereNotNull('last_look_at')
+        .orderBy('id')
+        .limit(limit)
+        .select('id');
+      return parseRows('people', z.object({ id: z.string() }), found).map((r) => r.id);
+    },
+    /** The last hold of each position. */
+    async lastHolds(personId: string): Promise<{ position: string; at: string; pain: boolean }[]> {
+      const found = await db
+        .select('position', 'started_at as at', db.raw("json_extract(record, '$.ended.reason') = 'pain' as pain"))
+        .from('observations')
+        .where('person_id', personId)
+        .whereNull('deleted_at')
+        .whereRaw("json_extract(record, '$.ended') is not null")
+        .orderBy([
+          { column: 'started_at', order: 'desc' },
+          { column: 'id', order: 'desc' },
+        ]);
+      const schema = z.object({ position: z.string(), at: z.string(), pain: z.coerce.boolean() });
+      const seen = new Set<string>();
+      return parseRows('observations', schema, found).filter((h) => !seen.has(h.position) && seen.add(h.position));
+    },
+    /** @param day the hall's day of the look */
+    async add(personId: string, input: Omit<LookInput, 'fromFile' | 'confirmed'>, day: Day, by: string): Promise<void> {
+      await db.transaction(async (trx) => {
+        await trx('observations').insert({
+          id: input.id,
+          person_id: personId,
+          started_at: input.startedAt,
+          day,
+          position: input.observation.position,
+          record: JSON.stringify(input.observation),
+          record_hash: recordHash(input.observation),
+          media_id: input.mediaId,
+          relook_of: input.relookOf,
+          note: input.note,
+          made_by: by,
+        });
+        await followLast(trx, personId);
       });
     },
     async change(look: Look, patch: LookPatch): Promise<void> {
@@ -129,27 +334,52 @@ export function looksIn(db: Knex) {
           ),
         );
         const evidence = { ...look.observation.evidence, ...patch.evidence };
-        set.record = JSON.stringify({
+        const record = {
           ...look.observation,
           ...(Object.keys(evidence).length > 0 ? { evidence } : {}),
           tests: Object.keys(tests).length > 0 ? tests : undefined,
-        });
+        };
+        set.record = JSON.stringify(record);
+        set.record_hash = recordHash(record);
       }
-      if (Object.keys(set).length > 0) await db('observations').where('id', look.id).update(set);
+      if (Object.keys(set).length === 0) return;
+      await db.transaction(async (trx) => {
+        await trx('observations').where('id', look.id).update(set);
+        await changed(trx, look.id);
+      });
     },
-    async setDeleted(id: string, deleted: boolean): Promise<void> {
-      await db('observations')
-        .where('id', id)
-        .update({ deleted_at: deleted ? new Date().toISOString() : null });
+    async setDeleted(id: string, personId: string, deleted: boolean): Promise<void> {
+      await db.transaction(async (trx) => {
+        await trx('observations')
+          .where('id', id)
+          .update({ deleted_at: deleted ? new Date().toISOString() : null });
+        await followLast(trx, personId);
+      });
     },
     async addMend(lookId: string, input: Omit<MendTried, 'at'>): Promise<void> {
-      await db('mends')
-        .insert({ ...input, observation_id: lookId, at: new Date().toISOString() })
-        .onConflict('id')
-        .ignore();
+      await db.transaction(async (trx) => {
+        await trx('mends')
+          .insert({ ...input, observation_id: lookId, at: new Date().toISOString() })
+          .onConflict('id')
+          .ignore();
+        await changed(trx, lookId);
+      });
+    },
+    /** Whose look a mend belongs to; null when unknown. */
+    async mendOwner(id: string): Promise<string | null> {
+      const row = maybeRow(
+        'mends',
+        z.object({ observation_id: z.string() }),
+        await db('mends').where('id', id).first('observation_id'),
+      );
+      return row?.observation_id ?? null;
     },
     async removeMend(lookId: string, id: string): Promise<boolean> {
-      return (await db('mends').where({ id, observation_id: lookId }).delete()) > 0;
+      return db.transaction(async (trx) => {
+        const removed = await trx('mends').where({ id, observation_id: lookId }).delete();
+        if (removed > 0) await changed(trx, lookId);
+        return removed > 0;
+      });
     },
     async addMedia(record: Media, by: string): Promise<void> {
       await db('media').insert({
@@ -162,11 +392,11 @@ export function looksIn(db: Knex) {
       });
     },
     async findMedia(id: string): Promise<Media | null> {
-      const row = (await db('media').where('id', id).first()) as MediaRow | undefined;
-      return row ? media(row) : null;
+      const row = maybeRow('media', mediaRow, await db('media').where('id', id).first());
+      return row && media(row);
     },
     async mediaOf(personId: string): Promise<Media[]> {
-      return ((await db('media').where('person_id', personId)) as MediaRow[]).map(media);
+      return parseRows('media', mediaRow, await db('media').where('person_id', personId)).map(media);
     },
     async removeMedia(id: string): Promise<void> {
       await db('media').where('id', id).delete();

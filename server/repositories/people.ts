@@ -1,72 +1,126 @@
 /** People with their cautions, consents and attendance; every query is limited to whom the account may see. */
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
+import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
-import type {
-  CautionInput,
-  Consent,
-  ConsentInput,
-  Group,
-  PeopleQuery,
-  Person,
-  PersonCaution,
-  PersonInput,
-  PersonPatch,
-  PersonSummary,
+import { cursorOf } from '../../api/common.js';
+import {
+  CONSENT_KINDS,
+  type CautionInput,
+  type Consent,
+  type ConsentInput,
+  type FloorState,
+  type Group,
+  type PeoplePage,
+  type PeopleQuery,
+  type Person,
+  type PersonInput,
+  type PersonPatch,
+  type PersonSummary,
 } from '../../api/people.js';
-import type { CautionId } from '../../core/formats/catalog.js';
+import { addDays, type Day } from '../../core/days.js';
+import { CAUTION_IDS, type CautionId } from '../../core/formats/catalog.js';
+import { cautionsOn, type PersonRecord } from '../../core/person/circumstance.js';
+import type { MethodChoice } from '../../core/person/method-in-force.js';
+import { flag, json, maybeRow, number, parseRows } from '../database/rows.js';
 
-interface PersonRow {
-  id: string;
-  name: string;
-  group_id: string | null;
-  birth_year: number | null;
-  stature: number | null;
-  mass: number | null;
-  sex: Person['sex'];
-  goal: string;
-  method: string | null;
-  family_methods: string;
-  kit: string | null;
-  notes: string;
-  archived_at: string | null;
-}
-interface SummaryRow extends PersonRow {
-  group_name: string | null;
-  last_look: string | null;
-  here: number;
-}
-interface CautionRow {
-  id: string;
-  person_id: string;
-  caution: CautionId;
-  from_day: string;
-  until_day: string | null;
-  note: string;
-  set_by_name: string;
-}
-interface ConsentRow {
-  id: string;
-  kind: Consent['kind'];
-  given_by: string;
-  relation: Consent['relation'];
-  purpose: string;
-  from_day: string;
-  until_day: string | null;
-  withdrawn_on: string | null;
-}
+const summaryRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  group_id: z.string().nullable(),
+  group_name: z.string().nullable(),
+  archived_at: z.string().nullable(),
+  last_look_at: z.string().nullable(),
+  last_look_day: z.string().nullable(),
+  here: flag,
+});
+type SummaryRow = z.infer<typeof summaryRow>;
+const personRow = summaryRow.extend({
+  birth_year: z.number().nullable(),
+  stature: z.number().nullable(),
+  mass: z.number().nullable(),
+  sex: z.enum(['female', 'male', 'unspecified']),
+  goal: z.string(),
+  method: z.string().nullable(),
+  family_methods: json(z.record(z.string(), z.string())),
+  kit: z.union([z.null(), json(z.array(z.string()))]),
+  notes: z.string(),
+});
+const recordRow = personRow.pick({
+  stature: true,
+  mass: true,
+  sex: true,
+  method: true,
+  family_methods: true,
+  kit: true,
+});
+const judgedAsRow = personRow
+  .pick({ id: true, method: true, family_methods: true })
+  .extend({ screens_version: z.number() });
+const cautionRow = z.object({
+  id: z.string(),
+  person_id: z.string(),
+  caution: z.enum(CAUTION_IDS),
+  from_day: z.string(),
+  until_day: z.string().nullable(),
+  note: z.string(),
+});
+const namedCautionRow = cautionRow.extend({ set_by_name: z.string() });
+const consentRow = z.object({
+  id: z.string(),
+  kind: z.enum(CONSENT_KINDS),
+  given_by: z.string(),
+  relation: z.enum(['self', 'guardian']),
+  purpose: z.string(),
+  from_day: z.string(),
+  until_day: z.string().nullable(),
+  withdrawn_on: z.string().nullable(),
+});
+const groupRow = z.object({ id: z.string(), name: z.string(), people: number });
 
 /** Looks are repeated after at most this many days. */
 const DUE_AFTER_DAYS = 14;
-
-const inForce =
-  (day: string) =>
-  (r: { from_day: string; until_day: string | null }): boolean =>
-    r.from_day <= day && (r.until_day === null || r.until_day >= day);
+/** Longest lists of the floor; the counts are of all. */
+const ON_THE_FLOOR = { here: 60, due: 12 } as const;
 
 /** Someone is treated as a minor through the year of the 18th birthday. */
-export const isMinor = (birthYear: number | null, day: string): boolean =>
+export const isMinor = (birthYear: number | null, day: Day): boolean =>
   birthYear !== null && Number(day.slice(0, 4)) - birthYear <= 18;
+
+const recordOf = (c: z.infer<typeof cautionRow>): PersonRecord['cautionRecords'][number] => ({
+  caution: c.caution,
+  from: c.from_day,
+  until: c.until_day,
+});
+
+/** A person as the judging of their looks sees them. */
+export interface JudgedAs extends MethodChoice {
+  id: string;
+  screensVersion: number;
+}
+
+/** Columns of a person that an input sets. */
+function columns(input: PersonPatch): Record<string, unknown> {
+  const map: Record<string, keyof PersonInput> = {
+    name: 'name',
+    group_id: 'groupId',
+    birth_year: 'birthYear',
+    stature: 'stature',
+    mass: 'mass',
+    sex: 'sex',
+    goal: 'goal',
+    method: 'method',
+    notes: 'notes',
+  };
+  const plain = Object.entries(map).flatMap(([column, key]) =>
+    input[key] === undefined ? [] : [[column, input[key]] as const],
+  );
+  return {
+    ...(input.familyMethods === undefined ? {} : { family_methods: JSON.stringify(input.familyMethods) }),
+    ...(input.kit === undefined ? {} : { kit: input.kit && JSON.stringify(input.kit) }),
+    ...Object.fromEntries(plain),
+  };
+}
 
 export type People = ReturnType<typeof peopleIn>;
 
@@ -75,68 +129,69 @@ export function peopleIn(db: Knex) {
   const visible = (account: Account, query: Knex.QueryBuilder): Knex.QueryBuilder =>
     account.role === 'assistant' ? query.whereIn('people.group_id', account.groups) : query;
 
-  const summaries = (account: Account, day: string): Knex.QueryBuilder =>
+  const hereOn = (day: Day): Knex.QueryBuilder =>
+    db('attendance').whereRaw('attendance.person_id = people.id').where('attendance.day', day);
+
+  const summaries = (account: Account, day: Day): Knex.QueryBuilder =>
     visible(account, db('people').leftJoin('groups', 'groups.id', 'people.group_id')).select(
       'people.*',
       'groups.name as group_name',
-      db('observations')
-        .whereRaw('observations.person_id = people.id')
-        .whereNull('deleted_at')
-        .max('started_at')
-        .as('last_look'),
-      db('attendance').whereRaw('attendance.person_id = people.id').where('day', day).count('*').as('here'),
+      hereOn(day).count('*').as('here'),
     );
 
-  const cautionsToday = async (ids: readonly string[], day: string): Promise<Map<string, CautionId[]>> => {
-    const rows = (await db('cautions')
-      .whereIn('person_id', [...ids])
-      .orderBy('from_day')) as CautionRow[];
-    const found = new Map<string, CautionId[]>();
-    for (const row of rows.filter(inForce(day))) {
-      const known = found.get(row.person_id) ?? [];
-      if (!known.includes(row.caution)) found.set(row.person_id, [...known, row.caution]);
-    }
-    return found;
+  const cautionsToday = async (ids: readonly string[], day: Day): Promise<Map<string, CautionId[]>> => {
+    const rows = parseRows(
+      'cautions',
+      cautionRow,
+      await db('cautions')
+        .whereIn('person_id', [...ids])
+        .orderBy('from_day'),
+    );
+    return new Map(
+      ids.map((id) => [id, cautionsOn(rows.filter((r) => r.person_id === id).map(recordOf), day)] as const),
+    );
   };
 
-  const summary = (row: SummaryRow, cautions: CautionId[]): PersonSummary => ({
+  const summary = (row: SummaryRow, cautions: CautionId[], day: Day): PersonSummary => ({
     id: row.id,
     name: row.name,
     group: row.group_id && row.group_name ? { id: row.group_id, name: row.group_name } : null,
     cautions,
     archived: row.archived_at !== null,
-    lastLookAt: row.last_look,
-    here: Number(row.here) > 0,
+    lastLookAt: row.last_look_at,
+    due: row.last_look_day === null || row.last_look_day < addDays(day, -DUE_AFTER_DAYS),
+    here: row.here,
   });
 
-  const told = async (rows: SummaryRow[], day: string): Promise<PersonSummary[]> => {
+  const told = async (query: Knex.QueryBuilder, day: Day): Promise<PersonSummary[]> => {
+    const rows = parseRows('people', summaryRow, await query);
     const cautions = await cautionsToday(
       rows.map((r) => r.id),
       day,
     );
-    return rows.map((row) => summary(row, cautions.get(row.id) ?? []));
+    return rows.map((row) => summary(row, cautions.get(row.id) ?? [], day));
   };
+  const countOf = async (query: Knex.QueryBuilder): Promise<number> =>
+    Number(((await query.count({ n: '*' }).first()) as { n: number }).n);
 
-  const columns = (input: PersonPatch): Record<string, unknown> => {
-    const map: Record<string, keyof PersonInput> = {
-      name: 'name',
-      group_id: 'groupId',
-      birth_year: 'birthYear',
-      stature: 'stature',
-      mass: 'mass',
-      sex: 'sex',
-      goal: 'goal',
-      method: 'method',
-      notes: 'notes',
-    };
-    const listed: Record<string, unknown> = {
-      ...(input.familyMethods === undefined ? {} : { family_methods: JSON.stringify(input.familyMethods) }),
-      ...(input.kit === undefined ? {} : { kit: input.kit && JSON.stringify(input.kit) }),
-    };
-    return Object.fromEntries([
-      ...Object.entries(listed),
-      ...Object.entries(map).flatMap(([column, key]) => (input[key] === undefined ? [] : [[column, input[key]]])),
-    ]);
+  /** People who fit a query, whatever the page. */
+  const fitting = (account: Account, query: PeopleQuery, day: Day): Knex.QueryBuilder => {
+    const q = visible(account, db('people'));
+    if (query.archived === 'yes') q.whereNotNull('people.archived_at');
+    else q.whereNull('people.archived_at');
+    if (query.group) q.where('people.group_id', query.group);
+    if (query.search) q.whereRaw("people.name like ? escape '\\'", [`%${query.search.replace(/[\\%_]/g, '\\$&')}%`]);
+    if (query.here === 'yes') q.whereExists(hereOn(day));
+    if (query.here === 'no') q.whereNotExists(hereOn(day));
+    if (query.caution)
+      q.whereExists(
+        db('cautions')
+          .whereRaw('cautions.person_id = people.id')
+          .where('caution', query.caution)
+          .where('from_day', '<=', day)
+          .where((w) => void w.whereNull('until_day').orWhere('until_day', '>=', day)),
+      );
+    return q;
   };
 
   return {
@@ -149,11 +204,7 @@ export function peopleIn(db: Knex) {
         )
         .orderBy('name');
       if (account.role === 'assistant') query.whereIn('groups.id', account.groups);
-      return (await query).map((r: { id: string; name: string; people: number }) => ({
-        id: r.id,
-        name: r.name,
-        people: Number(r.people),
-      }));
+      return parseRows('groups', groupRow, await query);
     },
     async groupNamed(name: string): Promise<boolean> {
       return (await db('groups').whereRaw('lower(name) = lower(?)', [name]).first()) !== undefined;
@@ -166,50 +217,78 @@ export function peopleIn(db: Knex) {
       await db('groups').insert({ id, name });
       return { id, name, people: 0 };
     },
-    async list(account: Account, query: PeopleQuery, day: string): Promise<PersonSummary[]> {
-      const q = summaries(account, day).orderByRaw('people.name collate nocase');
-      if (query.archived === 'yes') q.whereNotNull('people.archived_at');
-      else q.whereNull('people.archived_at');
-      if (query.group) q.where('people.group_id', query.group);
-      if (query.search) q.whereRaw("people.name like ? escape '\\'", [`%${query.search.replace(/[\\%_]/g, '\\$&')}%`]);
-      const people = await told((await q) as SummaryRow[], day);
-      return query.caution ? people.filter((p) => p.cautions.includes(query.caution!)) : people;
-    },
-    async floor(
-      account: Account,
-      day: string,
-    ): Promise<{ here: PersonSummary[]; due: PersonSummary[]; looksToday: number }> {
-      const all = await told(
-        (await summaries(account, day)
-          .whereNull('people.archived_at')
-          .orderByRaw('people.name collate nocase')) as SummaryRow[],
-        day,
-      );
-      const oldest = new Date(Date.parse(`${day}T00:00:00Z`) - DUE_AFTER_DAYS * 86400000).toISOString();
-      const due = all
-        .filter((p) => p.lastLookAt === null || p.lastLookAt < oldest)
-        .sort((a, b) => (a.lastLookAt ?? '').localeCompare(b.lastLookAt ?? ''));
-      const looks = visible(account, db('observations').join('people', 'people.id', 'observations.person_id'));
-      const [row] = await looks
-        .whereNull('deleted_at')
-        .where('started_at', '>=', `${day}T00:00:00`)
-        .count<{ n: number }[]>({ n: '*' });
-      return { here: all.filter((p) => p.here), due, looksToday: Number(row!.n) };
-    },
-    async find(account: Account, id: string, day: string): Promise<Person | null> {
-      const row = (await summaries(account, day).where('people.id', id).first()) as SummaryRow | undefined;
-      if (!row) return null;
-      const cautionRows = (await db('cautions')
-        .join('accounts', 'accounts.id', 'cautions.set_by')
-        .where('person_id', id)
-        .select('cautions.*', 'accounts.name as set_by_name')
-        .orderBy('from_day', 'desc')) as CautionRow[];
-      const consentRows = (await db('consents').where('person_id', id).orderBy('from_day', 'desc')) as ConsentRow[];
-      const allows = (kind: Consent['kind']): boolean =>
-        consentRows.some((c) => c.kind === kind && c.withdrawn_on === null && inForce(day)(c));
-      const cautions = cautionRows.filter(inForce(day)).map((c) => c.caution);
+    /** A page by name, and how many fit in all. */
+    async list(account: Account, query: PeopleQuery, day: Day): Promise<PeoplePage> {
+      const page = fitting(account, query, day)
+        .leftJoin('groups', 'groups.id', 'people.group_id')
+        .select('people.*', 'groups.name as group_name', hereOn(day).count('*').as('here'))
+        .orderByRaw('people.name collate nocase, people.id')
+        .limit(query.limit + 1);
+      if (query.after)
+        page.whereRaw('(people.name collate nocase, people.id) > (? collate nocase, ?)', [
+          query.after.value,
+          query.after.id,
+        ]);
+      const found = await told(page, day);
+      const items = found.slice(0, query.limit);
+      const last = items.at(-1);
       return {
-        ...summary(row, [...new Set(cautions)]),
+        items,
+        total: await countOf(fitting(account, query, day)),
+        next: found.length > query.limit && last ? cursorOf(last.name, last.id) : null,
+      };
+    },
+    async floor(account: Account, day: Day): Promise<FloorState> {
+      const active = (): Knex.QueryBuilder => summaries(account, day).whereNull('people.archived_at');
+      const counted = (): Knex.QueryBuilder => visible(account, db('people')).whereNull('people.archived_at');
+      const isDue = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
+        q
+          .where(
+            (w) =>
+              void w
+                .whereNull('people.last_look_day')
+                .orWhere('people.last_look_day', '<', addDays(day, -DUE_AFTER_DAYS)),
+          )
+          .whereNotExists(hereOn(day));
+      const looks = visible(account, db('observations').join('people', 'people.id', 'observations.person_id'));
+      return {
+        here: await told(
+          active().whereExists(hereOn(day)).orderByRaw('people.name collate nocase').limit(ON_THE_FLOOR.here),
+          day,
+        ),
+        hereCount: await countOf(counted().whereExists(hereOn(day))),
+        due: await told(isDue(active()).orderBy('people.last_look_day').limit(ON_THE_FLOOR.due), day),
+        dueCount: await countOf(isDue(counted())),
+        looksToday: await countOf(looks.whereNull('observations.deleted_at').where('observations.day', day)),
+      };
+    },
+    async find(account: Account, id: string, day: Day): Promise<Person | null> {
+      const row = maybeRow('people', personRow, await summaries(account, day).where('people.id', id).first());
+      if (!row) return null;
+      const cautions = parseRows(
+        'cautions',
+        namedCautionRow,
+        await db('cautions')
+          .join('accounts', 'accounts.id', 'cautions.set_by')
+          .where('person_id', id)
+          .select('cautions.*', 'accounts.name as set_by_name')
+          .orderBy('from_day', 'desc'),
+      );
+      const consents = parseRows(
+        'consents',
+        consentRow,
+        await db('consents').where('person_id', id).orderBy('from_day', 'desc'),
+      );
+      const allows = (kind: Consent['kind']): boolean =>
+        consents.some(
+          (c) =>
+            c.kind === kind &&
+            c.withdrawn_on === null &&
+            c.from_day <= day &&
+            (c.until_day === null || c.until_day >= day),
+        );
+      return {
+        ...summary(row, cautionsOn(cautions.map(recordOf), day), day),
         birthYear: row.birth_year,
         minor: isMinor(row.birth_year, day),
         stature: row.stature,
@@ -217,18 +296,11 @@ export function peopleIn(db: Knex) {
         sex: row.sex,
         goal: row.goal,
         method: row.method,
-        familyMethods: JSON.parse(row.family_methods) as Record<string, string>,
-        kit: row.kit === null ? null : (JSON.parse(row.kit) as string[]),
+        familyMethods: row.family_methods,
+        kit: row.kit,
         notes: row.notes,
-        cautionRecords: cautionRows.map((c): PersonCaution => ({
-          id: c.id,
-          caution: c.caution,
-          from: c.from_day,
-          until: c.until_day,
-          note: c.note,
-          setBy: c.set_by_name,
-        })),
-        consents: consentRows.map((c): Consent => ({
+        cautionRecords: cautions.map((c) => ({ ...recordOf(c), id: c.id, note: c.note, setBy: c.set_by_name })),
+        consents: consents.map((c) => ({
           id: c.id,
           kind: c.kind,
           givenBy: c.given_by,
@@ -240,6 +312,37 @@ export function peopleIn(db: Knex) {
         })),
         allows: { pictures: allows('pictures'), handsOn: allows('hands-on') },
       };
+    },
+    /** What judging a person's looks rests on beside the looks; null where the account may not see them. */
+    async judgedAs(account: Account | null, id: string): Promise<JudgedAs | null> {
+      const query = db('people').where('people.id', id);
+      const found = await (account ? visible(account, query) : query).first(
+        'people.id',
+        'method',
+        'family_methods',
+        'screens_version',
+      );
+      const row = maybeRow('people', judgedAsRow, found);
+      return (
+        row && {
+          id: row.id,
+          method: row.method,
+          familyMethods: row.family_methods,
+          screensVersion: row.screens_version,
+        }
+      );
+    },
+    /** The record that a circumstance is derived from; null for an unknown person. */
+    async record(id: string): Promise<PersonRecord | null> {
+      const row = maybeRow('people', recordRow, await db('people').where('id', id).first());
+      if (!row) return null;
+      const cautions = parseRows(
+        'cautions',
+        cautionRow,
+        await db('cautions').where('person_id', id).orderBy('from_day'),
+      );
+      const { family_methods: familyMethods, ...rest } = row;
+      return { ...rest, familyMethods, cautionRecords: cautions.map(recordOf) };
     },
     async maySee(account: Account, id: string): Promise<boolean> {
       return (await visible(account, db('people').where('people.id', id)).first('people.id')) !== undefined;
@@ -268,11 +371,10 @@ export function peopleIn(db: Knex) {
       return id;
     },
     async changeCaution(personId: string, id: string, input: CautionInput): Promise<boolean> {
-      return (
-        (await db('cautions')
-          .where({ id, person_id: personId })
-          .update({ caution: input.caution, from_day: input.from, until_day: input.until, note: input.note })) > 0
-      );
+      const changed = await db('cautions')
+        .where({ id, person_id: personId })
+        .update({ caution: input.caution, from_day: input.from, until_day: input.until, note: input.note });
+      return changed > 0;
     },
     async removeCaution(personId: string, id: string): Promise<boolean> {
       return (await db('cautions').where({ id, person_id: personId }).delete()) > 0;
@@ -292,14 +394,17 @@ export function peopleIn(db: Knex) {
       });
       return id;
     },
-    async withdrawConsent(personId: string, id: string, day: string): Promise<Consent['kind'] | null> {
-      const row = (await db('consents').where({ id, person_id: personId }).whereNull('withdrawn_on').first()) as
-        ConsentRow | undefined;
+    async withdrawConsent(personId: string, id: string, day: Day): Promise<Consent['kind'] | null> {
+      const row = maybeRow(
+        'consents',
+        consentRow,
+        await db('consents').where({ id, person_id: personId }).whereNull('withdrawn_on').first(),
+      );
       if (!row) return null;
       await db('consents').where('id', id).update({ withdrawn_on: day });
       return row.kind;
     },
-    async attend(personId: string, day: string, here: boolean): Promise<void> {
+    async attend(personId: string, day: Day, here: boolean): Promise<void> {
       if (here) await db('attendance').insert({ person_id: personId, day }).onConflict(['person_id', 'day']).ignore();
       else await db('attendance').where({ person_id: personId, day }).delete();
     },

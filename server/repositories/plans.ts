@@ -1,44 +1,64 @@
 /** Prescriptions in versions, intakes, movement screens. */
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import type { Intake, IntakeInput, Prescription, PrescriptionInput, Screening, ScreenInput } from '../../api/plans.js';
+import { z } from 'zod';
+import {
+  prescriptionSchema,
+  screenRecordSchema,
+  type Intake,
+  type IntakeInput,
+  type Prescription,
+  type PrescriptionInput,
+  type Screening,
+  type ScreenInput,
+} from '../../api/plans.js';
+import type { Day } from '../../core/days.js';
 import { readIntake } from '../../core/studio/intake.js';
+import { json, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 
-interface PrescriptionRow {
-  id: string;
-  series: string;
-  version: number;
-  newest: number;
-  person_id: string;
-  look_id: string | null;
-  record: string;
-  starts_on: string;
-  relook_on: string;
-  ended_on: string | null;
-  made_at: string;
-  by: string;
-}
-interface IntakeRow {
-  id: string;
-  day: string;
-  answers: string;
-  note: string;
-  by: string;
-}
-interface ScreenRow {
-  id: string;
-  done_at: string;
-  record: string;
-  note: string;
-  by: string;
-}
-type Stored = Pick<Prescription, 'family' | 'method' | 'causes' | 'items' | 'note'>;
+const prescriptionRow = z.object({
+  id: z.string(),
+  series: z.string(),
+  version: z.number(),
+  newest: number,
+  person_id: z.string(),
+  look_id: z.string().nullable(),
+  record: json(
+    z.object({
+      family: z.string(),
+      method: z.string(),
+      causes: prescriptionSchema.shape.causes,
+      items: prescriptionSchema.shape.items,
+      note: z.string(),
+    }),
+  ),
+  starts_on: z.string(),
+  relook_on: z.string(),
+  ended_on: z.string().nullable(),
+  made_at: z.string(),
+  by: z.string(),
+});
+const intakeRow = z.object({
+  id: z.string(),
+  day: z.string(),
+  answers: json(z.record(z.string(), z.boolean())),
+  note: z.string(),
+  asked_at: z.string(),
+  by: z.string(),
+});
+const screenRow = z.object({
+  id: z.string(),
+  done_at: z.string(),
+  record: json(screenRecordSchema),
+  note: z.string(),
+  by: z.string(),
+});
 
 /** A prescription as stored; the warnings are derived by who reads it. */
 export type StoredPrescription = Omit<Prescription, 'warnings'>;
 
-const told = (row: PrescriptionRow): StoredPrescription => ({
-  ...(JSON.parse(row.record) as Stored),
+const told = (row: z.infer<typeof prescriptionRow>): StoredPrescription => ({
+  ...row.record,
   id: row.id,
   series: row.series,
   version: row.version,
@@ -50,14 +70,22 @@ const told = (row: PrescriptionRow): StoredPrescription => ({
   by: row.by,
   at: row.made_at,
 });
-const intake = (row: IntakeRow): Intake => {
-  const read = readIntake(JSON.parse(row.answers) as Record<string, boolean>);
-  return { id: row.id, day: row.day, yes: read.yes.map((s) => s.id), advice: read.advice, note: row.note, by: row.by };
+const intake = (row: z.infer<typeof intakeRow>): Intake => {
+  const read = readIntake(row.answers);
+  return {
+    id: row.id,
+    day: row.day,
+    yes: read.yes.map((s) => s.id),
+    advice: read.advice,
+    askedAt: row.asked_at,
+    note: row.note,
+    by: row.by,
+  };
 };
-const screening = (row: ScreenRow): Screening => ({
+const screening = (row: z.infer<typeof screenRow>): Screening => ({
   id: row.id,
   doneAt: row.done_at,
-  record: JSON.parse(row.record) as Screening['record'],
+  record: row.record,
   note: row.note,
   by: row.by,
 });
@@ -75,30 +103,40 @@ export function plansIn(db: Knex) {
       );
   const byName = (table: string, column: string): Knex.QueryBuilder =>
     db(table).join('accounts', 'accounts.id', `${table}.${column}`).select(`${table}.*`, 'accounts.name as by');
+  /** Screens speak for looks: what was judged of them is judged anew. */
+  const screensChanged = (trx: Knex, personId: string): Promise<unknown> =>
+    trx('people').where('id', personId).increment('screens_version', 1);
   return {
     /** Newest first, all versions. */
     async prescriptionsOf(personId: string): Promise<StoredPrescription[]> {
-      const rows = (await prescriptions().where('person_id', personId).orderBy('made_at', 'desc')) as PrescriptionRow[];
-      return rows.map(told);
+      const rows = await prescriptions().where('person_id', personId).orderBy('made_at', 'desc');
+      return parseRows('prescriptions', prescriptionRow, rows).map(told);
     },
     async findPrescription(id: string): Promise<(StoredPrescription & { personId: string }) | null> {
-      const row = (await prescriptions().where('prescriptions.id', id).first()) as PrescriptionRow | undefined;
-      return row ? { ...told(row), personId: row.person_id } : null;
+      const row = maybeRow(
+        'prescriptions',
+        prescriptionRow,
+        await prescriptions().where('prescriptions.id', id).first(),
+      );
+      return row && { ...told(row), personId: row.person_id };
     },
     /** Adds a version; the one before in the series stops being the newest. Whose series it is was checked before. */
     async addPrescription(personId: string, input: PrescriptionInput, by: string): Promise<string> {
       const id = randomUUID();
       const { series, lookId, startsOn, relookOn, ...record } = input;
       await db.transaction(async (trx) => {
-        const [last] = (await trx('prescriptions')
-          .where('series', series ?? id)
-          .max('version as version')) as {
-          version: number | null;
-        }[];
+        const last = parseRow(
+          'prescriptions',
+          z.object({ version: z.number().nullable() }),
+          await trx('prescriptions')
+            .where('series', series ?? id)
+            .max('version as version')
+            .first(),
+        );
         await trx('prescriptions').insert({
           id,
           series: series ?? id,
-          version: (last?.version ?? 0) + 1,
+          version: (last.version ?? 0) + 1,
           person_id: personId,
           look_id: lookId,
           record: JSON.stringify(record),
@@ -114,7 +152,7 @@ export function plansIn(db: Knex) {
     async endSeries(series: string, day: string | null): Promise<void> {
       await db('prescriptions').where('series', series).update({ ended_on: day });
     },
-    async addIntake(personId: string, input: IntakeInput, day: string, by: string): Promise<void> {
+    async addIntake(personId: string, input: IntakeInput, day: Day, at: string, by: string): Promise<void> {
       await db('intakes').insert({
         id: randomUUID(),
         person_id: personId,
@@ -122,52 +160,47 @@ export function plansIn(db: Knex) {
         answers: JSON.stringify(input.answers),
         note: input.note,
         asked_by: by,
-        asked_at: new Date().toISOString(),
+        asked_at: at,
       });
     },
     /** Newest first. */
-    async intakesOf(personId: string): Promise<(Intake & { askedAt: string })[]> {
-      const rows = (await byName('intakes', 'asked_by')
+    async intakesOf(personId: string): Promise<Intake[]> {
+      const rows = await byName('intakes', 'asked_by')
         .where('person_id', personId)
-        .orderBy('asked_at', 'desc')) as (IntakeRow & { asked_at: string })[];
-      return rows.map((row) => ({ ...intake(row), askedAt: row.asked_at }));
-    },
-    /** Positions with a hold that pain ended after an instant; all of them when it is null. */
-    async painSince(personId: string, since: string | null): Promise<string[]> {
-      const q = db('observations')
-        .where('person_id', personId)
-        .whereNull('deleted_at')
-        .whereRaw("json_extract(record, '$.ended.reason') = 'pain'")
-        .distinct('position');
-      if (since) q.where('started_at', '>', since);
-      return ((await q) as { position: string }[]).map((r) => r.position);
+        .orderByRaw('asked_at desc, intakes.rowid desc');
+      return parseRows('intakes', intakeRow, rows).map(intake);
     },
     async addScreen(personId: string, input: ScreenInput, by: string): Promise<void> {
-      await db('screens')
-        .insert({
-          id: input.id,
-          person_id: personId,
-          done_at: input.doneAt,
-          record: JSON.stringify(input.record),
-          note: input.note,
-          made_by: by,
-        })
-        .onConflict('id')
-        .ignore();
+      await db.transaction(async (trx) => {
+        await trx('screens')
+          .insert({
+            id: input.id,
+            person_id: personId,
+            done_at: input.doneAt,
+            record: JSON.stringify(input.record),
+            note: input.note,
+            made_by: by,
+          })
+          .onConflict('id')
+          .ignore();
+        await screensChanged(trx, personId);
+      });
     },
     async screenOwner(id: string): Promise<string | null> {
-      const row = (await db('screens').where('id', id).first('person_id')) as { person_id: string } | undefined;
-      return row?.person_id ?? null;
+      const found = await db('screens').where('id', id).first('person_id');
+      return maybeRow('screens', z.object({ person_id: z.string() }), found)?.person_id ?? null;
     },
     /** Newest first. */
     async screensOf(personId: string): Promise<Screening[]> {
-      const rows = (await byName('screens', 'made_by')
-        .where('person_id', personId)
-        .orderBy('done_at', 'desc')) as ScreenRow[];
-      return rows.map(screening);
+      const rows = await byName('screens', 'made_by').where('person_id', personId).orderBy('done_at', 'desc');
+      return parseRows('screens', screenRow, rows).map(screening);
     },
     async removeScreen(personId: string, id: string): Promise<boolean> {
-      return (await db('screens').where({ id, person_id: personId }).delete()) > 0;
+      return db.transaction(async (trx) => {
+        const removed = await trx('screens').where({ id, person_id: personId }).delete();
+        if (removed > 0) await screensChanged(trx, personId);
+        return removed > 0;
+      });
     },
   };
 }

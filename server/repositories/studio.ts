@@ -1,49 +1,92 @@
 /** The studio's catalogue entries, the record of their changes, and the studio's defaults. */
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import { defaultsSchema, type Entry, type EntryChange, type StudioDefaults } from '../../api/studio.js';
+import { z } from 'zod';
+import { defaultsSchema, recordOf, type Entry, type EntryChange, type StudioDefaults } from '../../api/studio.js';
 import { applyEntries } from '../../core/studio/overlay.js';
 import { catalog as shipped, type Catalog } from '../../core/catalog/index.js';
-import { entryKey, type EntryKind, type StudioEntry } from '../../core/formats/entries.js';
+import { ENTRY_KINDS, entryKey, type EntryKind, type StudioEntry } from '../../core/formats/entries.js';
+import { json, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 
-interface EntryRow {
-  kind: EntryKind;
-  key: string;
-  record: string;
-  changed_at: string;
-  by: string;
+const entryRow = z.object({
+  kind: z.enum(ENTRY_KINDS),
+  key: z.string(),
+  record: z.string(),
+  changed_at: z.string(),
+  by: z.string(),
+});
+const changeRow = entryRow.extend({ id: z.string(), record: z.union([z.null(), json(z.unknown())]) });
+
+/** What stands in a new studio: the zone of the machine it runs on. */
+export const noDefaults = (): StudioDefaults => ({
+  method: null,
+  familyMethods: {},
+  kit: null,
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  offlineCopies: true,
+});
+
+/** The catalogue as the studio has it, its defaults, and the revision of both. */
+export interface Known {
+  catalog: Catalog;
+  defaults: StudioDefaults;
+  /** Grows with every change of an entry. */
+  revision: number;
 }
-
-export const NO_DEFAULTS: StudioDefaults = { method: null, familyMethods: {}, kit: null };
 
 export type StudioStore = ReturnType<typeof studioIn>;
 
 export function studioIn(db: Knex) {
-  /** The catalogue with the entries laid over it, until the next change. */
-  let known: { catalog: Catalog; defaults: StudioDefaults } | null = null;
+  /** The read that is under way or done. A change forgets it after it is stored, so a read that began before never stands after it. */
+  let known: Promise<Known> | null = null;
+  const forget = (): void => {
+    known = null;
+  };
 
   const entries = async (): Promise<Entry[]> => {
-    const rows = (await db('studio_entries')
+    const rows = await db('studio_entries')
       .join('accounts', 'accounts.id', 'studio_entries.changed_by')
       .select('studio_entries.*', 'accounts.name as by')
-      .orderBy('changed_at')) as EntryRow[];
-    return rows.map((row) => ({
+      .orderBy('changed_at');
+    return parseRows('studio_entries', entryRow, rows).map((row) => ({
       kind: row.kind,
       key: row.key,
-      record: JSON.parse(row.record) as StudioEntry['record'],
+      record: parseRow('studio_entries', json(recordOf(row.kind)), row.record),
       by: row.by,
       at: row.changed_at,
     }));
   };
   const defaults = async (): Promise<StudioDefaults> => {
-    const row = (await db('studio_settings').where('name', 'defaults').first()) as { value: string } | undefined;
-    return row ? defaultsSchema.parse(JSON.parse(row.value)) : NO_DEFAULTS;
+    const row = maybeRow(
+      'studio_settings',
+      z.object({ value: json(defaultsSchema) }),
+      await db('studio_settings').where('name', 'defaults').first('value'),
+    );
+    return row?.value ?? noDefaults();
   };
+  const revision = async (): Promise<number> =>
+    parseRow(
+      'studio_entry_changes',
+      z.object({ n: number }),
+      await db('studio_entry_changes').count({ n: '*' }).first(),
+    ).n;
+  const read = async (): Promise<Known> => ({
+    catalog: applyEntries(shipped, await entries()),
+    defaults: await defaults(),
+    revision: await revision(),
+  });
   return {
     entries,
     defaults,
-    async now(): Promise<{ catalog: Catalog; defaults: StudioDefaults }> {
-      known ??= { catalog: applyEntries(shipped, await entries()), defaults: await defaults() };
+    now(): Promise<Known> {
+      if (!known) {
+        const reading = read();
+        known = reading;
+        // A failed read is tried again.
+        reading.catch(() => {
+          if (known === reading) forget();
+        });
+      }
       return known;
     },
     async put(entry: StudioEntry, by: string): Promise<void> {
@@ -58,7 +101,7 @@ export function studioIn(db: Knex) {
         await trx('studio_entries').insert(row).onConflict(['kind', 'key']).merge();
         await trx('studio_entry_changes').insert({ id: randomUUID(), ...row });
       });
-      known = null;
+      forget();
     },
     /** Takes an entry away; a shipped record of the same key stands again. */
     async remove(kind: EntryKind, key: string, by: string): Promise<boolean> {
@@ -75,18 +118,18 @@ export function studioIn(db: Knex) {
           });
         return n > 0;
       });
-      known = null;
+      forget();
       return removed;
     },
     async changes(kind: EntryKind, key: string): Promise<EntryChange[]> {
-      const rows = (await db('studio_entry_changes')
+      const rows = await db('studio_entry_changes')
         .join('accounts', 'accounts.id', 'studio_entry_changes.changed_by')
         .where({ kind, key })
         .select('studio_entry_changes.*', 'accounts.name as by')
-        .orderBy('changed_at', 'desc')) as (Omit<EntryRow, 'record'> & { id: string; record: string | null })[];
-      return rows.map((row) => ({
+        .orderBy('changed_at', 'desc');
+      return parseRows('studio_entry_changes', changeRow, rows).map((row) => ({
         id: row.id,
-        record: row.record === null ? null : (JSON.parse(row.record) as unknown),
+        record: row.record,
         by: row.by,
         at: row.changed_at,
       }));
@@ -96,7 +139,7 @@ export function studioIn(db: Knex) {
         .insert({ name: 'defaults', value: JSON.stringify(value) })
         .onConflict('name')
         .merge();
-      known = null;
+      forget();
     },
   };
 }

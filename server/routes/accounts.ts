@@ -1,17 +1,12 @@
 /** Signing in and out, the first owner, and accounts. */
 import { hash, verify } from '@node-rs/argon2';
-import { Router, type Request } from 'express';
+import type { Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import {
-  accountInputSchema,
-  accountPatchSchema,
-  firstOwnerSchema,
-  signInSchema,
-  type SessionState,
-} from '../../api/accounts.js';
+import type { SessionState } from '../../api/accounts.js';
+import type { Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
-import { requireAccount, requireRole, tokenOf } from '../http/session.js';
-import { idOf, me, take, type Context } from './context.js';
+import { tokenOf } from '../http/session.js';
+import type { Context } from './context.js';
 
 export const DEMO_SIGN_IN = { email: 'coach@harbour.example', password: 'tautline-2026' } as const;
 
@@ -28,10 +23,9 @@ const signedIn = (request: Request, accountId: string): Promise<void> =>
     });
   });
 
-export function sessionRoutes(context: Context): Router {
-  const { accounts, config } = context;
-  const router = Router();
-  const slow = rateLimit({
+/** The limit on wrong tries to sign in. */
+export const slowDown = () =>
+  rateLimit({
     windowMs: 15 * 60 * 1000,
     limit: 10,
     skipSuccessfulRequests: true,
@@ -41,6 +35,12 @@ export function sessionRoutes(context: Context): Router {
       throw new HttpProblem(429, 'Too many tries', 'Wait a quarter of an hour and try again.');
     },
   });
+
+type Names =
+  'session.get' | 'session.start' | 'session.end' | 'owner.make' | 'accounts.list' | 'accounts.add' | 'accounts.change';
+
+export function accountHandlers(context: Context): Handlers<Names> {
+  const { accounts, config } = context;
   const state = async (request: Request): Promise<SessionState> => {
     const account = request.session.accountId ? await accounts.find(request.session.accountId) : null;
     return {
@@ -50,78 +50,65 @@ export function sessionRoutes(context: Context): Router {
       demo: config.demo ? { ...DEMO_SIGN_IN } : null,
     };
   };
-  router.get('/session', async (request, response) => {
-    response.json(await state(request));
-  });
-  router.post('/session', slow, async (request, response) => {
-    const input = take(signInSchema, request.body);
-    const known = await accounts.credentials(input.email);
-    const right = await verify(known?.passwordHash ?? (await NOBODY), input.password);
-    if (!known || !right || known.disabled) throw new HttpProblem(401, 'E-mail or password is wrong');
-    await signedIn(request, known.id);
-    response.json(await state(request));
-  });
-  router.post('/owner', slow, async (request, response) => {
-    const input = take(firstOwnerSchema, request.body);
-    const code = context.ownerCode();
-    if (!code || (await accounts.count()) > 0)
-      throw new HttpProblem(409, 'This studio has an owner already', 'Sign in.');
-    if (input.code.trim().toUpperCase() !== code)
-      throw invalid([{ path: 'code', message: 'is not the code that the program printed at its start' }]);
-    const owner = await accounts.add({
-      name: input.name,
-      email: input.email,
-      role: 'owner',
-      passwordHash: await hash(input.password),
-      groups: [],
-    });
-    await signedIn(request, owner.id);
-    response.status(201).json(await state(request));
-  });
-  router.delete('/session', (request, response, next) => {
-    request.session.destroy((error: unknown) => {
-      if (error) return next(error);
-      response.clearCookie('anchor.sid').status(204).end();
-    });
-  });
-  return router;
-}
-
-export function accountRoutes(context: Context): Router {
-  const { accounts } = context;
-  const router = Router();
-  router.use('/accounts', requireAccount(accounts), requireRole('owner'));
-  router.get('/accounts', async (_request, response) => {
-    response.json(await accounts.list());
-  });
-  router.post('/accounts', async (request, response) => {
-    const input = take(accountInputSchema, request.body);
-    if (await accounts.credentials(input.email)) throw invalid([{ path: 'email', message: 'has an account already' }]);
-    response.status(201).json(await accounts.add({ ...input, passwordHash: await hash(input.password) }));
-  });
-  router.patch('/accounts/:id', async (request, response) => {
-    const id = idOf(request);
-    const patch = take(accountPatchSchema, request.body);
-    const before = await accounts.find(id);
-    if (!before) throw notFound('This account');
-    const losesOwner =
-      before.role === 'owner' &&
-      !before.disabled &&
-      (patch.disabled === true || (patch.role !== undefined && patch.role !== 'owner'));
-    if (losesOwner && (await accounts.activeOwners()) <= 1)
-      throw new HttpProblem(
-        409,
-        'A studio needs an owner',
-        `${before.id === me(response).id ? 'You are' : 'This is'} the last one. Name another first.`,
-      );
-    await accounts.change(id, {
-      name: patch.name,
-      role: patch.role,
-      groups: patch.groups,
-      disabled: patch.disabled,
-      passwordHash: patch.password ? await hash(patch.password) : undefined,
-    });
-    response.json(await accounts.find(id));
-  });
-  return router;
+  return {
+    'session.get': ({ request }) => state(request),
+    'session.start': async ({ request, body }) => {
+      const known = await accounts.credentials(body.email);
+      const right = await verify(known?.passwordHash ?? (await NOBODY), body.password);
+      if (!known || !right || known.disabled) throw new HttpProblem(401, 'E-mail or password is wrong');
+      await signedIn(request, known.id);
+      return state(request);
+    },
+    'session.end': ({ request, response }) =>
+      new Promise<undefined>((resolve, reject) => {
+        request.session.destroy((error: unknown) => {
+          if (error) return reject(error as Error);
+          response.clearCookie('anchor.sid');
+          resolve(undefined);
+        });
+      }),
+    'owner.make': async ({ request, body }) => {
+      const code = context.ownerCode();
+      if (!code || (await accounts.count()) > 0)
+        throw new HttpProblem(409, 'This studio has an owner already', 'Sign in.');
+      if (body.code.trim().toUpperCase() !== code)
+        throw invalid([{ path: 'code', message: 'is not the code that the program printed at its start' }]);
+      const owner = await accounts.add({
+        name: body.name,
+        email: body.email,
+        role: 'owner',
+        passwordHash: await hash(body.password),
+        groups: [],
+      });
+      await signedIn(request, owner.id);
+      return state(request);
+    },
+    'accounts.list': () => accounts.list(),
+    'accounts.add': async ({ body }) => {
+      if (await accounts.credentials(body.email)) throw invalid([{ path: 'email', message: 'has an account already' }]);
+      return accounts.add({ ...body, passwordHash: await hash(body.password) });
+    },
+    'accounts.change': async ({ account, params, body }) => {
+      const before = await accounts.find(params.id);
+      if (!before) throw notFound('This account');
+      const losesOwner =
+        before.role === 'owner' &&
+        !before.disabled &&
+        (body.disabled === true || (body.role !== undefined && body.role !== 'owner'));
+      if (losesOwner && (await accounts.activeOwners()) <= 1)
+        throw new HttpProblem(
+          409,
+          'A studio needs an owner',
+          `${before.id === account.id ? 'You are' : 'This is'} the last one. Name another first.`,
+        );
+      await accounts.change(params.id, {
+        name: body.name,
+        role: body.role,
+        groups: body.groups,
+        disabled: body.disabled,
+        passwordHash: body.password ? await hash(body.password) : undefined,
+      });
+      return (await accounts.find(params.id))!;
+    },
+  };
 }

@@ -1,64 +1,57 @@
 /** A person on the ladders: derived holds, steps decided, goals. */
+import type { Account } from '../../api/accounts.js';
+import type { OnLadders } from '../../api/ladders.js';
 import { placeKey } from '../../core/catalog/ladders.js';
-import { Router } from 'express';
-import { z } from 'zod';
-import { goalParams, ladderStepInputSchema, type OnLadders } from '../../api/ladders.js';
-import { idSchema } from '../../api/common.js';
-import type { Person } from '../../api/people.js';
+import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
-import { requireRole } from '../http/session.js';
-import { holdsOf } from '../standing.js';
-import { dayOf, me, personOf, take, type Context } from './context.js';
+import { judgedPerson, personOf, type Context } from './context.js';
 
-export function ladderRoutes(context: Context): Router {
-  const { looks, ladders, studio } = context;
-  const router = Router();
-  const coach = requireRole('coach');
-  const all = async (person: Person): Promise<OnLadders> => ({
-    holds: await holdsOf(context, person),
-    steps: await ladders.stepsOf(person.id),
-    goals: await ladders.goalsOf(person.id),
-  });
+type Names = 'ladders.get' | 'steps.add' | 'steps.remove' | 'goals.set' | 'goals.drop';
 
-  router.get('/people/:id/ladders', async (request, response) => {
-    response.json(await all(await personOf(context, request, response)));
-  });
-
-  router.post('/people/:id/ladder-steps', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const input = take(ladderStepInputSchema, request.body);
-    const { catalog } = await studio.now();
-    const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
-    const unknown = (['from', 'to'] as const).filter((key) => !rungs.has(input[key]));
-    if (unknown.length > 0)
-      throw invalid(unknown.map((path) => ({ path, message: `there is no version "${input[path]}"` })));
-    const barred = rungs.get(input.to)!.excludedBy.filter((c) => person.cautions.includes(c));
-    if (input.decision !== 'declined' && input.kind !== 'leave' && barred.length > 0)
-      throw invalid([{ path: 'to', message: `is left out for a caution of this person (${barred.join(', ')})` }]);
-    if (input.lookId && (await looks.owner(input.lookId))?.personId !== person.id)
-      throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
-    const owner = await ladders.stepOwner(input.id);
-    if (owner && owner !== person.id) throw new HttpProblem(409, 'This step belongs to somebody else');
-    await ladders.addStep(person.id, input, dayOf(request), me(response).id);
-    response.status(owner ? 200 : 201).json(await all(person));
-  });
-
-  router.delete('/people/:id/ladder-steps/:step', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const { step } = take(z.object({ step: idSchema }), { step: request.params.step });
-    if (!(await ladders.removeStep(person.id, step))) throw notFound('This step');
-    response.json(await all(person));
-  });
-
-  router.put('/people/:id/goals/:goal', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    await ladders.setGoal(person.id, take(goalParams, request.params).goal);
-    response.json(await all(person));
-  });
-  router.delete('/people/:id/goals/:goal', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    await ladders.removeGoal(person.id, take(goalParams, request.params).goal);
-    response.json(await all(person));
-  });
-  return router;
+export function ladderHandlers(context: Context): Handlers<Names> {
+  const { looks, ladders, studio, circumstances, judging } = context;
+  const all = async (account: Account, id: string): Promise<OnLadders> => {
+    const person = await judgedPerson(context, account, id);
+    return {
+      holds: await judging.holdsOf(person),
+      steps: await ladders.stepsOf(person.id),
+      goals: await ladders.goalsOf(person.id),
+    };
+  };
+  return {
+    'ladders.get': ({ account, params }) => all(account, params.id),
+    'steps.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      const { catalog } = await studio.now();
+      const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
+      const unknown = (['from', 'to'] as const).filter((key) => !rungs.has(body[key]));
+      if (unknown.length > 0)
+        throw invalid(unknown.map((path) => ({ path, message: `there is no version "${body[path]}"` })));
+      const barred = rungs.get(body.to)!.excludedBy.filter((c) => person.cautions.includes(c));
+      if (body.decision !== 'declined' && body.kind !== 'leave' && barred.length > 0)
+        throw invalid([{ path: 'to', message: `is left out for a caution of this person (${barred.join(', ')})` }]);
+      if (body.lookId && (await looks.owner(body.lookId))?.personId !== person.id)
+        throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
+      const owner = await ladders.stepOwner(body.id);
+      if (owner && owner !== person.id) throw new HttpProblem(409, 'This step belongs to somebody else');
+      await ladders.addStep(person.id, body, await circumstances.today(), account.id);
+      const after = await all(account, person.id);
+      return owner ? new Again(after) : after;
+    },
+    'steps.remove': async ({ account, params }) => {
+      await judgedPerson(context, account, params.id);
+      if (!(await ladders.removeStep(params.id, params.record))) throw notFound('This step');
+      return all(account, params.id);
+    },
+    'goals.set': async ({ account, params }) => {
+      await judgedPerson(context, account, params.id);
+      await ladders.setGoal(params.id, params.goal);
+      return all(account, params.id);
+    },
+    'goals.drop': async ({ account, params }) => {
+      await judgedPerson(context, account, params.id);
+      await ladders.removeGoal(params.id, params.goal);
+      return all(account, params.id);
+    },
+  };
 }

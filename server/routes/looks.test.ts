@@ -3,6 +3,8 @@ import { existsSync, readdirSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import { CSRF_HEADER } from '../../api/common.js';
+import type { History } from '../../api/observations.js';
+import { noDefaults } from '../repositories/studio.js';
 import { watchedPlank } from '../../core/testing.js';
 import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
 
@@ -32,7 +34,6 @@ const upload = (client: Client, bytes: Buffer, name = 'a.jpg', type = 'image/jpe
   client.agent
     .post(`/api/people/${person}/media`)
     .set(CSRF_HEADER, client.token)
-    .set('x-anchor-day', DAY)
     .attach('picture', bytes, { filename: name, contentType: type });
 const jpeg = (): Promise<Buffer> =>
   sharp({ create: { width: 640, height: 480, channels: 3, background: '#888' } })
@@ -48,7 +49,7 @@ describe('looks', () => {
     expect((await coach.send('post', `/people/${person}/looks`, input)).status).toBe(200);
     const history = (await coach.get(`/people/${person}/looks`)).body;
     expect(history).toMatchObject({
-      more: false,
+      next: null,
       items: [{ clean: 21.4, total: 40, endedBy: 'coach', top: { fault: 'hip-sag', severity: 'clear' } }],
     });
     const stored = (await studio.db('observations').first()) as { record: string };
@@ -76,10 +77,66 @@ describe('looks', () => {
     for (let i = 0; i < 5; i += 1)
       await coach.send('post', `/people/${person}/looks`, look({ startedAt: `2026-05-1${i}T09:00:00.000Z` }));
     const page = (await coach.get(`/people/${person}/looks?limit=3`)).body;
-    expect(page.more).toBe(true);
     expect(page.items.map((i: { startedAt: string }) => i.startedAt.slice(8, 10))).toEqual(['14', '13', '12']);
-    const rest = (await coach.get(`/people/${person}/looks?limit=3&before=${page.items[2].startedAt}`)).body;
-    expect(rest).toMatchObject({ more: false, items: [{}, {}] });
+    const rest = (await coach.get(`/people/${person}/looks?limit=3&before=${page.next}`)).body;
+    expect(rest).toMatchObject({ next: null, items: [{}, {}] });
+  });
+  test('pages lose no look of the same instant', async () => {
+    const all = Array.from({ length: 5 }, () => look());
+    for (const input of all) await coach.send('post', `/people/${person}/looks`, input);
+    const found: string[] = [];
+    for (let next: string | null = ''; next !== null;) {
+      const before = next === '' ? '' : `&before=${next}`;
+      const page = (await coach.get(`/people/${person}/looks?limit=2${before}`)).body as History;
+      found.push(...page.items.map((i) => i.id));
+      next = page.next;
+    }
+    expect(found.sort()).toEqual(all.map((l) => l.id).sort());
+    expect((await coach.get(`/people/${person}/looks?before=yesterday`)).status).toBe(422);
+  });
+  test('a watched look needs no picture; frames do', async () => {
+    const { picture: _none, ...watched } = observation;
+    expect((await coach.send('post', `/people/${person}/looks`, look({ observation: watched }))).status).toBe(201);
+    const frames = [{ t: 0, points: { hip: [1, 2] } }];
+    const refused = await coach.send('post', `/people/${person}/looks`, look({ observation: { ...watched, frames } }));
+    expect(refused.body.problems[0]).toMatchObject({ path: 'observation.picture' });
+  });
+  test('a file that was taken before, or is of somebody else, is asked about before it is kept', async () => {
+    const other = (await coach.send('post', '/people', { name: 'Teo', stature: 1.9, mass: 95 })).body.id as string;
+    const file = (who: string, change: object = {}) =>
+      coach.send('post', `/people/${who}/looks`, look({ fromFile: true, ...change }));
+    const sized = { ...observation, athlete: { stature: 1.72, mass: 68 } };
+    expect((await file(person, { observation: sized })).status).toBe(201);
+    const twice = await file(person, { observation: { ...sized, evidence: undefined } });
+    expect([twice.status, twice.body.problems[0].path]).toEqual([409, 'known-here']);
+    const elsewhere = await file(other, { observation: sized });
+    expect([elsewhere.status, elsewhere.body.problems[0].path]).toEqual([409, 'known-elsewhere']);
+    expect(elsewhere.body.detail).toContain('Marit');
+    const body = await file(other, { observation: sized, confirmed: ['known-elsewhere'] });
+    expect([body.status, body.body.problems[0].path]).toEqual([409, 'other-body']);
+    expect((await file(other, { observation: sized, confirmed: ['known-elsewhere', 'other-body'] })).status).toBe(201);
+    expect((await coach.get(`/people/${person}/looks`)).body.items).toHaveLength(1);
+  });
+  test('a look stands on the hall’s day, whatever the day elsewhere', async () => {
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'Pacific/Tongatapu' });
+    studio.setNow('2026-05-19T12:30:00Z');
+    await coach.send('post', `/people/${person}/looks`, look({ startedAt: '2026-05-19T12:00:00.000Z' }));
+    expect((await coach.get(`/people/${person}/looks`)).body.items[0].day).toBe('2026-05-20');
+    expect((await coach.get('/floor')).body.looksToday).toBe(1);
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'America/Los_Angeles' });
+    studio.setNow('2026-05-20T04:30:00Z');
+    const evening = look({ startedAt: '2026-05-20T04:00:00.000Z' });
+    await coach.send('post', `/people/${person}/looks`, evening);
+    expect((await coach.get(`/looks/${evening.id}`)).body.day).toBe('2026-05-19');
+    expect((await coach.get(`/people/${person}/ladders`)).body.holds[0].day).toBe('2026-05-19');
+    expect((await coach.get('/floor')).body.looksToday).toBe(1);
+  });
+  test('a mend’s id that another look has is refused, not dropped', async () => {
+    const [one, two] = [look(), look({ startedAt: '2026-05-19T09:00:00.000Z' })];
+    for (const input of [one, two]) await coach.send('post', `/people/${person}/looks`, input);
+    const mend = { id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' };
+    expect((await coach.send('post', `/looks/${one.id}/mends`, mend)).status).toBe(201);
+    expect((await coach.send('post', `/looks/${two.id}/mends`, mend)).status).toBe(409);
   });
   test('answers and notes are added, mends tried are kept and taken back, a re-look is linked', async () => {
     const input = look();
@@ -175,12 +232,13 @@ describe('looks', () => {
       expect((await stranger.get(path)).status).toBe(401);
       expect((await assistant.get(path)).status).toBe(404);
     }
-    for (const [method, path] of [
-      ['patch', ''],
-      ['post', '/mends'],
+    const mend = { id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' };
+    for (const [method, path, body] of [
+      ['patch', '', {}],
+      ['post', '/mends', mend],
     ] as const) {
-      expect((await stranger.send(method, `/looks/${input.id}${path}`, {})).status).toBe(401);
-      expect((await assistant.send(method, `/looks/${input.id}${path}`, {})).status).toBe(404);
+      expect((await stranger.send(method, `/looks/${input.id}${path}`, body)).status).toBe(401);
+      expect((await assistant.send(method, `/looks/${input.id}${path}`, body)).status).toBe(404);
     }
     expect((await assistant.send('post', `/people/${person}/looks`, look())).status).toBe(404);
     expect((await stranger.send('post', '/evaluate', observation)).status).toBe(401);
@@ -267,16 +325,11 @@ describe('pictures', () => {
   });
   test('a field missing or misnamed', async () => {
     await consent();
-    const none = await coach.agent
-      .post(`/api/people/${person}/media`)
-      .set(CSRF_HEADER, coach.token)
-      .set('x-anchor-day', DAY)
-      .field('a', 'b');
+    const none = await coach.agent.post(`/api/people/${person}/media`).set(CSRF_HEADER, coach.token).field('a', 'b');
     expect(none.body.problems).toMatchObject([{ path: 'picture' }]);
     const other = await coach.agent
       .post(`/api/people/${person}/media`)
       .set(CSRF_HEADER, coach.token)
-      .set('x-anchor-day', DAY)
       .attach('photo', await jpeg(), 'a.jpg');
     expect(other.status).toBe(400);
   });

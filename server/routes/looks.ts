@@ -1,218 +1,192 @@
 /** Looks, their history, evaluation and export; mends tried; pictures. */
 import { randomUUID } from 'node:crypto';
-import { Router, type Request, type Response } from 'express';
-import multer from 'multer';
-import { z } from 'zod';
-import { idSchema } from '../../api/common.js';
-import {
-  historyQuerySchema,
-  lookInputSchema,
-  lookPatchSchema,
-  mendInputSchema,
-  type HistoryItem,
-  type Look,
-} from '../../api/observations.js';
-import { evaluateObservation, resolveObservation, type EvaluateOptions } from '../../core/evaluate.js';
-import { methodInForce } from '../../core/judge/method-in-force.js';
-import { observationSchema } from '../../core/formats/observation.js';
+import type { Account } from '../../api/accounts.js';
+import type { Look, LookInput } from '../../api/observations.js';
+import type { Person } from '../../api/people.js';
+import { evaluate } from '../../core/evaluate/evaluate.js';
+import { resolveObservation } from '../../core/evaluate/resolve.js';
 import { holdsBefore } from '../../core/ladder/holds.js';
-import { historyAt } from '../../core/screen/history.js';
+import { judgedBy } from '../../core/person/circumstance.js';
+import { evaluationFile } from '../../words/evaluation-file.js';
+import { Again, SENT, type Asked, type Handlers, type Sent } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
-import { requireRole } from '../http/session.js';
-import { MAX_BYTES } from '../media/pictures.js';
-import { holdsOf, optionsFor } from '../standing.js';
-import { dayOf, idOf, me, methodNamed, personOf, take, type Context } from './context.js';
+import type { Routes } from '../../api/routes.js';
+import { judgedPerson, methodNamed, personOf, type Context } from './context.js';
 
-/** A history line: the record's own facts and what the one evaluation says of them. */
-function historyItem(look: Look, options: EvaluateOptions): HistoryItem {
-  const { evaluation, rung } = evaluateObservation(look.observation, {
-    ...options,
-    brief: true,
-    mends: look.mends,
-    overruled: look.overrule?.cause,
-  });
-  const top = evaluation.findings[0];
-  const line = evaluation.view?.usable ? evaluation.measures.find((m) => m.id === 'hip-line') : undefined;
-  return {
-    id: look.id,
-    startedAt: look.startedAt,
-    position: look.observation.position,
-    rung: rung.id,
-    mediaId: look.mediaId,
-    relookOf: look.relookOf,
-    target: look.observation.target ?? null,
-    clean: evaluation.hold?.clean ?? null,
-    total: evaluation.hold?.total ?? null,
-    endedBy: evaluation.hold?.endedBy ?? null,
-    bodyLine: line ? { value: line.value, sd: line.sd } : null,
-    top: top ? { fault: top.fault, severity: top.severity, probability: top.probability } : null,
-    takeoverIndex: evaluation.takeoverIndex,
-    helped: look.mends.filter((m) => m.result === 'helped').map(({ fault, step }) => ({ fault, step })),
+type Names =
+  | 'looks.evaluate'
+  | 'looks.list'
+  | 'looks.add'
+  | 'looks.get'
+  | 'looks.change'
+  | 'looks.remove'
+  | 'looks.restore'
+  | 'looks.evaluation'
+  | 'looks.file'
+  | 'mends.add'
+  | 'mends.remove'
+  | 'media.add'
+  | 'media.get'
+  | 'media.thumbnail'
+  | 'media.remove';
+
+/** A body in a file may differ from the person's by this much and still be theirs: metres, kilograms. */
+const SAME_BODY = { stature: 0.05, mass: 12 } as const;
+
+const otherBody = ({ athlete }: LookInput['observation'], person: Person): boolean =>
+  (athlete?.stature !== undefined &&
+    person.stature !== null &&
+    Math.abs(athlete.stature - person.stature) > SAME_BODY.stature) ||
+  (athlete?.mass !== undefined && person.mass !== null && Math.abs(athlete.mass - person.mass) > SAME_BODY.mass);
+
+export function lookHandlers(context: Context): Handlers<Names> {
+  const { people, looks, pictures, studio, circumstances, judging } = context;
+
+  const lookOf = async (account: Account, id: string): Promise<Look> => {
+    const look = await looks.find(id);
+    if (!look || !(await people.maySee(account, look.personId))) throw notFound('This look');
+    return look;
   };
-}
-
-export function lookRoutes(context: Context): Router {
-  const { people, looks, pictures, plans, studio } = context;
-  const router = Router();
-
-  const lookOf = async (request: Request, response: Response): Promise<Look> => {
-    const look = await looks.find(idOf(request));
-    if (!look || !(await people.maySee(me(response), look.personId))) throw notFound('This look');
+  const read = async (id: string): Promise<Look> => {
+    const look = await looks.find(id);
+    if (!look) throw notFound('This look');
     return look;
   };
 
-  router.post('/evaluate', async (request, response) => {
-    const { catalog, defaults } = await studio.now();
-    const observation = take(observationSchema, request.body);
-    const method = methodNamed(catalog, request);
-    const defaultMethod = methodInForce(observation.position, null, defaults);
-    response.json(evaluateObservation(observation, { catalog, method, defaultMethod }).evaluation);
-  });
-
-  router.get('/people/:id/looks', async (request, response) => {
-    const person = await personOf(context, request, response);
-    const query = take(historyQuerySchema, request.query);
-    const { catalog, defaults } = await studio.now();
-    const method = methodNamed(catalog, request);
-    const found = await looks.ofPerson(person.id, query.limit + 1, query.before);
-    const screens = await plans.screensOf(person.id);
-    response.json({
-      items: found.slice(0, query.limit).map((look) =>
-        historyItem(look, {
-          catalog,
-          method,
-          defaultMethod: methodInForce(look.observation.position, person, defaults),
-          history: historyAt(screens, look.startedAt),
-        }),
-      ),
-      more: found.length > query.limit,
-    });
-  });
-
-  router.post('/people/:id/looks', async (request, response) => {
-    const person = await personOf(context, request, response);
-    const input = take(lookInputSchema, request.body);
-    resolveObservation(input.observation, (await studio.now()).catalog);
-    const known = await looks.owner(input.id);
-    if (known) {
-      if (known.personId !== person.id) throw new HttpProblem(409, 'This look belongs to somebody else');
-    } else {
-      const media = input.mediaId ? await looks.findMedia(input.mediaId) : null;
-      if (input.mediaId && media?.personId !== person.id)
-        throw invalid([{ path: 'mediaId', message: 'is no picture of this person' }]);
-      if (input.relookOf && (await looks.owner(input.relookOf))?.personId !== person.id)
-        throw invalid([{ path: 'relookOf', message: 'is no look at this person' }]);
-      await looks.add(person.id, input, me(response).id);
+  /** A file may come twice, or be of somebody else: that is asked before it is kept. @throws HttpProblem 409 with what to confirm */
+  async function checkFile(account: Account, person: Person, input: LookInput): Promise<void> {
+    const ask = (path: LookInput['confirmed'][number], message: string): void => {
+      if (!input.confirmed.includes(path))
+        throw new HttpProblem(409, 'Is this the right file?', message, [{ path, message }]);
+    };
+    const same = await looks.like(input.observation);
+    if (same.some((l) => l.personId === person.id))
+      ask('known-here', `${person.name} has this look already: the file says the same.`);
+    const [elsewhere] = same.filter((l) => l.personId !== person.id);
+    if (elsewhere) {
+      const other = await people.find(account, elsewhere.personId, await circumstances.today());
+      ask('known-elsewhere', `This is a look at ${other?.name ?? 'somebody else'}: the file says the same.`);
     }
-    const look = await looks.find(input.id);
-    response.status(known ? 200 : 201).json(look);
-  });
+    if (otherBody(input.observation, person))
+      ask('other-body', `The file is of a body of another size than ${person.name}’s.`);
+  }
 
-  router.get('/looks/:id', async (request, response) => {
-    response.json(await lookOf(request, response));
-  });
-  router.patch('/looks/:id', async (request, response) => {
-    const look = await lookOf(request, response);
-    await looks.change(look, take(lookPatchSchema, request.body));
-    response.json(await looks.find(look.id));
-  });
-  router.delete('/looks/:id', requireRole('coach'), async (request, response) => {
-    const look = await lookOf(request, response);
-    await looks.setDeleted(look.id, true);
-    response.status(204).end();
-  });
-  router.post('/looks/:id/restore', requireRole('coach'), async (request, response) => {
-    const id = idOf(request);
-    const owner = await looks.owner(id);
-    if (!owner || !(await people.maySee(me(response), owner.personId))) throw notFound('This look');
-    await looks.setDeleted(id, false);
-    response.json(await looks.find(id));
-  });
-  router.get('/looks/:id/evaluation', async (request, response) => {
-    const look = await lookOf(request, response);
-    const person = await people.find(me(response), look.personId, dayOf(request));
-    if (!person) throw notFound('This look');
-    const options = await optionsFor(context, person, look.observation.position, dayOf(request), look.startedAt);
-    response.json(
-      evaluateObservation(look.observation, {
-        ...options,
-        day: look.startedAt.slice(0, 10),
-        logged: holdsBefore(await holdsOf(context, person), look.id),
-        method: methodNamed(options.catalog!, request),
-        mends: look.mends,
-        overruled: look.overrule?.cause,
-      }).evaluation,
-    );
-  });
-  router.get('/looks/:id/file', async (request, response) => {
-    const look = await lookOf(request, response);
-    response.attachment(`look-${look.startedAt.slice(0, 10)}.json`).json(look.observation);
-  });
-
-  router.post('/looks/:id/mends', async (request, response) => {
-    const look = await lookOf(request, response);
-    await looks.addMend(look.id, take(mendInputSchema, request.body));
-    response.status(201).json(await looks.find(look.id));
-  });
-  router.delete('/looks/:id/mends/:mend', async (request, response) => {
-    const look = await lookOf(request, response);
-    const { mend } = take(z.object({ mend: idSchema }), { mend: request.params.mend });
-    if (!(await looks.removeMend(look.id, mend))) throw notFound('This step');
-    response.json(await looks.find(look.id));
-  });
-
-  const upload = multer({
-    storage: multer.memoryStorage(),
-    limits: { fileSize: MAX_BYTES, files: 1, fields: 2, parts: 4 },
-  }).single('picture');
-  router.post(
-    '/people/:id/media',
-    async (request, response, next) => {
-      // Permission first: without it the file is not even read.
-      const person = await personOf(context, request, response);
-      if (!person.allows.pictures)
-        throw new HttpProblem(409, 'No consent for pictures', 'Record the consent on the person’s page first.');
-      response.locals.person = person;
-      next();
-    },
-    upload,
-    async (request, response) => {
-      if (!request.file) throw invalid([{ path: 'picture', message: 'is missing' }]);
-      const id = randomUUID();
-      const size = await pictures.store(id, request.file.buffer);
-      const media = {
-        id,
-        personId: (response.locals.person as { id: string }).id,
-        ...size,
-        takenAt: new Date().toISOString(),
-      };
-      await looks.addMedia(media, me(response).id);
-      response.status(201).json(media);
-    },
-  );
-  const send =
+  const media =
     (thumbnail: boolean) =>
-    async (request: Request, response: Response): Promise<void> => {
-      const media = await looks.findMedia(idOf(request));
-      if (
-        !media ||
-        !(await people.maySee(me(response), media.personId)) ||
-        !(await pictures.exists(media.id, thumbnail))
-      )
+    async ({
+      account,
+      params,
+      response,
+    }: Pick<Asked<Routes['media.get']>, 'account' | 'params' | 'response'>): Promise<Sent> => {
+      const found = await looks.findMedia(params.id);
+      if (!found || !(await people.maySee(account, found.personId)) || !(await pictures.exists(found.id, thumbnail)))
         throw notFound('This picture');
       response
         .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline' })
         .type('jpeg')
-        .sendFile(pictures.path(media.id, thumbnail), { cacheControl: false });
+        .sendFile(pictures.path(found.id, thumbnail), { cacheControl: false });
+      return SENT;
     };
-  router.get('/media/:id', send(false));
-  router.get('/media/:id/thumbnail', send(true));
-  router.delete('/media/:id', requireRole('coach'), async (request, response) => {
-    const media = await looks.findMedia(idOf(request));
-    if (!media || !(await people.maySee(me(response), media.personId))) throw notFound('This picture');
-    await looks.removeMedia(media.id);
-    await pictures.remove(media.id);
-    response.status(204).end();
-  });
-  return router;
+
+  return {
+    'looks.evaluate': async ({ body, query }) => {
+      const { catalog } = await studio.now();
+      const asked = methodNamed(catalog, query.method);
+      const circumstance = judgedBy(await circumstances.of(null), asked);
+      return { ...evaluationFile(catalog, evaluate({ observation: body }, catalog, circumstance)) };
+    },
+    'looks.list': async ({ account, params, query }) => {
+      const person = await judgedPerson(context, account, params.id);
+      const asked = methodNamed((await studio.now()).catalog, query.method);
+      return judging.history(person, asked, query.limit, query.before);
+    },
+    'looks.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      resolveObservation(body.observation, (await studio.now()).catalog);
+      const known = await looks.owner(body.id);
+      if (known) {
+        if (known.personId !== person.id) throw new HttpProblem(409, 'This look belongs to somebody else');
+        return new Again(await read(body.id));
+      }
+      if (body.mediaId && (await looks.findMedia(body.mediaId))?.personId !== person.id)
+        throw invalid([{ path: 'mediaId', message: 'is no picture of this person' }]);
+      if (body.relookOf && (await looks.owner(body.relookOf))?.personId !== person.id)
+        throw invalid([{ path: 'relookOf', message: 'is no look at this person' }]);
+      if (body.fromFile) await checkFile(account, person, body);
+      await looks.add(person.id, body, await circumstances.dayOf(body.startedAt), account.id);
+      return read(body.id);
+    },
+    'looks.get': ({ account, params }) => lookOf(account, params.id),
+    'looks.change': async ({ account, params, body }) => {
+      const look = await lookOf(account, params.id);
+      await looks.change(look, body);
+      return read(look.id);
+    },
+    'looks.remove': async ({ account, params }) => {
+      const look = await lookOf(account, params.id);
+      await looks.setDeleted(look.id, look.personId, true);
+      return undefined;
+    },
+    'looks.restore': async ({ account, params }) => {
+      const owner = await looks.owner(params.id);
+      if (!owner || !(await people.maySee(account, owner.personId))) throw notFound('This look');
+      await looks.setDeleted(params.id, owner.personId, false);
+      return read(params.id);
+    },
+    'looks.evaluation': async ({ account, params, query }) => {
+      const look = await lookOf(account, params.id);
+      const { catalog } = await studio.now();
+      const asked = methodNamed(catalog, query.method);
+      const person = await judgedPerson(context, account, look.personId);
+      const circumstance = {
+        ...judgedBy(await circumstances.of(person.id, look.startedAt), asked),
+        logged: holdsBefore(await judging.holdsOf(person), look.id),
+      };
+      const record = { observation: look.observation, mends: look.mends, overruled: look.overrule?.cause };
+      return { ...evaluationFile(catalog, evaluate(record, catalog, circumstance)) };
+    },
+    'looks.file': async ({ account, params, response }) => {
+      const look = await lookOf(account, params.id);
+      response.attachment(`look-${look.day}.json`).json(look.observation);
+      return SENT;
+    },
+
+    'mends.add': async ({ account, params, body }) => {
+      const look = await lookOf(account, params.id);
+      const known = await looks.mendOwner(body.id);
+      if (known && known !== look.id) throw new HttpProblem(409, 'This answer belongs to another look');
+      await looks.addMend(look.id, body);
+      return read(look.id);
+    },
+    'mends.remove': async ({ account, params }) => {
+      const look = await lookOf(account, params.id);
+      if (!(await looks.removeMend(look.id, params.record))) throw notFound('This step');
+      return read(look.id);
+    },
+
+    'media.add': {
+      before: async ({ account, params }) => {
+        const person = await personOf(context, account, params.id);
+        if (!person.allows.pictures)
+          throw new HttpProblem(409, 'No consent for pictures', 'Record the consent on the person’s page first.');
+      },
+      handle: async ({ account, params, request }) => {
+        if (!request.file) throw invalid([{ path: 'picture', message: 'is missing' }]);
+        const id = randomUUID();
+        const size = await pictures.store(id, request.file.buffer);
+        const stored = { id, personId: params.id, ...size, takenAt: circumstances.now() };
+        await looks.addMedia(stored, account.id);
+        return stored;
+      },
+    },
+    'media.get': media(false),
+    'media.thumbnail': media(true),
+    'media.remove': async ({ account, params }) => {
+      const found = await looks.findMedia(params.id);
+      if (!found || !(await people.maySee(account, found.personId))) throw notFound('This picture');
+      await looks.removeMedia(found.id);
+      await pictures.remove(found.id);
+      return undefined;
+    },
+  };
 }

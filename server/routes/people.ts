@@ -1,27 +1,27 @@
 /** People, groups, cautions, consents, attendance and the floor. */
-import { Router } from 'express';
-import { z } from 'zod';
-import { idSchema } from '../../api/common.js';
-import {
-  cautionInputSchema,
-  consentInputSchema,
-  groupInputSchema,
-  peopleQuerySchema,
-  personInputSchema,
-  personPatchSchema,
-  type PersonPatch,
-} from '../../api/people.js';
+import type { Person, PersonPatch } from '../../api/people.js';
 import { invalid, notFound } from '../http/problems.js';
-import { requireRole } from '../http/session.js';
-import { dayOf, me, personOf, take, type Context } from './context.js';
+import type { Asked, Handlers } from '../http/mount.js';
+import type { Routes } from '../../api/routes.js';
+import { personOf, type Context } from './context.js';
 
-const attendanceSchema = z.strictObject({ here: z.boolean() });
-const recordId = (value: unknown): string => take(z.object({ id: idSchema }), { id: value }).id;
+type Names =
+  | 'floor.get'
+  | 'groups.list'
+  | 'groups.add'
+  | 'people.list'
+  | 'people.add'
+  | 'people.get'
+  | 'people.change'
+  | 'attendance.set'
+  | 'cautions.add'
+  | 'cautions.change'
+  | 'cautions.remove'
+  | 'consents.add'
+  | 'consents.withdraw';
 
-export function peopleRoutes(context: Context): Router {
-  const { people } = context;
-  const router = Router();
-  const coach = requireRole('coach');
+export function peopleHandlers(context: Context): Handlers<Names> {
+  const { people, studio, circumstances, looks, pictures } = context;
 
   const knownGroup = async (id: string | null | undefined): Promise<void> => {
     if (id && !(await people.groupExists(id)))
@@ -30,7 +30,7 @@ export function peopleRoutes(context: Context): Router {
 
   /** Methods that are named must be in the studio's catalogue, and positions too. */
   const knownMethods = async (patch: Pick<PersonPatch, 'method' | 'familyMethods'>): Promise<void> => {
-    const { catalog } = await context.studio.now();
+    const { catalog } = await studio.now();
     const isMethod = (id: string): boolean => catalog.methods.some((m) => m.id === id);
     if (patch.method && !isMethod(patch.method))
       throw invalid([{ path: 'method', message: `there is no method "${patch.method}"` }]);
@@ -40,86 +40,70 @@ export function peopleRoutes(context: Context): Router {
           { path: `familyMethods.${family}`, message: 'names a position or a method that does not exist' },
         ]);
   };
+  const seen = ({ account, params }: Asked<Routes['people.get']>): Promise<Person> =>
+    personOf(context, account, params.id);
 
-  router.get('/floor', async (request, response) => {
-    response.json(await people.floor(me(response), dayOf(request)));
-  });
-  router.get('/groups', async (_request, response) => {
-    response.json(await people.groups(me(response)));
-  });
-  router.post('/groups', coach, async (request, response) => {
-    const { name } = take(groupInputSchema, request.body);
-    if (await people.groupNamed(name)) throw invalid([{ path: 'name', message: 'is a group already' }]);
-    response.status(201).json(await people.addGroup(name));
-  });
-
-  router.get('/people', async (request, response) => {
-    response.json(await people.list(me(response), take(peopleQuerySchema, request.query), dayOf(request)));
-  });
-  router.post('/people', coach, async (request, response) => {
-    const input = take(personInputSchema, request.body);
-    await knownGroup(input.groupId);
-    await knownMethods(input);
-    const id = await people.add(input);
-    response.status(201).json(await people.find(me(response), id, dayOf(request)));
-  });
-  router.get('/people/:id', async (request, response) => {
-    response.json(await personOf(context, request, response));
-  });
-  router.patch('/people/:id', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const patch = take(personPatchSchema, request.body);
-    await knownGroup(patch.groupId);
-    await knownMethods(patch);
-    await people.change(person.id, patch);
-    response.json(await personOf(context, request, response));
-  });
-  router.put('/people/:id/attendance', async (request, response) => {
-    const person = await personOf(context, request, response);
-    await people.attend(person.id, dayOf(request), take(attendanceSchema, request.body).here);
-    response.status(204).end();
-  });
-
-  router.post('/people/:id/cautions', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    await people.addCaution(person.id, take(cautionInputSchema, request.body), me(response).id);
-    response.status(201).json(await personOf(context, request, response));
-  });
-  router.put('/people/:id/cautions/:record', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    if (
-      !(await people.changeCaution(person.id, recordId(request.params.record), take(cautionInputSchema, request.body)))
-    )
-      throw notFound('This caution');
-    response.json(await personOf(context, request, response));
-  });
-  router.delete('/people/:id/cautions/:record', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    if (!(await people.removeCaution(person.id, recordId(request.params.record)))) throw notFound('This caution');
-    response.json(await personOf(context, request, response));
-  });
-
-  router.post('/people/:id/consents', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const input = take(consentInputSchema, request.body);
-    if (person.minor && input.relation === 'self')
-      throw invalid([{ path: 'relation', message: 'a guardian gives consent for someone under 18' }]);
-    await people.addConsent(person.id, input, me(response).id);
-    response.status(201).json(await personOf(context, request, response));
-  });
-  /** Withdrawing the consent for pictures deletes the pictures and keeps the numbers. */
-  router.post('/people/:id/consents/:record/withdraw', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const kind = await people.withdrawConsent(person.id, recordId(request.params.record), dayOf(request));
-    if (!kind) throw notFound('This consent');
-    const after = await personOf(context, request, response);
-    if (kind === 'pictures' && !after.allows.pictures) {
-      for (const media of await context.looks.mediaOf(person.id)) {
-        await context.looks.removeMedia(media.id);
-        await context.pictures.remove(media.id);
+  return {
+    'floor.get': async ({ account }) => people.floor(account, await circumstances.today()),
+    'groups.list': ({ account }) => people.groups(account),
+    'groups.add': async ({ body }) => {
+      if (await people.groupNamed(body.name)) throw invalid([{ path: 'name', message: 'is a group already' }]);
+      return people.addGroup(body.name);
+    },
+    'people.list': async ({ account, query }) => people.list(account, query, await circumstances.today()),
+    'people.add': async ({ account, body }) => {
+      await knownGroup(body.groupId);
+      await knownMethods(body);
+      return personOf(context, account, await people.add(body));
+    },
+    'people.get': seen,
+    'people.change': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      await knownGroup(body.groupId);
+      await knownMethods(body);
+      await people.change(person.id, body);
+      return personOf(context, account, person.id);
+    },
+    'attendance.set': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      await people.attend(person.id, await circumstances.today(), body.here);
+      return undefined;
+    },
+    'cautions.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      await people.addCaution(person.id, body, account.id);
+      return personOf(context, account, person.id);
+    },
+    'cautions.change': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      if (!(await people.changeCaution(person.id, params.record, body))) throw notFound('This caution');
+      return personOf(context, account, person.id);
+    },
+    'cautions.remove': async ({ account, params }) => {
+      const person = await personOf(context, account, params.id);
+      if (!(await people.removeCaution(person.id, params.record))) throw notFound('This caution');
+      return personOf(context, account, person.id);
+    },
+    'consents.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      if (person.minor && body.relation === 'self')
+        throw invalid([{ path: 'relation', message: 'a guardian gives consent for someone under 18' }]);
+      await people.addConsent(person.id, body, account.id);
+      return personOf(context, account, person.id);
+    },
+    /** Withdrawing the consent for pictures deletes the pictures and keeps the numbers. */
+    'consents.withdraw': async ({ account, params }) => {
+      const person = await personOf(context, account, params.id);
+      const kind = await people.withdrawConsent(person.id, params.record, await circumstances.today());
+      if (!kind) throw notFound('This consent');
+      const after = await personOf(context, account, person.id);
+      if (kind === 'pictures' && !after.allows.pictures) {
+        for (const media of await looks.mediaOf(person.id)) {
+          await looks.removeMedia(media.id);
+          await pictures.remove(media.id);
+        }
       }
-    }
-    response.json(after);
-  });
-  return router;
+      return after;
+    },
+  };
 }

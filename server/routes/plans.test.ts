@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import type { Prescription, Standing } from '../../api/plans.js';
+import type { Facts, Prescription } from '../../api/plans.js';
+import type { Circumstance } from '../../core/person/circumstance.js';
 import { catalog, record } from '../../core/catalog/index.js';
 import { doseOf } from '../../core/prescribe/choose.js';
 import { stopSigns } from '../../core/studio/intake.js';
@@ -37,7 +38,8 @@ const input = (change: object = {}) => ({
 const assign = (change: object = {}, client = coach) =>
   client.send('post', `/people/${person}/prescriptions`, input(change));
 const caution = (id: string) => coach.send('post', `/people/${person}/cautions`, { caution: id, from: DAY });
-const standing = async (): Promise<Standing> => (await coach.get(`/people/${person}/standing`)).body as Standing;
+const standing = (): Promise<Circumstance> => studio.circumstance(coach, person);
+const facts = async (): Promise<Facts> => (await coach.get(`/people/${person}/facts`)).body as Facts;
 const answers = (yes: string[] = []) => ({
   answers: Object.fromEntries(stopSigns.map((s) => [s.id, yes.includes(s.id)])),
 });
@@ -116,6 +118,14 @@ describe('prescriptions', () => {
     expect((await standing()).painIn).toEqual([]);
     expect((await assign()).status).toBe(201);
   });
+  test('pain means the last hold of the position: one after it that went well clears it', async () => {
+    const held = (startedAt: string, change: object = {}) =>
+      coach.send('post', `/people/${person}/looks`, { id: randomUUID(), startedAt, observation: watchedPlank(change) });
+    await held('2026-05-18T09:00:00.000Z', { ended: { t: 12, reason: 'pain' } });
+    expect((await standing()).painIn).toEqual(['front-plank']);
+    await held('2026-05-19T09:00:00.000Z');
+    expect((await standing()).painIn).toEqual([]);
+  });
   test('the sheet is a PDF of one page, kept by nobody on the way, and names no health note', async () => {
     const items = ['bridge', 'dead-bug', 'bird-dog-drill', 'cat-cow']
       .filter((id) => catalog.drills.some((d) => d.id === id))
@@ -141,7 +151,7 @@ describe('prescriptions', () => {
     expect((await assign({}, helper)).status).toBe(403);
     expect((await helper.send('post', `/prescriptions/${p!.id}/end`, { day: DAY })).status).toBe(403);
     const other = await studio.as('assistant', []);
-    for (const path of ['prescriptions', 'standing', 'intakes', 'screens'])
+    for (const path of ['prescriptions', 'facts', 'intakes', 'screens'])
       expect((await other.get(`/people/${person}/${path}`)).status).toBe(404);
     expect((await other.get(`/prescriptions/${p!.id}/sheet.pdf`)).status).toBe(404);
     expect((await (await studio.stranger()).get(`/prescriptions/${p!.id}/sheet.pdf`)).status).toBe(401);
@@ -150,16 +160,16 @@ describe('prescriptions', () => {
 
 describe('stop signs', () => {
   test('asked, stored, due again after ninety days', async () => {
-    expect(await standing()).toMatchObject({ intakeDue: true, intake: null, stop: null });
-    const after = (await ask()).body as Standing;
-    expect(after).toMatchObject({ intakeDue: false, stop: null, intake: { day: DAY, yes: [], advice: '' } });
-    const later = await coach.agent.get(`/api/people/${person}/standing`).set('x-anchor-day', '2026-09-01');
-    expect((later.body as Standing).intakeDue).toBe(true);
+    expect(await standing()).toMatchObject({ intakeDue: true, signs: [], stop: null });
+    const after = (await ask()).body as Facts;
+    expect(after.intakes).toMatchObject([{ day: DAY, yes: [], advice: null }]);
+    expect(await standing()).toMatchObject({ intakeDue: false, stop: null });
+    studio.setNow('2026-09-01T10:00:00Z');
+    expect((await standing()).intakeDue).toBe(true);
   });
   test('a yes to an urgent sign says so and names no illness', async () => {
-    const after = (await ask(['chest', 'pain'])).body as Standing;
-    expect(after.intake!.yes).toEqual(['pain', 'chest']);
-    expect(after.stop).toContain('emergency number');
+    await ask(['chest', 'pain']);
+    expect(await standing()).toMatchObject({ signs: ['pain', 'chest'], stop: 'now' });
     expect((await coach.get(`/people/${person}/intakes`)).body).toHaveLength(1);
   });
   test('every question wants an answer, and no other', async () => {
@@ -170,7 +180,7 @@ describe('stop signs', () => {
       'answers.chest',
       'answers.mood',
     ]);
-    expect((await standing()).intake).toBeNull();
+    expect((await facts()).intakes).toEqual([]);
   });
 });
 
@@ -193,8 +203,8 @@ describe('movement screens', () => {
   test('findings and range checks feed the standing; an old screen does not', async () => {
     await put(screen());
     expect((await standing()).history).toMatchObject({ screen: ['knee-in'], tests: { 'knee-to-wall': 6 } });
-    const later = await coach.agent.get(`/api/people/${person}/standing`).set('x-anchor-day', '2026-08-20');
-    expect((later.body as Standing).history).toEqual({ screen: [], tests: {}, sides: null });
+    studio.setNow('2026-08-20T10:00:00Z');
+    expect((await standing()).history).toEqual({ screen: [], tests: {} });
   });
   test('the newest of a kind speaks, and the single-leg squat says which side is worse', async () => {
     await put(screen());

@@ -1,139 +1,138 @@
-/** Prescriptions with their sheet, intakes, movement screens, and what stands about a person. */
-import { Router, type Request, type Response } from 'express';
-import { z } from 'zod';
-import { daySchema, instantSchema } from '../../api/common.js';
-import { intakeInputSchema, prescriptionInputSchema, screenInputSchema, type Prescription } from '../../api/plans.js';
+/** Prescriptions with their sheet, intakes, movement screens, and what is stored beside a person's page. */
+import type { Account } from '../../api/accounts.js';
 import type { Person } from '../../api/people.js';
-import { stopSigns } from '../../core/studio/intake.js';
+import type { Prescription } from '../../api/plans.js';
+import { stoppedBy } from '../../core/person/circumstance.js';
 import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
 import { screenOf } from '../../core/screen/read-screen.js';
+import { stopSigns } from '../../core/studio/intake.js';
+import { warningText } from '../../words/drills.js';
+import { stoppedText } from '../../words/stops.js';
+import { Again, SENT, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
-import { requireRole } from '../http/session.js';
 import { sheetPdf } from '../media/sheet.js';
 import type { StoredPrescription } from '../repositories/plans.js';
-import { standingOf } from '../standing.js';
-import { dayOf, idOf, me, personOf, take, type Context } from './context.js';
+import { personOf, type Context } from './context.js';
 
-export function planRoutes(context: Context): Router {
-  const { people, looks, plans, studio } = context;
-  const router = Router();
-  const coach = requireRole('coach');
+type Names =
+  | 'facts.get'
+  | 'prescriptions.list'
+  | 'prescriptions.add'
+  | 'prescriptions.end'
+  | 'prescriptions.sheet'
+  | 'intakes.list'
+  | 'intakes.add'
+  | 'screens.list'
+  | 'screens.add'
+  | 'screens.remove';
+
+export function planHandlers(context: Context): Handlers<Names> {
+  const { people, looks, plans, studio, circumstances } = context;
 
   const warned = async (stored: StoredPrescription, person: Pick<Person, 'cautions'>): Promise<Prescription> => ({
     ...stored,
     warnings: prescriptionWarnings((await studio.now()).catalog, stored.items, person.cautions),
   });
-  const all = async (person: Person): Promise<Prescription[]> =>
+  const all = async (person: Pick<Person, 'id' | 'cautions'>): Promise<Prescription[]> =>
     Promise.all((await plans.prescriptionsOf(person.id)).map((p) => warned(p, person)));
 
-  router.get('/people/:id/standing', async (request, response) => {
-    const person = await personOf(context, request, response);
-    const { at } = take(z.object({ at: instantSchema.optional() }), request.query);
-    response.json(await standingOf(context, person.id, dayOf(request), at));
-  });
-
-  router.get('/people/:id/prescriptions', async (request, response) => {
-    response.json(await all(await personOf(context, request, response)));
-  });
-
-  router.post('/people/:id/prescriptions', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const input = take(prescriptionInputSchema, request.body);
-    const { catalog } = await studio.now();
-    const standing = await standingOf(context, person.id, dayOf(request));
-    if (standing.stop || standing.painIn.includes(input.family))
-      throw new HttpProblem(
-        409,
-        'Nothing that loads is assigned now',
-        standing.stop ?? 'Pain ended the last hold of this position. Ask the stop signs again first.',
-      );
-    const family = catalog.families.find((f) => f.id === input.family);
-    if (!family) throw invalid([{ path: 'family', message: `there is no position "${input.family}"` }]);
-    const barred = prescriptionWarnings(catalog, input.items, person.cautions).filter((w) => w.kind !== 'change');
-    if (barred.length > 0)
-      throw invalid(
-        barred.map((w) => ({
-          path: `items[${input.items.findIndex((i) => i.drill === w.drill)}].drill`,
-          message: w.says,
-        })),
-      );
-    if (input.lookId && (await looks.owner(input.lookId))?.personId !== person.id)
-      throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
-    if (input.series && !(await plans.prescriptionsOf(person.id)).some((p) => p.series === input.series))
-      throw invalid([{ path: 'series', message: 'is no prescription of this person' }]);
-    await plans.addPrescription(person.id, input, me(response).id);
-    response.status(201).json(await all(person));
-  });
-
   /** A prescription and its person. @throws 404 also where the account may not see the person */
-  const found = async (
-    request: Request,
-    response: Response,
-  ): Promise<{ prescription: Prescription; person: Person }> => {
-    const stored = await plans.findPrescription(idOf(request));
-    const person = stored && (await people.find(me(response), stored.personId, dayOf(request)));
+  const found = async (account: Account, id: string): Promise<{ prescription: Prescription; person: Person }> => {
+    const stored = await plans.findPrescription(id);
+    const person = stored && (await people.find(account, stored.personId, await circumstances.today()));
     if (!stored || !person) throw notFound('This prescription');
     const { personId: _own, ...rest } = stored;
     return { prescription: await warned(rest, person), person };
   };
 
-  router.post('/prescriptions/:id/end', coach, async (request, response) => {
-    const { prescription, person } = await found(request, response);
-    const { day } = take(z.strictObject({ day: daySchema.nullable() }), request.body);
-    await plans.endSeries(prescription.series, day);
-    response.json(await all(person));
-  });
+  return {
+    'facts.get': async ({ account, params }) => {
+      const person = await personOf(context, account, params.id);
+      return circumstances.factsOf(person.id);
+    },
+    'prescriptions.list': async ({ account, params }) => all(await personOf(context, account, params.id)),
+    'prescriptions.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      const { catalog } = await studio.now();
+      const circumstance = await circumstances.of(person.id);
+      const stopped = stoppedBy(circumstance, body.family);
+      if (stopped)
+        throw new HttpProblem(
+          409,
+          'Nothing that loads is assigned now',
+          `${stoppedText(stopped, circumstance.stop)}${stopped === 'pain' ? ' Ask the stop signs again first.' : ''}`,
+        );
+      if (!catalog.families.some((f) => f.id === body.family))
+        throw invalid([{ path: 'family', message: `there is no position "${body.family}"` }]);
+      const barred = prescriptionWarnings(catalog, body.items, person.cautions).filter((w) => w.kind !== 'change');
+      if (barred.length > 0)
+        throw invalid(
+          barred.map((w) => ({
+            path: `items[${body.items.findIndex((i) => i.drill === w.drill)}].drill`,
+            message: warningText(catalog, w),
+          })),
+        );
+      if (body.lookId && (await looks.owner(body.lookId))?.personId !== person.id)
+        throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
+      if (body.series && !(await plans.prescriptionsOf(person.id)).some((p) => p.series === body.series))
+        throw invalid([{ path: 'series', message: 'is no prescription of this person' }]);
+      await plans.addPrescription(person.id, body, account.id);
+      return all(person);
+    },
+    'prescriptions.end': async ({ account, params, body }) => {
+      const { prescription, person } = await found(account, params.id);
+      await plans.endSeries(prescription.series, body.day);
+      return all(person);
+    },
+    'prescriptions.sheet': async ({ account, params, response }) => {
+      const { prescription, person } = await found(account, params.id);
+      const pdf = await sheetPdf((await studio.now()).catalog, person, prescription);
+      response
+        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline; filename="drills.pdf"' })
+        .type('application/pdf')
+        .send(pdf);
+      return SENT;
+    },
 
-  router.get('/prescriptions/:id/sheet.pdf', async (request, response) => {
-    const { prescription, person } = await found(request, response);
-    const pdf = await sheetPdf((await studio.now()).catalog, person, prescription);
-    response
-      .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline; filename="drills.pdf"' })
-      .type('application/pdf')
-      .send(pdf);
-  });
+    'intakes.list': async ({ account, params }) => {
+      const person = await personOf(context, account, params.id);
+      return plans.intakesOf(person.id);
+    },
+    'intakes.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      const missing = stopSigns.filter((s) => body.answers[s.id] === undefined);
+      const strange = Object.keys(body.answers).filter((id) => !stopSigns.some((s) => s.id === id));
+      if (missing.length + strange.length > 0)
+        throw invalid([
+          ...missing.map((s) => ({ path: `answers.${s.id}`, message: 'wants a yes or a no' })),
+          ...strange.map((id) => ({ path: `answers.${id}`, message: 'is not asked' })),
+        ]);
+      await plans.addIntake(person.id, body, await circumstances.today(), circumstances.now(), account.id);
+      return circumstances.factsOf(person.id);
+    },
 
-  router.get('/people/:id/intakes', async (request, response) => {
-    const person = await personOf(context, request, response);
-    response.json((await plans.intakesOf(person.id)).map(({ askedAt: _at, ...intake }) => intake));
-  });
-  router.post('/people/:id/intakes', async (request, response) => {
-    const person = await personOf(context, request, response);
-    const input = take(intakeInputSchema, request.body);
-    const missing = stopSigns.filter((s) => input.answers[s.id] === undefined);
-    const strange = Object.keys(input.answers).filter((id) => !stopSigns.some((s) => s.id === id));
-    if (missing.length + strange.length > 0)
-      throw invalid([
-        ...missing.map((s) => ({ path: `answers.${s.id}`, message: 'wants a yes or a no' })),
-        ...strange.map((id) => ({ path: `answers.${id}`, message: 'is not asked' })),
-      ]);
-    await plans.addIntake(person.id, input, dayOf(request), me(response).id);
-    response.status(201).json(await standingOf(context, person.id, dayOf(request)));
-  });
-
-  router.get('/people/:id/screens', async (request, response) => {
-    const person = await personOf(context, request, response);
-    response.json(await plans.screensOf(person.id));
-  });
-  router.post('/people/:id/screens', async (request, response) => {
-    const person = await personOf(context, request, response);
-    const input = take(screenInputSchema, request.body);
-    const rows = screenOf(input.record.screen).rows;
-    const strange = Object.keys(input.record.counts).filter((key) => !rows.some((r) => key.endsWith(`/${r.fault}`)));
-    if (strange.length > 0)
-      throw invalid(
-        strange.map((key) => ({ path: `record.counts.${key}`, message: 'is not looked for in this screen' })),
-      );
-    const owner = await plans.screenOwner(input.id);
-    if (owner && owner !== person.id) throw new HttpProblem(409, 'This screen belongs to somebody else');
-    await plans.addScreen(person.id, input, me(response).id);
-    response.status(owner ? 200 : 201).json(await plans.screensOf(person.id));
-  });
-  router.delete('/people/:id/screens/:record', coach, async (request, response) => {
-    const person = await personOf(context, request, response);
-    const { record } = take(z.object({ record: z.uuid() }), { record: request.params.record });
-    if (!(await plans.removeScreen(person.id, record))) throw notFound('This screen');
-    response.json(await plans.screensOf(person.id));
-  });
-  return router;
+    'screens.list': async ({ account, params }) => {
+      const person = await personOf(context, account, params.id);
+      return plans.screensOf(person.id);
+    },
+    'screens.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      const rows = screenOf(body.record.screen).rows;
+      const strange = Object.keys(body.record.counts).filter((key) => !rows.some((r) => key.endsWith(`/${r.fault}`)));
+      if (strange.length > 0)
+        throw invalid(
+          strange.map((key) => ({ path: `record.counts.${key}`, message: 'is not looked for in this screen' })),
+        );
+      const owner = await plans.screenOwner(body.id);
+      if (owner && owner !== person.id) throw new HttpProblem(409, 'This screen belongs to somebody else');
+      await plans.addScreen(person.id, body, account.id);
+      const after = await plans.screensOf(person.id);
+      return owner ? new Again(after) : after;
+    },
+    'screens.remove': async ({ account, params }) => {
+      const person = await personOf(context, account, params.id);
+      if (!(await plans.removeScreen(person.id, params.record))) throw notFound('This screen');
+      return plans.screensOf(person.id);
+    },
+  };
 }

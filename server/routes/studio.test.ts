@@ -16,11 +16,14 @@ afterEach(() => studio.close());
 const bridge = record(catalog.drills, 'bridge');
 const own = { ...bridge, id: 'harbour-bridge', name: 'Bridge on the quay step', copiedFrom: 'bridge' };
 
+/** What the tests of defaults leave as it is. */
+const REST = { timeZone: 'UTC', offlineCopies: true };
+
 describe('the studio’s catalogue', () => {
   test('starts empty, with nothing chosen', async () => {
     expect((await coach.get('/catalogue')).body).toEqual({
       entries: [],
-      defaults: { method: null, familyMethods: {}, kit: null },
+      defaults: { method: null, familyMethods: {}, kit: null, timeZone: 'UTC', offlineCopies: true },
     });
   });
   test('a shipped drill is changed and restored; who did what is kept', async () => {
@@ -125,7 +128,7 @@ describe('the studio’s catalogue', () => {
 
 describe('defaults', () => {
   test('method and kit of the hall judge whoever has none of their own', async () => {
-    const value = { method: 'hollow', familyMethods: { 'front-plank': 'straight' }, kit: ['mat', 'wall'] };
+    const value = { method: 'hollow', familyMethods: { 'front-plank': 'straight' }, kit: ['mat', 'wall'], ...REST };
     expect((await owner.send('put', '/studio/defaults', value)).body.defaults).toEqual(value);
     const person = (await coach.send('post', '/people', { name: 'Teo' })).body.id as string;
     const id = crypto.randomUUID();
@@ -156,7 +159,7 @@ describe('defaults', () => {
     [{ method: null, familyMethods: { mast: 'hollow' }, kit: null }, 'familyMethods.mast'],
     [{ method: null, familyMethods: { 'front-plank': 'nautical' }, kit: null }, 'familyMethods.front-plank'],
   ])('refuses what does not exist: %j', async (value, path) => {
-    const answer = await owner.send('put', '/studio/defaults', value);
+    const answer = await owner.send('put', '/studio/defaults', { ...REST, ...value });
     expect(answer.status).toBe(422);
     expect(answer.body.problems[0].path).toBe(path);
   });

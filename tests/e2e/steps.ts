@@ -6,7 +6,7 @@ import { bodyOf } from '../../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../core/body/simulate.js';
 import { catalog, rungOf } from '../../core/catalog/index.js';
 import type { Point } from '../../core/geometry.js';
-import type { Landmarks } from '../../core/measure/landmarks.js';
+import type { Landmarks } from '../../core/landmarks.js';
 
 export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 

@@ -4,7 +4,7 @@ import type { Observation } from '../../core/formats/observation.js';
 import { between, distance, type Point } from '../../core/geometry.js';
 import { defaultLandmarkSd } from '../../core/measure/view.js';
 import { uprightFrame } from '../../core/measure/frame.js';
-import type { LandmarkName, Landmarks } from '../../core/measure/landmarks.js';
+import type { LandmarkName, Landmarks } from '../../core/landmarks.js';
 
 export interface Overlay {
   floor: readonly [Point, Point] | null;

@@ -8,7 +8,7 @@ import { rungOf } from '../../../core/catalog/index.js';
 import { catalog } from '../../lib/catalogue.js';
 import type { EvaluationDetail } from '../../../core/evaluate.js';
 import type { Point } from '../../../core/geometry.js';
-import type { LandmarkName, Landmarks } from '../../../core/measure/landmarks.js';
+import type { LandmarkName, Landmarks } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { call } from '../../lib/api.js';
 import { evaluateFor } from '../../lib/look.js';

@@ -28,7 +28,7 @@ import {
   type BaseLandmark,
   type LandmarkName,
   type View,
-} from '../../../core/measure/landmarks.js';
+} from '../../../core/landmarks.js';
 import { athleteOf } from '../../lib/look.js';
 import { isTyping } from '../../lib/keys.js';
 import { overlayOf } from '../../lib/overlay.js';

@@ -12,7 +12,7 @@ import {
   type PoseFaults,
 } from '../../../core/body/simulate.js';
 import type { Rung } from '../../../core/formats/catalog.js';
-import type { View } from '../../../core/measure/landmarks.js';
+import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../lib/look.js';
 import { snapshot } from '../../lib/snapshot.js';

@@ -4,7 +4,7 @@ import { catalog } from '../../lib/catalogue.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
 import type { MethodId } from '../../../core/formats/catalog.js';
-import type { View } from '../../../core/measure/landmarks.js';
+import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../lib/look.js';
 

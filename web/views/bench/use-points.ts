@@ -1,7 +1,7 @@
 /** Points on a picture with undo and redo; a drag is one step. */
 import { computed, ref, shallowRef } from 'vue';
 import type { Point } from '../../../core/geometry.js';
-import type { LandmarkName } from '../../../core/measure/landmarks.js';
+import type { LandmarkName } from '../../../core/landmarks.js';
 
 export type HandleName = LandmarkName | 'floor-a' | 'floor-b';
 export type Handles = Partial<Record<HandleName, Point>>;

@@ -1,14 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { bodyOf } from './body/anthropometry.js';
-import { DEFAULT_CAMERA, simulatePicture, withFaults } from './body/simulate.js';
-import { catalog, record, rungOf } from './catalog/index.js';
-import { evaluateObservation, OBSERVER_RELIABILITY } from './evaluate.js';
-import { METHOD_IDS } from './formats/catalog.js';
-import { observationSchema, type Observation } from './formats/observation.js';
-import { InputError } from './formats/problems.js';
-import { seededRandom } from './statistics.js';
-import { watchedPlank } from './testing.js';
+import { bodyOf } from '../body/anthropometry.js';
+import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../body/simulate.js';
+import { catalog, record, rungOf } from '../catalog/index.js';
+import { OBSERVER_RELIABILITY } from './judge.js';
+import { METHOD_IDS } from '../formats/catalog.js';
+import { observationSchema, type Observation } from '../formats/observation.js';
+import { InputError } from '../formats/problems.js';
+import { seededRandom } from '../statistics.js';
+import { nobody, judgedBy } from '../person/circumstance.js';
+import { evaluated, watchedPlank } from '../testing.js';
 
 /** Versions that are looked at from the side, where pictures are measured. */
 const sideRungs = catalog.rungs.filter((rung) => record(catalog.families, rung.family).views.includes('side'));
@@ -37,7 +38,7 @@ function pictured(
   });
 }
 const watched = watchedPlank;
-const evaluate = (o: Observation, options = {}) => evaluateObservation(o, options).evaluation;
+const evaluate = evaluated;
 
 describe('evaluation', () => {
   test('a still with 12° of sag: clear sag, no hold, two to four drills', () => {
@@ -45,10 +46,10 @@ describe('evaluation', () => {
     expect(e.findings[0]).toMatchObject({ fault: 'hip-sag', severity: 'clear', measure: 'hip-line', from: 'measured' });
     expect(e.findings[0]!.probability).toBeGreaterThan(0.8);
     expect(e.hold).toBeNull();
-    expect(e.view).toMatchObject({ usable: true });
-    expect(e.drills.length).toBeGreaterThanOrEqual(2);
-    expect(e.drills.length).toBeLessThanOrEqual(4);
-    expect(e.drills[0]!.dose).toHaveProperty('sets');
+    expect(e.usable).toBe(true);
+    expect(e.choice.chosen.length).toBeGreaterThanOrEqual(2);
+    expect(e.choice.chosen.length).toBeLessThanOrEqual(4);
+    expect(e.choice.chosen[0]!.dose).toHaveProperty('sets');
   });
   test('good poses of every rung have no stated fault by their own method', () => {
     for (const rung of sideRungs) {
@@ -72,7 +73,7 @@ describe('evaluation', () => {
     expect(e.findings).toMatchObject([
       { fault: 'hip-sag', severity: 'clear', from: 'observed', probability: OBSERVER_RELIABILITY, measure: null },
     ]);
-    expect(e).toMatchObject({ view: null, measures: [] });
+    expect(e).toMatchObject({ picture: null, measures: [] });
   });
   test('a series: breaks measured, medians of the settled part, findings of both', () => {
     const frames = Array.from({ length: 90 }, (_, i) => ({
@@ -93,15 +94,13 @@ describe('evaluation', () => {
     expect(e.findings[0]).toMatchObject({ fault: 'hip-sag', from: 'measured', severity: 'clear' });
   });
   test('a picture far off the side gives measures with a warning and no verdict', () => {
-    const far = evaluateObservation(
-      pictured({ hipLine: 20 }, 'front-plank', 'forearm', {}, { ...DEFAULT_CAMERA, offSquare: 45 }),
-    );
-    expect(far.evaluation.view).toMatchObject({ usable: false });
-    expect(far.evaluation.findings).toEqual([]);
-    expect(far.warnings[0]).toMatch(/too far/);
+    const far = evaluate(pictured({ hipLine: 20 }, 'front-plank', 'forearm', {}, { ...DEFAULT_CAMERA, offSquare: 45 }));
+    expect(far.usable).toBe(false);
+    expect(far.findings).toEqual([]);
+    expect(far.warnings).toContain('too-far-off');
   });
   test('pain ends the search: no drills', () => {
-    expect(evaluate(watched({ ended: { t: 22, reason: 'pain' } })).drills).toEqual([]);
+    expect(evaluate(watched({ ended: { t: 22, reason: 'pain' } })).choice.chosen).toEqual([]);
   });
   test('another method judges anew and leaves the record as it was', () => {
     const record = pictured({ hipLine: 6.5, neck: 16 }, 'front-plank', 'forearm', {
@@ -109,10 +108,12 @@ describe('evaluation', () => {
       method: 'straight',
     });
     const before = JSON.stringify(record);
-    const by = (method: string) => evaluate(record, { method }).findings.map((f) => `${f.fault} ${f.severity}`);
+    const asked = (method: string) => ({ methods: judgedBy(nobody(), method).methods });
+    const by = (method: string) => evaluate(record, asked(method)).findings.map((f) => `${f.fault} ${f.severity}`);
     expect(by('straight')).not.toEqual(by('hollow'));
     expect(by('quiet')).not.toContain('chin-poke slight');
-    for (const method of METHOD_IDS) expect(evaluate(record, { method })).toEqual(evaluate(record, { method }));
+    for (const method of METHOD_IDS)
+      expect(JSON.stringify(evaluate(record, asked(method)))).toBe(JSON.stringify(evaluate(record, asked(method))));
     expect(JSON.stringify(record)).toBe(before);
   });
   test('the declared elbow distance is not a fault', () => {
@@ -133,7 +134,7 @@ describe('evaluation', () => {
   ])('%j is refused at its place', (change, path, message) => {
     let error: unknown;
     try {
-      evaluateObservation(watched(change));
+      evaluate(watched(change));
     } catch (e) {
       error = e;
     }

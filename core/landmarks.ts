@@ -1,8 +1,9 @@
 /** The names of the points that can be placed on a picture, and the record they come in. */
-import type { Point } from '../geometry.js';
+import type { Point } from './geometry.js';
 
 /** Where the camera or the coach's eye stands. */
-export type View = 'side' | 'front' | 'rear' | 'above';
+export const VIEWS = ['side', 'front', 'rear', 'above'] as const;
+export type View = (typeof VIEWS)[number];
 
 /** Seen from the side: one name each. */
 export const SIDE_LANDMARKS = ['ear', 'shoulder', 'elbow', 'wrist', 'hip', 'knee', 'ankle', 'heel', 'toe'] as const;
@@ -19,6 +20,12 @@ export const LANDMARKS: readonly LandmarkName[] = BASE.flatMap((name): LandmarkN
   `${name}-l`,
   `${name}-r`,
 ]);
+
+/**
+ * Line from the front hip bone to the back hip dimple against the trunk's belly line in a neutral pelvis, degrees: what pelvic tilt is
+ * counted from. About the mean of standing adults; a modelling assumption.
+ */
+export const PELVIS_AT_REST = 10;
 
 /** Landmark positions in pixels, x right, y down. */
 export type Landmarks = Partial<Record<LandmarkName, Point>>;
@@ -48,3 +55,6 @@ export function landmarkLabel(name: LandmarkName): string {
   const [base, side] = name.split('-') as [BaseLandmark, 'l' | 'r' | undefined];
   return side ? `${LANDMARK_LABELS[base]}, ${side === 'l' ? 'left' : 'right'}` : LANDMARK_LABELS[base];
 }
+
+/** Two points on the floor, in pixels. */
+export type FloorLine = readonly [Point, Point];

@@ -1,0 +1,198 @@
+/** Second stage: what a method makes of what was seen. */
+import { simulatePicture } from '../body/simulate.js';
+import type { Catalog } from '../catalog/index.js';
+import { isStated, type Method, type Rung } from '../formats/catalog.js';
+import type { Break } from '../hold/breaks.js';
+import { analyseHold, type Hold, type HoldAnalysis } from '../hold/hold.js';
+import { swingOf } from '../hold/swing.js';
+import type { Finding } from '../judge/finding.js';
+import { findingRank, judgeMeasures, limitsFor, type AppliedLimit, type Verdict } from '../judge/judge.js';
+import { measurePicture, measureValues, type Measure } from '../measure/measure.js';
+import { measureDefinition, seenFrom, type MeasureContext } from '../measure/measures.js';
+import { methodFor, type Circumstance } from '../person/circumstance.js';
+import { factsOf, type Facts } from '../reason/facts.js';
+import { median } from '../statistics.js';
+import { pictureAt, type Seen } from './see.js';
+
+/** What the coach should know of a picture beside its figures. */
+export type SeenWarning =
+  'too-few-points' | 'off-square' | 'too-far-off' | 'only-watched' | 'points-missing' | 'no-floor';
+
+export interface Judged extends Seen {
+  method: Method;
+  limits: readonly AppliedLimit[];
+  /** Null for a still. */
+  hold: Hold | null;
+  /** One frame: that frame; a series: medians of the settled part. */
+  measures: readonly Measure[];
+  /** Worst first; empty where the camera stands too far off. */
+  verdicts: readonly Verdict[];
+  /** Measured and tapped, one a fault, what matters most first. */
+  findings: readonly Finding[];
+  warnings: readonly SeenWarning[];
+  facts: Facts;
+}
+
+/** A tapped fault is taken as true with this probability: an eye at the bench errs about one time in ten. Assumption. */
+export const OBSERVER_RELIABILITY = 0.9;
+
+/** The measures of the version's own pose on this body: what some limits are counted from. Only of those that need it. */
+function poseMeasures(catalog: Catalog, rung: Rung, context: MeasureContext): ReadonlyMap<string, number> {
+  const wanted = catalog.tolerances.flatMap((t) =>
+    t.family === rung.family && t.from === 'pose' ? [measureDefinition(t.measure)] : [],
+  );
+  if (wanted.length === 0) return new Map();
+  const { points, floor } = simulatePicture(rung.pose, context.body);
+  return measureValues({ points, floor, orientation: rung.pose.orientation }, { ...context, view: 'side' }, wanted);
+}
+
+/** Declared distance of the support ahead of the shoulder as % of the supporting arm. */
+function declaredAhead({ observation, rung, context }: Seen): number {
+  const { upperArm, forearm } = context.body.lengths;
+  const reach = rung.support === 'elbow' ? upperArm : upperArm + forearm;
+  return (100 * (observation.setup?.elbowAhead ?? rung.ahead)) / reach;
+}
+
+/** Told by the nearest that a series shows, not by its middle: what a raise reaches. */
+const NEAREST = new Set(['hand-to-ankle']);
+
+/** Medians of the settled part; each error is that of a typical frame, since a point placed wrong stays wrong. */
+function seriesMeasures({ picture, samples }: Seen, from: number): Measure[] {
+  return picture!.measures.map((measure) => {
+    const values: number[] = [];
+    for (const s of samples) {
+      const value = s.t >= from ? s.values.get(measure.id) : undefined;
+      if (value !== undefined) values.push(value);
+    }
+    const told = NEAREST.has(measure.id) ? Math.min(...values) : median(values);
+    return { ...measure, value: values.length > 0 ? told : measure.value, t: from };
+  });
+}
+
+/** Measures that only some frames show, like the bottom of a hanging rep, and the swing, which only a series shows. */
+function passingMeasures(seen: Seen): Measure[] {
+  const { picture, samples, context } = seen;
+  const known = new Set(picture!.measures.map((m) => m.id));
+  const missing = [...new Set(samples.flatMap((s) => [...s.values.keys()]))].filter((id) => !known.has(id));
+  const found = missing.flatMap((id): Measure[] => {
+    const i = samples.findIndex((s) => s.values.has(id));
+    const there = measurePicture(pictureAt(seen, i), context).measures.find((m) => m.id === id);
+    const values = samples.flatMap((s) => s.values.get(id) ?? []);
+    return there ? [{ ...there, value: NEAREST.has(id) ? Math.min(...values) : median(values) }] : [];
+  });
+  const swing = swingOf(samples);
+  const line = [...picture!.measures, ...found].find((m) => m.id === 'hang-line');
+  // The difference of two independently placed frames.
+  if (swing !== null && line)
+    found.push({ id: 'swing', value: swing, sd: Math.SQRT2 * line.sd, unit: 'deg', t: line.t });
+  return found;
+}
+
+const measuresOf = (seen: Seen, settled: number): Measure[] => {
+  if (!seen.picture) return [];
+  return seen.samples.length === 0
+    ? seen.picture.measures
+    : [...seriesMeasures(seen, settled), ...passingMeasures(seen)];
+};
+
+/** The verdict on a measured break: the median of its stretch, with the measure's own error. */
+function breakVerdict(
+  b: Break,
+  analysis: HoldAnalysis,
+  measures: readonly Measure[],
+  limits: readonly AppliedLimit[],
+): Verdict | undefined {
+  const series = analysis.series.get(b.measure!);
+  const measure = measures.find((m) => m.id === b.measure);
+  if (!series || !measure) return undefined;
+  const values = series.value.filter((_, i) => series.t[i]! >= b.t && series.t[i]! <= b.t + b.length);
+  return judgeMeasures([{ ...measure, value: median(values) }], limits).find((v) => v.fault === b.fault);
+}
+
+/** What went first in a hold is told before others that are as sure and as bad. */
+const WENT_FIRST = 5;
+
+/** Measured and tapped findings, one a fault: the surer and worse of the two stands. What went first in a hold leads among equals. */
+export function findingsOf(
+  verdicts: readonly Verdict[],
+  analysis: HoldAnalysis | null,
+  measures: readonly Measure[],
+  limits: readonly AppliedLimit[],
+): Finding[] {
+  const measured = ({ fault, severity, probability, measure }: Verdict): Finding => ({
+    fault,
+    severity,
+    probability,
+    measure,
+    from: 'measured',
+  });
+  const all: Finding[] = verdicts.map(measured);
+  for (const b of analysis?.hold.breaks ?? []) {
+    const during = b.measure && breakVerdict(b, analysis!, measures, limits);
+    if (during) all.push(measured(during));
+  }
+  for (const { dip, fault, severity } of analysis?.taps ?? [])
+    if (!dip) all.push({ fault, severity, probability: OBSERVER_RELIABILITY, measure: null, from: 'observed' });
+  const worst = new Map<string, Finding>();
+  for (const finding of all) {
+    const known = worst.get(finding.fault);
+    if (!known || findingRank(finding) > findingRank(known)) worst.set(finding.fault, finding);
+  }
+  const first = analysis?.hold.firstToGo?.fault;
+  const order = (finding: Finding): number => findingRank(finding) + (finding.fault === first ? WENT_FIRST : 0);
+  return [...worst.values()].sort((a, b) => order(b) - order(a));
+}
+
+function warningsOf(
+  { picture, observation }: Seen,
+  limits: readonly AppliedLimit[],
+  measures: readonly Measure[],
+): SeenWarning[] {
+  if (!picture) return [];
+  const warnings: SeenWarning[] = picture.view.warning ? [picture.view.warning] : [];
+  if (limits.length === 0) warnings.push('only-watched');
+  else if (!limits.some((l) => measures.some((m) => m.id === l.measure))) warnings.push('points-missing');
+  if (!observation.floor && observation.view !== 'above') warnings.push('no-floor');
+  return warnings;
+}
+
+/** The finding that a line of a history names: the first that is told. */
+export const topFinding = ({ findings }: Pick<Judged, 'findings'>): Finding | null => findings[0] ?? null;
+/** The first stated finding: what is mended. */
+export const statedFinding = ({ findings }: Pick<Judged, 'findings'>): Finding | null =>
+  findings.find(isStated) ?? null;
+
+/**
+ * Judges what was seen by the method in force: limits, hold, verdicts, findings, and the facts that speak about causes.
+ * Judging the same {@link Seen} under another circumstance is how another method judges the same record.
+ */
+export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance): Judged {
+  const { observation, rung, family, context, samples, usable, picture } = seen;
+  const method = methodFor(catalog, circumstance, family, observation.method);
+  const limits = limitsFor(catalog, rung, method, {
+    declared: declaredAhead(seen),
+    pose: poseMeasures(catalog, rung, context),
+  }).filter((limit) => seenFrom(measureDefinition(limit.measure), observation.view));
+  const analysis = seen.isHold
+    ? analyseHold({
+        samples: usable || !picture ? samples : samples.map(({ t }) => ({ t, values: new Map() })),
+        events: observation.events ?? [],
+        limits,
+        ended: observation.ended,
+      })
+    : null;
+  const hold = analysis?.hold ?? null;
+  const measures = measuresOf(seen, hold?.settled ?? 0);
+  const verdicts = usable ? judgeMeasures(measures, limits) : [];
+  return {
+    ...seen,
+    method,
+    limits,
+    hold,
+    measures,
+    verdicts,
+    findings: findingsOf(verdicts, analysis, measures, limits),
+    warnings: warningsOf(seen, limits, measures),
+    facts: factsOf(catalog, { ...seen, hold, measures }, circumstance.history),
+  };
+}

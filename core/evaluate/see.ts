@@ -1,0 +1,110 @@
+/** First stage: what the record shows, before any method. */
+import { bodyOf } from '../body/anthropometry.js';
+import type { Catalog } from '../catalog/index.js';
+import type { CauseId, Family, Rung } from '../formats/catalog.js';
+import type { Evidence, Observation } from '../formats/observation.js';
+import type { Sample } from '../hold/breaks.js';
+import { appliesTo } from '../judge/judge.js';
+import { uprightFrame } from '../measure/frame.js';
+import { measurePicture, measureValues, type MeasuredPicture, type PictureInput } from '../measure/measure.js';
+import { measureDefinition, seenFrom, type MeasureContext } from '../measure/measures.js';
+import { standingLine } from '../measure/measures-whole-body.js';
+import { mergedEvidence, type TriedMend } from '../reason/facts.js';
+import { resolveObservation } from './resolve.js';
+
+/** A stored look: the record, mends tried after it, and the coach's own verdict on the cause. */
+export interface LookRecord {
+  observation: Observation;
+  mends?: readonly TriedMend[];
+  /** Taken as sure. */
+  overruled?: CauseId;
+}
+
+export interface Seen {
+  observation: Observation;
+  family: Family;
+  rung: Rung;
+  /** Answers in words and those that mends gave: what ladder and reasoning both read. */
+  evidence: Evidence;
+  overruled: CauseId | null;
+  context: MeasureContext;
+  /** Events, an end or a series: something that lasted. */
+  isHold: boolean;
+  /** The picture, or the middle one of a series, measured with errors; null without frames. */
+  picture: MeasuredPicture | null;
+  /** The camera stands square enough for a verdict. */
+  usable: boolean;
+  /** Values over time of what any method judges at this version from this view; empty for a still. */
+  samples: readonly Sample[];
+}
+
+function contextOf(observation: Observation, family: Family, rung: Rung): MeasureContext {
+  return {
+    chordEnd: rung.chordEnd,
+    support: rung.support,
+    stack: rung.stack,
+    body: bodyOf(observation.athlete),
+    statureKnown: observation.athlete?.stature !== undefined,
+    pixelsPerMetre: observation.pixelsPerMetre,
+    view: observation.view,
+    side: observation.side,
+    startLine: startLine(observation, family),
+  };
+}
+
+/** Body line of the first frame, for positions that are compared with their own start. */
+function startLine(observation: Observation, family: Family): number | undefined {
+  const first = observation.frames[0]?.points;
+  if (observation.frames.length < 2 || !first?.shoulder || !first.hip || !first.knee) return undefined;
+  return standingLine(uprightFrame(first, observation.floor, family.orientation)) ?? undefined;
+}
+
+/** A frame of the record as the measures take it. */
+export const pictureAt = ({ observation, family }: Pick<Seen, 'observation' | 'family'>, i: number): PictureInput => ({
+  points: observation.frames[i]!.points,
+  t: observation.frames[i]!.t,
+  floor: observation.floor,
+  orientation: family.orientation,
+  landmarkSd: observation.landmarkSd,
+});
+
+const SWING_NEEDS = ['hang-line', 'feet-behind', 'hand-to-ankle'] as const;
+
+/** Measures that some method judges at this version from this view; the swing is made of three of them. */
+function judgedMeasures(catalog: Catalog, rung: Rung, view: Observation['view']): string[] {
+  const judged = catalog.tolerances.filter((t) => appliesTo(t, rung)).map((t) => t.measure);
+  return [...new Set(judged.flatMap((id) => (id === 'swing' ? SWING_NEEDS : [id])))].filter((id) =>
+    seenFrom(measureDefinition(id), view),
+  );
+}
+
+/**
+ * What a record shows: its version, its camera, its measures with errors. The record is not altered.
+ * @throws InputError when position, rung, view or a fault is not in the catalogue
+ */
+export function see(record: LookRecord, catalog: Catalog): Seen {
+  const { observation } = record;
+  const { family, rung } = resolveObservation(observation, catalog);
+  const context = contextOf(observation, family, rung);
+  const count = observation.frames.length;
+  const picture = count > 0 ? measurePicture(pictureAt({ observation, family }, Math.floor(count / 2)), context) : null;
+  const judged = count >= 2 ? judgedMeasures(catalog, rung, observation.view).map(measureDefinition) : [];
+  return {
+    observation,
+    family,
+    rung,
+    evidence: mergedEvidence(observation.evidence, record.mends),
+    overruled: record.overruled ?? null,
+    context,
+    isHold: count >= 2 || (observation.events?.length ?? 0) > 0 || observation.ended !== undefined,
+    picture,
+    usable: picture?.view.usable ?? false,
+    samples:
+      count >= 2
+        ? observation.frames.map((frame, i) => ({
+            t: frame.t,
+            values: measureValues(pictureAt({ observation, family }, i), context, judged, picture!.facing),
+          }))
+        : [],
+  };
+}

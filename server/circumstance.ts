@@ -1,0 +1,61 @@
+/** What stands about a person, derived from the database at each request. */
+import type { Facts } from '../api/plans.js';
+import { daysBetween, hallDay, type Day } from '../core/days.js';
+import { circumstanceOf, type Circumstance } from '../core/person/circumstance.js';
+import type { Looks } from './repositories/looks.js';
+import type { People } from './repositories/people.js';
+import type { Plans } from './repositories/plans.js';
+import type { StudioStore } from './repositories/studio.js';
+
+/** Prescriptions that ended longer ago say nothing about today, days. */
+const KEPT_FOR = 14;
+
+export type Circumstances = ReturnType<typeof circumstancesIn>;
+
+/** @param clock ISO instant now */
+export function circumstancesIn(
+  { people, looks, plans, studio }: { people: People; looks: Looks; plans: Plans; studio: StudioStore },
+  clock: () => string,
+) {
+  /** The hall's day now. */
+  const today = async (): Promise<Day> => hallDay(clock(), (await studio.now()).defaults.timeZone);
+
+  /** The hall's day of an instant. */
+  const dayOf = async (instant: string): Promise<Day> => hallDay(instant, (await studio.now()).defaults.timeZone);
+
+  async function factsOf(personId: string): Promise<Facts> {
+    const day = await today();
+    const intakes = await plans.intakesOf(personId);
+    const clear = intakes.find((i) => i.yes.length === 0);
+    const prescriptions = (await plans.prescriptionsOf(personId)).filter(
+      (p) => p.newest && (p.endedOn === null || daysBetween(p.endedOn, day) <= KEPT_FOR),
+    );
+    return {
+      intakes: [...new Set([...intakes.slice(0, 1), ...(clear ? [clear] : [])])],
+      lastHolds: await looks.lastHolds(personId),
+      screens: await plans.screensOf(personId),
+      prescriptions: prescriptions.map(({ startsOn, endedOn, items }) => ({
+        startsOn,
+        endedOn,
+        drills: items.map((i) => i.drill),
+      })),
+    };
+  }
+
+  return {
+    now: clock,
+    today,
+    dayOf,
+    factsOf,
+    /**
+     * @param personId null for a record of nobody
+     * @param at instant of the look that is evaluated; now when left out
+     */
+    async of(personId: string | null, at?: string): Promise<Circumstance> {
+      const { defaults } = await studio.now();
+      const moment = { now: clock(), look: at };
+      if (personId === null) return circumstanceOf(null, defaults, undefined, moment);
+      return circumstanceOf(await people.record(personId), defaults, await factsOf(personId), moment);
+    },
+  };
+}

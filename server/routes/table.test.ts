@@ -1,0 +1,284 @@
+/** Walks the table of routes: every route × every role × right, malformed, not found, not signed in. Each answer is read by its schema. */
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import sharp from 'sharp';
+import { CSRF_HEADER, ROLES } from '../../api/common.js';
+import { openapi } from '../../api/openapi.js';
+import { addressOf, type Route } from '../../api/route.js';
+import { routes, type RouteName } from '../../api/routes.js';
+import { catalog, record } from '../../core/catalog/index.js';
+import { stopSigns } from '../../core/studio/intake.js';
+import { watchedPlank } from '../../core/testing.js';
+import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+
+const NOBODY = '00000000-0000-4000-8000-000000000000';
+const table = Object.entries(routes) as [RouteName, Route][];
+/** Signing in has tests of its own: its tries are limited. */
+const APART: readonly RouteName[] = ['session.start', 'session.end', 'owner.make'];
+const walked = table.filter(([name]) => !APART.includes(name));
+
+let studio: TestStudio;
+let clients: Record<(typeof ROLES)[number], Client>;
+let stranger: Client;
+let group: string;
+let picture: Buffer;
+beforeAll(async () => {
+  studio = await testStudio();
+  const owner = await studio.as('owner');
+  group = (await owner.send('post', '/groups', { name: 'Crew' })).body.id as string;
+  clients = { owner, coach: await studio.as('coach'), assistant: await studio.as('assistant', [group]) };
+  stranger = await studio.stranger();
+  picture = await sharp({ create: { width: 64, height: 48, channels: 3, background: '#888' } })
+    .jpeg()
+    .toBuffer();
+});
+afterAll(() => studio.close());
+
+const look = () => ({ id: randomUUID(), startedAt: NOW, observation: watchedPlank() });
+const caution = { caution: 'neck', from: DAY };
+const consent = { kind: 'hands-on', givenBy: 'Marit', relation: 'self', from: DAY };
+const mend = () => ({ id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' });
+const screen = () => ({
+  id: randomUUID(),
+  doneAt: NOW,
+  record: { screen: 'overhead-squat', reps: { front: 4 }, counts: {}, wideStance: false, supported: false, tests: {} },
+});
+const step = () => ({
+  id: randomUUID(),
+  from: 'front-plank/forearm',
+  rule: 3,
+  kind: 'stay',
+  proposal: 'Stay.',
+  numbers: [],
+  decision: 'accepted',
+  to: 'front-plank/forearm',
+  seconds: 30,
+});
+const bridge = record(catalog.drills, 'bridge');
+const prescription = () => ({
+  family: 'front-plank',
+  method: 'Straight',
+  causes: [],
+  startsOn: DAY,
+  relookOn: DAY,
+  items: [
+    {
+      drill: 'bridge',
+      dose: { sets: '2', work: '10', tempo: 'slow', rest: '30 s', days: 'daily' },
+      why: '',
+      changes: [],
+      minutes: 3,
+    },
+  ],
+});
+const answers = { answers: Object.fromEntries(stopSigns.map((s) => [s.id, false])) };
+const entry = { kind: 'drills', key: 'bridge' };
+
+/** Makes what a route needs and says how it is called rightly. */
+type Made = { params?: Record<string, string>; body?: () => object };
+async function made(name: RouteName): Promise<Made> {
+  const { owner } = clients;
+  const person = (await owner.send('post', '/people', { name: `P ${randomUUID()}`, groupId: group })).body.id as string;
+  const at = { id: person };
+  const looked = async (): Promise<string> => {
+    const input = look();
+    await owner.send('post', `/people/${person}/looks`, input);
+    return input.id;
+  };
+  const pictured = async (): Promise<string> => {
+    await owner.send('post', `/people/${person}/consents`, { ...consent, kind: 'pictures' });
+    const answer = await owner.agent
+      .post(`/api/people/${person}/media`)
+      .set(CSRF_HEADER, owner.token)
+      .attach('picture', picture, 'a.jpg');
+    return (answer.body as { id: string }).id;
+  };
+  const assigned = async (): Promise<string> =>
+    ((await owner.send('post', `/people/${person}/prescriptions`, prescription())).body as { id: string }[])[0]!.id;
+  switch (name) {
+    case 'accounts.add':
+      return { body: () => ({ name: 'N', email: `${randomUUID()}@hall.example`, password: PASSWORD, role: 'coach' }) };
+    case 'accounts.change':
+      return { params: { id: (await studio.as('coach')).account!.id }, body: () => ({ name: 'N' }) };
+    case 'groups.add':
+      return { body: () => ({ name: randomUUID() }) };
+    case 'people.add':
+      return { body: () => ({ name: 'N', groupId: group }) };
+    case 'people.change':
+      return { params: at, body: () => ({ goal: 'row' }) };
+    case 'attendance.set':
+      return { params: at, body: () => ({ here: true }) };
+    case 'cautions.add':
+      return { params: at, body: () => caution };
+    case 'cautions.change':
+    case 'cautions.remove': {
+      const page = (await owner.send('post', `/people/${person}/cautions`, caution)).body as {
+        cautionRecords: { id: string }[];
+      };
+      return { params: { ...at, record: page.cautionRecords[0]!.id }, body: () => caution };
+    }
+    case 'consents.add':
+      return { params: at, body: () => consent };
+    case 'consents.withdraw': {
+      const page = (await owner.send('post', `/people/${person}/consents`, consent)).body as {
+        consents: { id: string }[];
+      };
+      return { params: { ...at, record: page.consents[0]!.id } };
+    }
+    case 'looks.evaluate':
+      return { body: () => watchedPlank() };
+    case 'looks.add':
+      return { params: at, body: look };
+    case 'looks.change':
+      return { params: { id: await looked() }, body: () => ({ note: 'good' }) };
+    case 'looks.get':
+    case 'looks.remove':
+    case 'looks.restore':
+    case 'looks.evaluation':
+    case 'looks.file':
+      return { params: { id: await looked() } };
+    case 'mends.add':
+      return { params: { id: await looked() }, body: mend };
+    case 'mends.remove': {
+      const [id, body] = [await looked(), mend()];
+      await owner.send('post', `/looks/${id}/mends`, body);
+      return { params: { id, record: body.id } };
+    }
+    case 'media.add':
+      await owner.send('post', `/people/${person}/consents`, { ...consent, kind: 'pictures' });
+      return { params: at };
+    case 'media.get':
+    case 'media.thumbnail':
+    case 'media.remove':
+      return { params: { id: await pictured() } };
+    case 'prescriptions.add':
+      return { params: at, body: prescription };
+    case 'prescriptions.end':
+      return { params: { id: await assigned() }, body: () => ({ day: DAY }) };
+    case 'prescriptions.sheet':
+      return { params: { id: await assigned() } };
+    case 'intakes.add':
+      return { params: at, body: () => answers };
+    case 'screens.add':
+      return { params: at, body: screen };
+    case 'screens.remove': {
+      const body = screen();
+      await owner.send('post', `/people/${person}/screens`, body);
+      return { params: { ...at, record: body.id } };
+    }
+    case 'steps.add':
+      return { params: at, body: step };
+    case 'steps.remove': {
+      const body = step();
+      await owner.send('post', `/people/${person}/ladder-steps`, body);
+      return { params: { ...at, record: body.id } };
+    }
+    case 'goals.set':
+    case 'goals.drop':
+      return { params: { ...at, goal: 'dragon-flag' } };
+    case 'entries.put':
+      return { params: entry, body: () => bridge };
+    case 'entries.remove':
+      await owner.send('put', '/catalogue/drills/bridge', bridge);
+      return { params: entry };
+    case 'entries.changes':
+      return { params: entry };
+    case 'defaults.set':
+      return { body: () => ({ method: null, familyMethods: {}, kit: null, timeZone: 'UTC', offlineCopies: true }) };
+    default:
+      return { params: at };
+  }
+}
+
+function call(client: Client, route: Route, params?: Record<string, string>, body?: object) {
+  const path = addressOf(route.path, params);
+  if (route.form)
+    return client.agent.post(`/api${path}`).set(CSRF_HEADER, client.token).attach(route.form, picture, 'a.jpg');
+  const method = route.method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
+  return method === 'get' ? client.get(path) : client.send(method, path, route.body ? body : undefined);
+}
+const may = (route: Route, role: (typeof ROLES)[number]): boolean =>
+  route.role === 'anyone' || ROLES.indexOf(role) <= ROLES.indexOf(route.role);
+
+describe.each(walked)('%s', (name, route) => {
+  test('right: those who may are answered as the table says, those who may not are told so', async () => {
+    for (const role of [...ROLES].reverse()) {
+      const { params, body } = await made(name);
+      const answer = await call(clients[role], route, params, body?.());
+      expect({ role, status: answer.status }).toEqual({ role, status: may(route, role) ? route.status : 403 });
+    }
+  });
+  if (route.role !== 'anyone')
+    test('not signed in', async () => {
+      const { params, body } = await made(name);
+      expect((await call(stranger, route, params, body?.())).status).toBe(401);
+    });
+  if (route.params && 'id' in (route.params as { shape?: object } & typeof route.params & { shape: object }).shape) {
+    test('not found: an id of nobody, and one that an assistant may not see', async () => {
+      const { params, body } = await made(name);
+      const answer = await call(clients.owner, route, { ...params, id: NOBODY }, body?.());
+      expect(answer.status).toBe(404);
+    });
+    test('malformed: an id that is none', async () => {
+      const { params, body } = await made(name);
+      const answer = await call(clients.owner, route, { ...params, id: '7' }, body?.());
+      expect([answer.status, (answer.body as { problems: { path: string }[] }).problems[0]!.path]).toEqual([422, 'id']);
+    });
+  }
+  if (route.body && name !== 'entries.put')
+    test('malformed: a body with a field that nobody knows', async () => {
+      const { params, body } = await made(name);
+      const answer = await call(clients.owner, route, params, { ...body?.(), rudder: 1 });
+      expect(answer.status).toBe(422);
+      expect((answer.body as { problems: { path: string }[] }).problems.map((p) => p.path)).toContain('rudder');
+    });
+  if (route.method !== 'GET')
+    test('without the session’s token nothing is changed', async () => {
+      const { params, body } = await made(name);
+      const forged = { ...clients.owner, token: 'x' };
+      const sent = call(
+        {
+          ...forged,
+          send: (m, p, b) =>
+            forged.agent[m](`/api${p}`)
+              .set(CSRF_HEADER, 'x')
+              .send(b ?? {}),
+        },
+        route,
+        params,
+        body?.(),
+      );
+      expect((await sent).status).toBe(403);
+    });
+});
+
+describe('the table', () => {
+  test('no two routes answer at one address, and every name says its resource', () => {
+    const addresses = table.map(([, r]) => `${r.method} ${r.path.replace(/:\w+/g, ':')}`);
+    expect(new Set(addresses).size).toBe(addresses.length);
+    for (const [name, route] of table) {
+      expect(name).toMatch(/^[a-z]+\.[a-z]+$/);
+      for (const param of route.path.match(/:\w+/g) ?? [])
+        expect(Object.keys((route.params as unknown as { shape: object }).shape)).toContain(param.slice(1));
+    }
+  });
+  test('is told as an OpenAPI document: every route with its answer, its body and its problems', async () => {
+    const document = (await stranger.get('/openapi.json')).body as ReturnType<typeof openapi> & {
+      paths: Record<
+        string,
+        Record<string, { operationId: string; responses: Record<string, unknown>; requestBody?: object }>
+      >;
+    };
+    const operations = Object.values(document.paths).flatMap((p) => Object.values(p));
+    expect(operations.map((o) => o.operationId).sort()).toEqual(table.map(([name]) => name as string).sort());
+    for (const [name, route] of table) {
+      const operation = operations.find((o) => o.operationId === name)!;
+      expect(Object.keys(operation.responses)).toContain(String(route.status));
+      expect(operation.requestBody !== undefined).toBe(route.body !== undefined || route.form !== undefined);
+    }
+  });
+  test('an address lacks no parameter, and hides what could break out of it', () => {
+    expect(() => addressOf('/people/:id', {})).toThrow(/wants id/);
+    expect(addressOf('/people/:id/looks', { id: '../x?y' })).toBe('/people/..%2Fx%3Fy/looks');
+  });
+});

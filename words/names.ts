@@ -1,0 +1,30 @@
+/** Names of the catalogue's records; an id of another studio is shown rather than lost. */
+import type { Catalog } from '../core/catalog/index.js';
+
+type Named = readonly { readonly id: string; readonly name: string }[];
+const nameIn = (records: Named, id: string): string => records.find((r) => r.id === id)?.name ?? id;
+
+export const familyName = (catalog: Pick<Catalog, 'families'>, id: string): string => nameIn(catalog.families, id);
+export const faultName = (catalog: Pick<Catalog, 'faults'>, id: string): string => nameIn(catalog.faults, id);
+export const drillName = (catalog: Pick<Catalog, 'drills'>, id: string): string => nameIn(catalog.drills, id);
+export const testName = (catalog: Pick<Catalog, 'tests'>, id: string): string => nameIn(catalog.tests, id);
+export const methodName = (catalog: Pick<Catalog, 'methods'>, id: string): string => nameIn(catalog.methods, id);
+export const causeName = (catalog: Pick<Catalog, 'causes'>, id: string): string => nameIn(catalog.causes, id);
+export const cautionName = (catalog: Pick<Catalog, 'cautions'>, id: string): string => nameIn(catalog.cautions, id);
+
+/** A version's own name, without its position. */
+export const rungName = (catalog: Pick<Catalog, 'rungs'>, family: string, id: string): string =>
+  nameIn(
+    catalog.rungs.filter((r) => r.family === family),
+    id,
+  );
+
+/**
+ * A version with its position.
+ * @param place `family/rung`
+ * @example placeName(catalog, 'hollow/straight') // => 'Hollow hold, Straight legs'
+ */
+export function placeName(catalog: Pick<Catalog, 'families' | 'rungs'>, place: string): string {
+  const [family, rung] = place.split('/') as [string, string];
+  return `${familyName(catalog, family)}, ${rungName(catalog, family, rung)}`;
+}

@@ -1,0 +1,30 @@
+/** Numbers with their units, a true minus and their error. */
+import { STATED_FROM } from '../core/formats/catalog.js';
+import { measureDefinition } from '../core/measure/measures.js';
+
+const UNITS = { deg: '°', '%': ' %', cm: ' cm' } as const;
+
+/** A number with a true minus. @example fixed(-9.34) // => '−9.3' */
+export const fixed = (value: number, digits = 1): string => value.toFixed(digits).replace('-', '−');
+
+/** A measure with its error. @example measureText({ id: 'hip-line', value: -9.34, sd: 1.2 }) // => '−9.3° ± 1.2°' */
+export function measureText(m: { id: string; value: number; sd: number }): string {
+  const unit = UNITS[measureDefinition(m.id).unit];
+  return `${fixed(m.value)}${unit} ± ${m.sd.toFixed(1)}${unit}`;
+}
+
+/** Seconds to a tenth. @example secondsText(21.44) // => '21.4 s' */
+export const secondsText = (s: number): string => `${s.toFixed(1)} s`;
+/** Seconds, a tenth only where there is one. @example shortSeconds(40) // => '40 s' */
+export const shortSeconds = (s: number): string => `${Math.round(s * 10) / 10} s`;
+/** A share as a percentage. @example percentText(0.284) // => '28 %' */
+export const percentText = (share: number): string => `${Math.round(100 * share)} %`;
+/** Metres as whole centimetres. @example cmText(0.304) // => '30 cm' */
+export const cmText = (metres: number): string => `${Math.round(metres * 100)} cm`;
+
+/** How sure, in words a coach says, with the percentage beside it; never a hundred. */
+export function sureText(probability: number): string {
+  const percent = percentText(Math.min(0.99, probability));
+  if (probability >= 0.95) return `sure (${percent})`;
+  return probability >= STATED_FROM ? `fairly sure (${percent})` : `borderline (${percent})`;
+}
