@@ -595,7 +595,7 @@ export const routes = {
     role: 'coach',
     says: 'Keeps an entry; cautions are an owner’s.',
     params: entryParams,
-    body: z.unknown(),
+    body: z.record(z.string(), z.unknown()),
     answer: studioCatalogueSchema,
     status: 200,
   },

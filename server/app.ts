@@ -30,6 +30,8 @@ import { studioHandlers } from './routes/studio.js';
 export interface Studio {
   app: Express;
   context: Context;
+  /** The routes' own functions, by the table's names. */
+  handlers: Handlers;
 }
 
 /** Ids and the query are kept out of the log: an address must not tell who was looked at. */
@@ -143,5 +145,5 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     });
   }
   app.use(answerProblems);
-  return { app, context };
+  return { app, context, handlers };
 }

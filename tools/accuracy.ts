@@ -3,7 +3,9 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { bodyOf, type Sex } from '../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../core/body/simulate.js';
 import { catalog, rungOf } from '../core/catalog/index.js';
-import { evaluateObservation } from '../core/evaluate.js';
+import { judge } from '../core/evaluate/judge.js';
+import { see } from '../core/evaluate/see.js';
+import { nobody } from '../core/person/circumstance.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { quantile, seededRandom } from '../core/statistics.js';
 
@@ -78,20 +80,19 @@ const evaluate = (
     noise,
     random,
   );
-  return evaluateObservation(
-    observationSchema.parse({
-      format: 'upright-anchor/observation',
-      version: 1,
-      position: family,
-      rung,
-      view: 'side',
-      athlete,
-      picture: shot.picture,
-      floor: shot.floor,
-      landmarkSd: Math.max(noise, 0.01),
-      frames: [{ t: 0, points: shot.points }],
-    }),
-  ).evaluation;
+  const observation = observationSchema.parse({
+    format: 'upright-anchor/observation',
+    version: 1,
+    position: family,
+    rung,
+    view: 'side',
+    athlete,
+    picture: shot.picture,
+    floor: shot.floor,
+    landmarkSd: Math.max(noise, 0.01),
+    frames: [{ t: 0, points: shot.points }],
+  });
+  return judge(see({ observation }, catalog), catalog, nobody());
 };
 
 for (const athlete of BODIES) {
@@ -104,7 +105,7 @@ for (const athlete of BODIES) {
             for (let repeat = 0; repeat < 4; repeat += 1) {
               pictures += 1;
               const seen = evaluate(family, rung, faults, athlete, roll, offSquare, share);
-              if (!seen.view!.usable) {
+              if (!seen.usable) {
                 refused += 1;
                 continue;
               }

@@ -1,6 +1,11 @@
 /** `npm run -s evaluate -- FILE`: an observation in, an evaluation out. */
-import { evaluateObservation } from '../core/evaluate.js';
+import { catalog } from '../core/catalog/index.js';
+import { evaluate } from '../core/evaluate/evaluate.js';
 import { observationSchema } from '../core/formats/observation.js';
+import { nobody } from '../core/person/circumstance.js';
+import { evaluationFile } from '../words/evaluation-file.js';
 import { parseInput, runCommand } from './lines.js';
 
-runCommand('evaluate', (text) => evaluateObservation(parseInput(text, observationSchema)).evaluation);
+runCommand('evaluate', (text) =>
+  evaluationFile(catalog, evaluate({ observation: parseInput(text, observationSchema) }, catalog, nobody())),
+);

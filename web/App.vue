@@ -1,28 +1,33 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { onMounted, watch } from 'vue';
 import { RouterView, useRoute } from 'vue-router';
 import AppHeader from './components/AppHeader.vue';
+import NewVersion from './components/NewVersion.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
-import { loadCatalogue } from './lib/catalogue.js';
-import { useOutbox } from './stores/outbox.js';
-import { useSession } from './stores/session.js';
+import { studio, useCatalogue } from './data/catalogue.js';
+import { useOutbox } from './data/outbox.js';
+import { keepNoCopy, writeCopy } from './data/query.js';
+import { useSession } from './data/session.js';
 import { useSettings } from './stores/settings.js';
 
 const session = useSession();
 const outbox = useOutbox();
 const route = useRoute();
 useSettings();
+useCatalogue(() => session.account !== null);
 onMounted(() => outbox.start());
 watch(
   () => session.account?.id,
-  (id) => {
-    if (!id) return;
-    void outbox.flush();
-    // Offline the shipped catalogue stands.
-    void loadCatalogue().catch(() => undefined);
-  },
+  (id) => id && void outbox.flush().catch(() => undefined),
   { immediate: true },
 );
+watch(
+  () => studio.defaults.offlineCopies,
+  (copies) => copies || void keepNoCopy(),
+);
+// The page may be gone before the copy's next turn.
+useEventListener(document, 'visibilitychange', () => document.visibilityState === 'hidden' && void writeCopy());
 </script>
 
 <template>
@@ -32,4 +37,5 @@ watch(
     <RouterView :key="route.path" />
   </main>
   <ShortcutHelp />
+  <NewVersion />
 </template>

@@ -1,2 +1,3 @@
+/// <reference types="vite-plugin-pwa/vue" />
 declare module '*.css';
 declare module '@fontsource-variable/*';

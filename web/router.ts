@@ -1,6 +1,6 @@
 /** Places and their addresses. Addresses hold ids only, never names or health. */
 import { createRouter, createWebHistory } from 'vue-router';
-import { useSession } from './stores/session.js';
+import { useSession } from './data/session.js';
 
 export const router = createRouter({
   history: createWebHistory(),

@@ -2,13 +2,12 @@
 import { setImmediate as turn } from 'node:timers/promises';
 import type { HistoryItem, LookLine } from '../../api/observations.js';
 import type { LoggedHoldOf } from '../../api/ladders.js';
-import type { Catalog } from '../../core/catalog/index.js';
-import { judge, topFinding, type Judged } from '../../core/evaluate/judge.js';
+import { judge } from '../../core/evaluate/judge.js';
+import { lineOf } from '../../core/evaluate/line.js';
 import { see } from '../../core/evaluate/see.js';
 import { loggedHold } from '../../core/ladder/holds.js';
 import { judgedBy } from '../../core/person/circumstance.js';
 import { methodInForce } from '../../core/person/method-in-force.js';
-import { takeoverIndex } from '../../core/reason/rank.js';
 import { historyAt } from '../../core/screen/history.js';
 import type { Circumstances } from '../circumstance.js';
 import type { KeptLine, Looks } from '../repositories/looks.js';
@@ -28,22 +27,6 @@ interface Stores {
 const LADDER_LOOKS = 200;
 /** People and looks that the background takes at a time. */
 const SWEEP = { people: 50, looks: 2000, atOnce: 20 } as const;
-
-/** A line of a history from what was judged. */
-export function lineOf(judged: Judged, catalog: Catalog): LookLine {
-  const { hold, rung, usable, measures } = judged;
-  const top = topFinding(judged);
-  const line = usable ? measures.find((m) => m.id === 'hip-line') : undefined;
-  return {
-    rung: rung.id,
-    clean: hold?.clean ?? null,
-    total: hold?.total ?? null,
-    endedBy: hold?.endedBy ?? null,
-    bodyLine: line ? { value: line.value, sd: line.sd } : null,
-    top: top && { fault: top.fault, severity: top.severity, probability: top.probability },
-    takeoverIndex: takeoverIndex(catalog, judged.facts, judged.family),
-  };
-}
 
 export type Judging = ReturnType<typeof judgingIn>;
 

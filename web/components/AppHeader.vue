@@ -3,8 +3,9 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
 import { CircleUser, CloudOff } from '@lucide/vue';
 import { computed } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { useOutbox } from '../stores/outbox.js';
-import { useSession } from '../stores/session.js';
+import { connected } from '../data/connection.js';
+import { useOutbox } from '../data/outbox.js';
+import { useSession } from '../data/session.js';
 import { useSettings } from '../stores/settings.js';
 
 const session = useSession();
@@ -21,8 +22,13 @@ const places = computed(() => [
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);
-const waiting = computed(() => outbox.items.filter((i) => !i.refused).length);
-const refused = computed(() => outbox.items.filter((i) => i.refused));
+const away = computed(() => !connected.value || session.offline);
+/** `offline, 3 waiting`: what a coach must know before walking on. */
+const status = computed(() => {
+  const waiting = outbox.waiting.length;
+  if (away.value) return waiting > 0 ? `offline, ${waiting} waiting` : 'offline';
+  return waiting > 0 ? `${waiting} waiting to be sent` : '';
+});
 
 async function leave(): Promise<void> {
   await session.signOut();
@@ -64,9 +70,9 @@ async function leave(): Promise<void> {
         </ol>
       </nav>
       <div class="ml-auto flex items-center gap-2">
-        <span v-if="waiting > 0" role="status" class="tag tag-caution"
-          ><CloudOff :size="16" aria-hidden="true" /> {{ waiting }} kept here, not yet sent</span
-        >
+        <span role="status">
+          <span v-if="status" class="tag tag-caution"><CloudOff :size="16" aria-hidden="true" /> {{ status }}</span>
+        </span>
         <Menu as="div" class="relative">
           <MenuButton class="btn btn-quiet" :aria-label="`Account: ${session.account?.name}`"
             ><CircleUser :size="22" aria-hidden="true" /><span class="max-lg:hidden">{{
@@ -100,7 +106,7 @@ async function leave(): Promise<void> {
         </Menu>
       </div>
     </div>
-    <div v-for="item in refused" :key="item.key" role="alert" class="note mx-4 mb-2 flex items-center gap-3">
+    <div v-for="item in outbox.refused" :key="item.key" role="alert" class="note mx-4 mb-2 flex items-center gap-3">
       <span>Something kept on this device was refused by the server: {{ item.refused }}</span>
       <button class="btn ml-auto" @click="outbox.drop(item.key!)">Let it go</button>
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which kit there is: all of it, or the ticked things. */
 import { computed } from 'vue';
-import { catalog } from '../lib/catalogue.js';
+import { catalog } from '../data/catalogue.js';
 
 defineProps<{ idPrefix: string; everything: string }>();
 const kit = defineModel<readonly string[] | null>({ required: true });

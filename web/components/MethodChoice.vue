@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** A method for everything, and others for single positions. */
 import { computed, ref } from 'vue';
-import type { MethodChoice } from '../../core/judge/method-in-force.js';
-import { catalog } from '../lib/catalogue.js';
-import { familyName, methodName } from '../lib/words.js';
+import type { MethodChoice } from '../../core/person/method-in-force.js';
+import { catalog } from '../data/catalogue.js';
+import { familyName, methodName } from '../data/names.js';
 
 const props = defineProps<{ idPrefix: string; none: string }>();
 const choice = defineModel<MethodChoice>({ required: true });

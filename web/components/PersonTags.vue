@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { TriangleAlert } from '@lucide/vue';
 import type { PersonSummary } from '../../api/people.js';
-import { cautionName } from '../lib/words.js';
+import { cautionName } from '../data/names.js';
 
 defineProps<{ person: Pick<PersonSummary, 'group' | 'cautions' | 'archived'> }>();
 </script>

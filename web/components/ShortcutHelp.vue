@@ -2,7 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
 import { useEventListener } from '@vueuse/core';
 import { ref } from 'vue';
-import { isTyping } from '../lib/keys.js';
+import { isTyping } from './keys.js';
 
 const open = ref(false);
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {

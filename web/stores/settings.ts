@@ -2,7 +2,7 @@
 import { useLocalStorage, usePreferredDark } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, watchEffect } from 'vue';
-import type { Units } from '../lib/units.js';
+import type { Units } from '../../words/units.js';
 
 export const useSettings = defineStore('settings', () => {
   const units = useLocalStorage<Units>('anchor.units', 'metric');

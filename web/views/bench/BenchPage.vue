@@ -1,166 +1,64 @@
 <script setup lang="ts">
 import { Camera, Timer } from '@lucide/vue';
-import { computed, defineAsyncComponent, onMounted, reactive, ref, watch } from 'vue';
+import { defineAsyncComponent, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { historySchema, lookSchema, type HistoryItem, type LookInput } from '../../../api/observations.js';
-import { standingSchema, type Standing } from '../../../api/plans.js';
-import { personSchema, personSummarySchema, type Person } from '../../../api/people.js';
-import { bodyOf } from '../../../core/body/anthropometry.js';
-import { record, rungOf, rungsOf } from '../../../core/catalog/index.js';
-import { catalog, studio } from '../../lib/catalogue.js';
+import type { LookInput } from '../../../api/observations.js';
+import { rungsOf } from '../../../core/catalog/index.js';
 import { METHOD_IDS } from '../../../core/formats/catalog.js';
-import { methodInForce } from '../../../core/judge/method-in-force.js';
-import FigureView from '../../components/FigureView.vue';
-import LoadState from '../../components/LoadState.vue';
+import { stoppedBy } from '../../../core/person/circumstance.js';
+import { viewWords } from '../../../words/labels.js';
+import { secondsText } from '../../../words/numbers.js';
+import { stoppedText } from '../../../words/stops.js';
+import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
-import { call } from '../../lib/api.js';
-import { storedHold } from '../../lib/hold-keeper.js';
-import { athleteOf } from '../../lib/look.js';
-import { useResource } from '../../lib/resource.js';
-import { cautionName, methodName, secondsText } from '../../lib/words.js';
-import { useOutbox } from '../../stores/outbox.js';
+import { catalog } from '../../data/catalogue.js';
+import { keepLook } from '../../data/looks.js';
+import { cautionName, methodName } from '../../data/names.js';
+import FigureView from '../../drawing/FigureView.vue';
+import { storedHold } from './hold-keeper.js';
 import HoldRunner from './HoldRunner.vue';
-import { firstView, SIDED, type BenchSetup } from './setup.js';
+import { useBench } from './use-bench.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
 const route = useRoute();
 const router = useRouter();
-const outbox = useOutbox();
 const kept = storedHold();
-
-const people = useResource(() => call('/people', personSummarySchema.array()));
-const personId = ref(kept?.personId ?? String(route.query.person ?? ''));
-const person = ref<Person | null>(null);
-const history = ref<HistoryItem[]>([]);
-const standing = ref<Standing | null>(null);
-const problem = ref('');
-const relookOf = ref<string | null>(kept?.relookOf ?? null);
-const mode = ref<'watch' | 'picture'>('watch');
-const running = ref(kept !== null);
-const setup = reactive<BenchSetup>({
-  position: kept?.position ?? 'front-plank',
-  rung: kept?.rung ?? 'forearm',
-  method: kept?.method ?? '',
-  target: kept?.target ?? 40,
-  elbowAhead: kept?.elbowAhead ?? null,
-  view: kept?.view ?? firstView(kept?.position ?? 'front-plank'),
-  side: kept?.side ?? null,
+const asked = (name: string): string | undefined => (route.query[name] ? String(route.query[name]) : undefined);
+const bench = useBench(kept, {
+  person: asked('person'),
+  relook: asked('relook'),
+  position: asked('position'),
+  rung: asked('rung'),
 });
-
-function choosePosition(position: string, rung?: string): void {
-  const chosen = rungOf(catalog, position, rung);
-  Object.assign(setup, {
-    position,
-    rung: chosen.id,
-    target: chosen.target,
-    elbowAhead: null,
-    view: firstView(position),
-    side: SIDED.includes(position) ? 'left' : null,
-    method: '',
-  });
-}
-
-async function loadPerson(): Promise<void> {
-  person.value = null;
-  standing.value = null;
-  history.value = [];
-  problem.value = '';
-  if (!personId.value) return;
-  try {
-    const [found, past, stands] = await Promise.all([
-      call(`/people/${personId.value}`, personSchema),
-      call(`/people/${personId.value}/looks?limit=30`, historySchema),
-      call(`/people/${personId.value}/standing`, standingSchema),
-    ]);
-    person.value = found;
-    history.value = past.items;
-    standing.value = stands;
-    if (kept || running.value) return;
-    const relook = String(route.query.relook ?? '');
-    if (relook) {
-      const before = await call(`/looks/${relook}`, lookSchema);
-      relookOf.value = before.id;
-      choosePosition(before.observation.position, before.observation.rung);
-      setup.target = before.observation.target ?? setup.target;
-      setup.elbowAhead = before.observation.setup?.elbowAhead ?? null;
-      setup.view = before.observation.view;
-      setup.side = before.observation.side ?? setup.side;
-      if (before.observation.method) setup.method = before.observation.method;
-      mode.value = before.observation.frames.length > 0 ? 'picture' : 'watch';
-    } else if (catalog.families.some((f) => f.id === route.query.position))
-      choosePosition(String(route.query.position), route.query.rung ? String(route.query.rung) : undefined);
-    else if (past.items[0]) choosePosition(past.items[0].position, past.items[0].rung);
-    else choosePosition(setup.position);
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
-watch(personId, () => {
-  relookOf.value = null;
-  void loadPerson();
-});
-onMounted(() => {
-  // The result's page is fetched now: after a hold the network may be gone.
-  void import('../looks/LookPage.vue');
-  return Promise.all([people.load(), loadPerson()]);
-});
-
-const family = computed(() => record(catalog.families, setup.position));
-const VIEW_WORDS = {
-  side: 'From the side',
-  front: 'From the front',
-  rear: 'From the rear',
-  above: 'From above',
-} as const;
-const viewWords = (view: keyof typeof VIEW_WORDS): string =>
-  view === 'front' && family.value.orientation === 'supine' ? 'From the feet' : VIEW_WORDS[view];
-const inForce = computed(() =>
-  methodName(methodInForce(setup.position, person.value, studio.defaults) ?? family.value.defaultMethod),
-);
-const rung = computed(() => rungOf(catalog, setup.position, setup.rung));
-const barred = computed(() => rung.value.excludedBy.filter((c) => person.value?.cautions.includes(c)));
-const body = computed(() => bodyOf(person.value ? athleteOf(person.value) : {}));
-const lastTime = computed(() =>
-  history.value.find((h) => h.position === setup.position && h.rung === setup.rung && h.clean !== null),
-);
-
-/** Pads in the order of what this person showed before, then the family's own order. */
-const pads = computed(() => {
-  const count = (fault: string): number =>
-    history.value.filter((h) => h.position === setup.position && h.top?.fault === fault).length;
-  const own = family.value.pads;
-  return [...own]
-    .sort((a, b) => count(b) - count(a) || own.indexOf(a) - own.indexOf(b))
-    .map((id) => record(catalog.faults, id));
-});
+const { personId, setup, mode, running, relookOf, family, rung, judgedIn, inForce, barred, pads, lastTime } = bench;
+const { choosePosition, circumstance } = bench;
+const person = bench.person.value;
+// The result's page is fetched now: after a hold the network may be gone.
+onMounted(() => void import('../looks/LookPage.vue'));
 
 async function save(input: LookInput): Promise<void> {
-  await outbox.put({ path: `/people/${personId.value}/looks`, method: 'POST', body: input });
+  await keepLook(personId.value, input);
   await router.push(`/looks/${input.id}`);
 }
 </script>
 
 <template>
   <h1 class="sr-only">Bench</h1>
-  <p v-if="problem" role="alert" class="note mb-3">{{ problem }}</p>
-  <LoadState v-if="people.error.value && !running" :error="people.error.value" @retry="people.load()" />
+  <p v-if="bench.person.error.value" role="alert" class="note mb-3">{{ bench.person.error.value }}</p>
   <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]">
     <section class="card space-y-2" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
       <div class="field-row">
-        <label class="label" for="who">Who</label>
-        <select id="who" v-model="personId" class="field" :disabled="running">
-          <option value="" disabled>Choose a person</option>
-          <option v-for="p in people.value.value ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
-        </select>
+        <span class="label" aria-hidden="true">Who</span>
+        <PersonPicker id="who" v-model="personId" label="Who" :disabled="running" />
       </div>
       <PersonTags v-if="person" :person="{ ...person, group: null }" />
-      <p v-if="standing?.stop || standing?.painIn.includes(setup.position)" role="alert" class="note text-sm">
-        {{ standing.stop ?? 'Pain ended the last hold of this position.' }}
+      <p v-if="circumstance && stoppedBy(circumstance, setup.position)" role="alert" class="note text-sm">
+        {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
         <RouterLink :to="`/people/${personId}`" class="link">Ask the stop signs</RouterLink> before any load.
       </p>
-      <p v-else-if="standing?.intakeDue" class="note text-sm">
-        Stop signs {{ standing.intake ? 'were asked long ago' : 'were never asked' }}.
+      <p v-else-if="circumstance?.intakeDue" class="note text-sm">
+        Stop signs {{ bench.facts.value.value?.intakes.length ? 'were asked long ago' : 'were never asked' }}.
         <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
       </p>
       <div class="field-row">
@@ -190,7 +88,7 @@ async function save(input: LookInput): Promise<void> {
       <div v-if="family.views.length > 1" class="field-row">
         <label class="label" for="view">Looked at</label>
         <select id="view" v-model="setup.view" class="field" :disabled="running">
-          <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v) }}</option>
+          <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v, family.orientation) }}</option>
         </select>
       </div>
       <div v-if="setup.side" class="field-row">
@@ -201,7 +99,11 @@ async function save(input: LookInput): Promise<void> {
         </select>
       </div>
       <div class="h-20">
-        <FigureView :pose="rung.pose" :body="body" :label="`${family.name}, ${rung.name}: how it should look`" />
+        <FigureView
+          :pose="rung.pose"
+          :body="judgedIn.body"
+          :label="`${family.name}, ${rung.name}: how it should look`"
+        />
       </div>
       <p class="text-soft text-sm">{{ rung.how }}</p>
       <p v-if="barred.length" class="note text-sm">
@@ -283,7 +185,15 @@ async function save(input: LookInput): Promise<void> {
         @running="running = $event"
         @done="save"
       />
-      <PictureBench v-else :person-id="personId" :person="person" :setup="setup" :relook-of="relookOf" @done="save" />
+      <PictureBench
+        v-else
+        :person-id="personId"
+        :person="person"
+        :circumstance="judgedIn"
+        :setup="setup"
+        :relook-of="relookOf"
+        @done="save"
+      />
     </div>
   </div>
 </template>

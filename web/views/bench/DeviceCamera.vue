@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The device's own camera through the browser. */
 import { onBeforeUnmount, onMounted, ref } from 'vue';
-import { snapshot } from '../../lib/snapshot.js';
+import { snapshot } from './snapshot.js';
 
 const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();
 const video = ref<HTMLVideoElement | null>(null);

@@ -6,9 +6,10 @@ import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type Evidence } from '../../../core/formats/observation.js';
-import type { KeptHold } from '../../lib/hold-keeper.js';
-import { isOnControl, isTyping } from '../../lib/keys.js';
-import { END_WORDS, faultName, SITE_WORDS } from '../../lib/words.js';
+import type { KeptHold } from './hold-keeper.js';
+import { isOnControl, isTyping } from '../../components/keys.js';
+import { faultName } from '../../data/names.js';
+import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
 import { startRecord, type BenchSetup } from './setup.js';
 import { useHold } from './use-hold.js';
 
@@ -49,7 +50,8 @@ function finish(): void {
     id: done.id,
     startedAt: new Date(done.startedAt).toISOString(),
     observation: {
-      ...startRecord(props.setup, props.person),
+      // Only the body of the person who was held: another may be chosen by now.
+      ...startRecord(props.setup, props.person?.id === done.personId ? props.person : null),
       events: done.events,
       ended: { t: done.stoppedAt!, reason: done.reason! },
       target: props.setup.target,
@@ -58,6 +60,8 @@ function finish(): void {
     mediaId: null,
     relookOf: done.relookOf,
     note: '',
+    fromFile: false,
+    confirmed: [],
   };
   clear();
   emit('done', input);

@@ -2,17 +2,18 @@
 import { Aperture, Camera, ImageUp } from '@lucide/vue';
 import { useDropZone } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
-import { mediaSchema, type LookInput } from '../../../api/observations.js';
+import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { rungOf } from '../../../core/catalog/index.js';
-import { catalog } from '../../lib/catalogue.js';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import { catalog } from '../../data/catalogue.js';
+import { judge, type Judged } from '../../../core/evaluate/judge.js';
+import { see } from '../../../core/evaluate/see.js';
 import type { Point } from '../../../core/geometry.js';
 import type { LandmarkName, Landmarks } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
-import { call } from '../../lib/api.js';
-import { evaluateFor } from '../../lib/look.js';
-import { useAction } from '../../lib/resource.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
+import { sendPicture } from '../../data/looks.js';
+import { useAction } from '../../data/action.js';
 import DeviceCamera from './DeviceCamera.vue';
 import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
@@ -20,7 +21,13 @@ import SeenNow from './SeenNow.vue';
 import { startRecord, type BenchSetup } from './setup.js';
 import { usePoints } from './use-points.js';
 
-const props = defineProps<{ personId: string; person: Person | null; setup: BenchSetup; relookOf: string | null }>();
+const props = defineProps<{
+  personId: string;
+  person: Person | null;
+  circumstance: Circumstance;
+  setup: BenchSetup;
+  relookOf: string | null;
+}>();
 const emit = defineEmits<{ done: [input: LookInput] }>();
 const MAX_MB = 20;
 
@@ -67,18 +74,21 @@ const observation = computed<Observation>(() => {
   const base = startRecord(props.setup, props.person);
   return {
     ...base,
-    picture: image.value ? { width: image.value.width, height: image.value.height } : base.picture,
+    ...(image.value ? { picture: { width: image.value.width, height: image.value.height } } : {}),
     ...(a && b ? { floor: [[...a], [...b]] } : {}),
     frames: ready ? [{ t: 0, points: points as Observation['frames'][number]['points'] }] : [],
   };
 });
-const detail = computed<EvaluationDetail | null>(() =>
-  observation.value.frames.length > 0 ? evaluateFor(observation.value, props.person) : null,
+/** Dragging stops at the verdict: neither causes nor drills are asked for while a point moves. */
+const detail = computed<Judged | null>(() =>
+  observation.value.frames.length > 0
+    ? judge(see({ observation: observation.value }, catalog), catalog, props.circumstance)
+    : null,
 );
 
 /** The record in the stored picture's pixels, which the server may have made smaller. */
 function scaled(record: Observation, width: number, height: number): Observation {
-  const k = width / record.picture.width;
+  const k = width / record.picture!.width;
   const at = (p: readonly [number, number]): [number, number] => [p[0] * k, p[1] * k];
   const points = Object.fromEntries(
     Object.entries(record.frames[0]!.points as Landmarks).map(([name, p]) => [name, at(p as Point)]),
@@ -95,9 +105,7 @@ async function save(): Promise<void> {
     let record = observation.value;
     let mediaId: string | null = null;
     if (props.person?.allows.pictures && file.value) {
-      const form = new FormData();
-      form.append('picture', file.value);
-      const media = await call(`/people/${props.personId}/media`, mediaSchema, { method: 'POST', form });
+      const media = await sendPicture(props.personId, file.value);
       mediaId = media.id;
       record = scaled(record, media.width, media.height);
     }
@@ -108,6 +116,8 @@ async function save(): Promise<void> {
       mediaId,
       relookOf: props.relookOf,
       note: '',
+      fromFile: false,
+      confirmed: [],
     });
   });
 }

@@ -15,7 +15,7 @@ import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { acrossAnchors } from '../../../core/body/across.js';
 import { layAcross, layTemplate } from '../../../core/body/template.js';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Judged } from '../../../core/evaluate/judge.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { clamp, type Point } from '../../../core/geometry.js';
@@ -29,9 +29,9 @@ import {
   type LandmarkName,
   type View,
 } from '../../../core/landmarks.js';
-import { athleteOf } from '../../lib/look.js';
-import { isTyping } from '../../lib/keys.js';
-import { overlayOf } from '../../lib/overlay.js';
+import { athleteOf } from '../../../core/person/circumstance.js';
+import { isTyping } from '../../components/keys.js';
+import { overlayOf } from '../../drawing/overlay.js';
 import type { HandleName, usePoints } from './use-points.js';
 
 const props = defineProps<{
@@ -41,7 +41,7 @@ const props = defineProps<{
   person: Person | null;
   handles: ReturnType<typeof usePoints>;
   observation: Observation;
-  detail: EvaluationDetail | null;
+  detail: Judged | null;
 }>();
 const box = ref<HTMLElement | null>(null);
 const lens = ref<HTMLCanvasElement | null>(null);

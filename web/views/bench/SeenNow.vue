@@ -1,18 +1,20 @@
 <script setup lang="ts">
 /** Verdict, measures and warnings of the points as they lie now. */
 import { computed } from 'vue';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Judged } from '../../../core/evaluate/judge.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
-import SeverityKnots from '../../components/SeverityKnots.vue';
-import { faultName, measureText, sureText } from '../../lib/words.js';
+import SeverityKnots from '../../drawing/SeverityKnots.vue';
+import { faultName } from '../../data/names.js';
+import { fixed, measureText, sureText } from '../../../words/numbers.js';
+import { seenWarnings } from '../../../words/seen.js';
 
-const props = defineProps<{ detail: EvaluationDetail | null }>();
+const props = defineProps<{ detail: Judged | null }>();
 const judged = computed(() => {
   const d = props.detail;
   if (!d) return [];
-  return d.evaluation.measures.filter((m) => d.limits.some((l) => l.measure === m.id));
+  return d.measures.filter((m) => d.limits.some((l) => l.measure === m.id));
 });
-const line = computed(() => props.detail?.evaluation.measures.find((m) => m.id === 'hip-line'));
+const line = computed(() => props.detail?.measures.find((m) => m.id === 'hip-line'));
 const reads = computed(() => {
   if (!line.value || Math.abs(line.value.value) < 1) return 'straight';
   const { positive, negative } = measureDefinition('hip-line').reads;
@@ -24,11 +26,11 @@ const reads = computed(() => {
   <p v-if="!detail" class="text-soft mt-2">Two clicks on the picture lay the figure; then drag what is off.</p>
   <div v-else aria-live="polite">
     <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
-      <b class="text-4xl">{{ line.value.toFixed(1).replace('-', '−') }}°</b>
+      <b class="text-4xl">{{ fixed(line.value) }}°</b>
       <span class="text-soft">± {{ line.sd.toFixed(1) }}°</span><br />
       <span class="text-soft text-sm">{{ reads }}</span>
     </p>
-    <p v-for="w in detail.warnings" :key="w" class="note mt-2 text-sm">{{ w }}</p>
+    <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>
     <ul class="mt-2 space-y-2">
       <li v-for="v in detail.verdicts" :key="v.fault">
         <div class="flex flex-wrap justify-between gap-x-2">
@@ -37,7 +39,7 @@ const reads = computed(() => {
         <p class="text-soft figures text-sm">{{ sureText(v.probability) }}</p>
       </li>
     </ul>
-    <p v-if="detail.evaluation.view?.usable && detail.verdicts.length === 0" class="mt-2 font-semibold">
+    <p v-if="detail.usable && detail.verdicts.length === 0" class="mt-2 font-semibold">
       Inside the limits of {{ detail.method.name }}.
     </p>
     <details class="mt-2">

@@ -14,8 +14,8 @@ import {
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
-import { athleteOf } from '../../lib/look.js';
-import { snapshot } from '../../lib/snapshot.js';
+import { athleteOf } from '../../../core/person/circumstance.js';
+import { snapshot } from './snapshot.js';
 
 const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
 const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();

@@ -1,12 +1,12 @@
 /** What was set up before a look, and the record that every look starts from. */
 import { record } from '../../../core/catalog/index.js';
-import { catalog } from '../../lib/catalogue.js';
+import { catalog } from '../../data/catalogue.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
 import type { MethodId } from '../../../core/formats/catalog.js';
 import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
-import { athleteOf } from '../../lib/look.js';
+import { athleteOf } from '../../../core/person/circumstance.js';
 
 export interface BenchSetup {
   position: string;
@@ -41,7 +41,6 @@ export function startRecord(setup: BenchSetup, person: Person | null): Observati
     ...(setup.side ? { side: setup.side } : {}),
     ...(setup.method ? { method: setup.method } : {}),
     ...(person ? { athlete: athleteOf(person) } : {}),
-    picture: { width: 1280, height: 720 },
     frames: [],
     ...(setup.elbowAhead !== null ? { setup: { elbowAhead: setup.elbowAhead } } : {}),
   };

@@ -3,7 +3,7 @@ import { useIntervalFn } from '@vueuse/core';
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import type { EndReason, ObservationEvent } from '../../../core/formats/observation.js';
 import { analyseHold } from '../../../core/hold/hold.js';
-import { forgetHold, keepHold, type KeptHold } from '../../lib/hold-keeper.js';
+import { forgetHold, keepHold, type KeptHold } from './hold-keeper.js';
 
 export type PadState = 'off' | 'on' | 'gross';
 

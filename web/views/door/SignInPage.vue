@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import TautLine from '../../components/TautLine.vue';
-import { useAction } from '../../lib/resource.js';
-import { useSession } from '../../stores/session.js';
+import TautLine from '../../drawing/TautLine.vue';
+import { useAction } from '../../data/action.js';
+import { useSession } from '../../data/session.js';
 
 const session = useSession();
 const router = useRouter();

@@ -1,42 +1,32 @@
 <script setup lang="ts">
 import { LogIn, Timer } from '@lucide/vue';
-import { computed, onMounted, ref } from 'vue';
+import { ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import { floorSchema, personSummarySchema, type PersonSummary } from '../../../api/people.js';
 import LoadState from '../../components/LoadState.vue';
+import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
-import { call, nothing } from '../../lib/api.js';
-import { storedHold } from '../../lib/hold-keeper.js';
-import { useAction, useResource } from '../../lib/resource.js';
-import { agoText } from '../../lib/words.js';
+import { useAction } from '../../data/action.js';
+import { agoText } from '../../data/names.js';
+import { markHere, useFloor } from '../../data/people.js';
+import { storedHold } from '../bench/hold-keeper.js';
 
-const floor = useResource(() => call('/floor', floorSchema));
-const everyone = useResource(() => call('/people', personSummarySchema.array()));
+const floor = useFloor();
 const { error, run } = useAction();
 const running = storedHold();
 const arriving = ref('');
-const dueElsewhere = computed(() => (floor.value.value?.due ?? []).filter((p) => !p.here));
-const notHere = computed(() => (everyone.value.value ?? []).filter((p) => !p.here));
-
-async function load(): Promise<void> {
-  await Promise.all([floor.load(), everyone.load()]);
-}
 async function mark(id: string, here: boolean): Promise<void> {
   await run(async () => {
-    await call(`/people/${id}/attendance`, nothing, { method: 'PUT', body: { here } });
+    await markHere(id, here);
     arriving.value = '';
-    await load();
   });
 }
-const isDue = (person: PersonSummary): boolean => floor.value.value?.due.some((d) => d.id === person.id) ?? false;
-onMounted(load);
 </script>
 
 <template>
   <div class="flex flex-wrap items-end gap-3">
     <h1>Floor</h1>
     <p v-if="floor.value.value" class="text-soft figures">
-      {{ floor.value.value.here.length }} here · {{ floor.value.value.looksToday }} looks today
+      {{ floor.value.value.hereCount }} here · {{ floor.value.value.looksToday }} looks today
     </p>
     <RouterLink to="/bench" class="btn btn-main ml-auto"><Timer :size="20" aria-hidden="true" /> New look</RouterLink>
   </div>
@@ -44,18 +34,21 @@ onMounted(load);
     >A hold is running on this device. Go back to it.</RouterLink
   >
   <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
-  <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="load" />
+  <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="floor.load()" />
 
   <div v-if="floor.value.value" class="mt-4 grid gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="here">
       <div class="flex flex-wrap items-center gap-2">
         <h2 id="here">Here today</h2>
         <form class="ml-auto flex gap-2" @submit.prevent="arriving && mark(arriving, true)">
-          <label class="sr-only" for="arriving">Who arrived</label>
-          <select id="arriving" v-model="arriving" class="field !w-52">
-            <option value="" disabled>Who arrived?</option>
-            <option v-for="p in notHere" :key="p.id" :value="p.id">{{ p.name }}</option>
-          </select>
+          <PersonPicker
+            id="arriving"
+            v-model="arriving"
+            class="w-56"
+            label="Who arrived"
+            placeholder="Who arrived?"
+            not-here
+          />
           <button class="btn" :disabled="!arriving"><LogIn :size="18" aria-hidden="true" /> Is here</button>
         </form>
       </div>
@@ -75,9 +68,7 @@ onMounted(load);
             }}</RouterLink>
             <p class="text-soft text-sm">
               {{
-                isDue(person)
-                  ? `due for a look, ${agoText(person.lastLookAt)}`
-                  : `last look ${agoText(person.lastLookAt)}`
+                person.due ? `due for a look, ${agoText(person.lastLookAt)}` : `last look ${agoText(person.lastLookAt)}`
               }}
             </p>
             <PersonTags :person="person" />
@@ -85,7 +76,7 @@ onMounted(load);
           <RouterLink
             :to="`/bench?person=${person.id}`"
             class="btn"
-            :class="{ 'btn-main': isDue(person) }"
+            :class="{ 'btn-main': person.due }"
             :aria-label="`Look at ${person.name}`"
             >Look</RouterLink
           >
@@ -98,9 +89,9 @@ onMounted(load);
     <section class="card" aria-labelledby="due">
       <h2 id="due">Due for a look</h2>
       <p class="text-soft">Last look over two weeks ago, or none yet.</p>
-      <LoadState v-if="dueElsewhere.length === 0" empty="Nobody else is due." />
+      <LoadState v-if="floor.value.value.dueCount === 0" empty="Nobody else is due." />
       <ul class="divide-rule divide-y">
-        <li v-for="person in dueElsewhere.slice(0, 12)" :key="person.id" class="flex items-center gap-3 py-2">
+        <li v-for="person in floor.value.value.due" :key="person.id" class="flex items-center gap-3 py-2">
           <div class="min-w-0 flex-1">
             <RouterLink :to="`/people/${person.id}`" class="font-semibold hover:underline">{{
               person.name
@@ -113,6 +104,12 @@ onMounted(load);
           >
         </li>
       </ul>
+      <RouterLink
+        v-if="floor.value.value.dueCount > floor.value.value.due.length"
+        to="/people"
+        class="link inline-block min-h-[44px] content-center"
+        >and {{ floor.value.value.dueCount - floor.value.value.due.length }} more</RouterLink
+      >
     </section>
   </div>
 </template>

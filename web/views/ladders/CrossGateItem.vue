@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** A gate between two ladders with how this person stands; a coach changes it for the hall, or restores the shipped one. */
 import { computed, reactive, ref } from 'vue';
-import { studioCatalogueSchema } from '../../../api/studio.js';
 import type { CrossStatus } from '../../../core/ladder/gates.js';
-import { call } from '../../lib/api.js';
-import { studio, takeCatalogue } from '../../lib/catalogue.js';
-import { useAction } from '../../lib/resource.js';
-import { secondsText, placeName } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import { putEntry, removeEntry, studio } from '../../data/catalogue.js';
+import { useAction } from '../../data/action.js';
+import { placeName } from '../../data/names.js';
+import { secondsText } from '../../../words/numbers.js';
+import { useSession } from '../../data/session.js';
 
 const props = defineProps<{ status: CrossStatus }>();
 const session = useSession();
@@ -22,17 +21,12 @@ function start(): void {
   Object.assign(form, { sets, seconds, off: false });
   open.value = true;
 }
-const path = computed(() => `/catalogue/crossGates/${gate.value.id}`);
 async function keep(): Promise<void> {
   const says = `${name.value.toLowerCase()}, ${form.sets > 1 ? `${form.sets} × ` : ''}${form.seconds} s clean`;
   const body = { ...gate.value, sets: form.sets, seconds: form.seconds, says, ...(form.off ? { off: true } : {}) };
-  const done = await run(async () =>
-    takeCatalogue(await call(path.value, studioCatalogueSchema, { method: 'PUT', body })),
-  );
-  if (done) open.value = false;
+  if (await run(() => putEntry('crossGates', gate.value.id, body))) open.value = false;
 }
-const restore = (): Promise<boolean> =>
-  run(async () => takeCatalogue(await call(path.value, studioCatalogueSchema, { method: 'DELETE' })));
+const restore = (): Promise<boolean> => run(() => removeEntry('crossGates', gate.value.id));
 </script>
 
 <template>

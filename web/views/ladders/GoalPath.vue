@@ -1,19 +1,21 @@
 <script setup lang="ts">
 /** Skills a person works toward, and what is left of the way, the narrowest gate first. */
 import { computed, ref } from 'vue';
-import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
+import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { skillGoals } from '../../../core/catalog/ladders.js';
 import { pathTo } from '../../../core/ladder/places.js';
-import { call } from '../../lib/api.js';
-import { catalog } from '../../lib/catalogue.js';
-import { capFor, taken } from '../../lib/on-ladders.js';
-import { useAction } from '../../lib/resource.js';
-import { secondsText, placeName } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import { capFor, type Circumstance } from '../../../core/person/circumstance.js';
+import { dropGoal, setGoal } from '../../data/ladders.js';
+import { catalog } from '../../data/catalogue.js';
+import { taken } from '../../data/on-ladders.js';
+import { useAction } from '../../data/action.js';
+import { placeName } from '../../data/names.js';
+import { secondsText } from '../../../words/numbers.js';
+import { useSession } from '../../data/session.js';
 
-const props = defineProps<{ person: Person; on: OnLadders }>();
-const emit = defineEmits<{ on: [value: OnLadders]; choose: [place: string] }>();
+const props = defineProps<{ person: Person; circumstance: Circumstance; on: OnLadders }>();
+defineEmits<{ choose: [place: string] }>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const adding = ref('');
@@ -22,14 +24,14 @@ const goals = computed(() =>
     const goal = skillGoals.find((g) => g.id === id);
     if (!goal) return [];
     const path = pathTo(catalog, goal, props.on.holds, taken(props.on), {
-      cap: (rung) => capFor(rung, props.person),
-      cautions: props.person.cautions,
+      cap: (rung) => capFor(catalog, props.circumstance, rung.family),
+      cautions: props.circumstance.cautions,
     });
     return [{ goal, path }];
   }),
 );
 const change = (id: string, method: 'PUT' | 'DELETE'): Promise<boolean> =>
-  run(async () => emit('on', await call(`/people/${props.person.id}/goals/${id}`, onLaddersSchema, { method })));
+  run(() => (method === 'PUT' ? setGoal : dropGoal)(props.person.id, id));
 async function add(): Promise<void> {
   if (adding.value && (await change(adding.value, 'PUT'))) adding.value = '';
 }

@@ -17,7 +17,7 @@ import {
   surfaceFor,
 } from '../../../core/statics/kit.js';
 import { governing, loadOf } from '../../../core/statics/load.js';
-import { catalog } from '../../lib/catalogue.js';
+import { catalog } from '../../data/catalogue.js';
 
 const props = defineProps<{ body: Body; person: Person | null; on: OnLadders | null }>();
 const ask = reactive({

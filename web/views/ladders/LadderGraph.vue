@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Ladders as ropes that are climbed: easy at the bottom, knots are versions, broken lines are gates between ropes. */
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
-import type { RungStanding } from '../../lib/on-ladders.js';
-import { loadText } from '../../lib/on-ladders.js';
+import type { RungStanding } from '../../data/on-ladders.js';
+import { loadText } from '../../../words/loads.js';
 import { layOutLadders, type GraphLink } from './layout.js';
 
 const props = defineProps<{

@@ -1,21 +1,21 @@
 <script setup lang="ts">
 /** The ladders of a person: places, gates, loads for this body, the next step, and the way to a skill. */
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { z } from 'zod';
-import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
-import { personSchema, personSummarySchema } from '../../../api/people.js';
-import { standingSchema } from '../../../api/plans.js';
+import type { OnLadders } from '../../../api/ladders.js';
 import { ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../../../core/catalog/ladders.js';
 import { rungAt } from '../../../core/ladder/gates.js';
 import { graphLinks, pathTo, placeOn } from '../../../core/ladder/places.js';
+import { capFor, nobody } from '../../../core/person/circumstance.js';
+import { loadText } from '../../../words/loads.js';
+import { secondsText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
+import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
-import { call } from '../../lib/api.js';
-import { catalog } from '../../lib/catalogue.js';
-import { capFor, standingAt, taken, loadText, type RungStanding } from '../../lib/on-ladders.js';
-import { useResource } from '../../lib/resource.js';
-import { secondsText } from '../../lib/words.js';
+import { catalog, studio } from '../../data/catalogue.js';
+import { useStanding } from '../../data/circumstance.js';
+import { useLadders } from '../../data/ladders.js';
+import { standingAt, taken, type RungStanding } from '../../data/on-ladders.js';
 import GoalPath from './GoalPath.vue';
 import LadderGraph from './LadderGraph.vue';
 import RungPanel from './RungPanel.vue';
@@ -25,26 +25,16 @@ const route = useRoute();
 const router = useRouter();
 const personId = computed(() => String(route.query.person ?? ''));
 const everything = ref(false);
-const people = useResource(() => call('/people', z.array(personSummarySchema)));
-const loaded = useResource(async () =>
-  personId.value
-    ? {
-        person: await call(`/people/${personId.value}`, personSchema),
-        on: await call(`/people/${personId.value}/ladders`, onLaddersSchema),
-        standing: await call(`/people/${personId.value}/standing`, standingSchema),
-      }
-    : null,
+const { person: who, circumstance } = useStanding(() => personId.value || null);
+const read = useLadders(
+  () => personId.value || null,
+  () => circumstance.value,
 );
-onMounted(() => Promise.all([people.load(), loaded.load()]));
-watch(personId, () => {
-  loaded.value.value = null;
-  void loaded.load();
-});
-const person = computed(() => loaded.value.value?.person ?? null);
-const on = computed(() => loaded.value.value?.on ?? NOTHING);
-const take = (value: OnLadders): void => {
-  if (loaded.value.value) loaded.value.value = { ...loaded.value.value, on: value };
-};
+const person = computed(() => who.value.value);
+const on = computed(() => read.value.value ?? NOTHING);
+/** The person's circumstance, or nobody's while none is chosen: the figures are then an average body's. */
+const stands = computed(() => circumstance.value ?? nobody(studio.defaults));
+const problem = computed(() => who.error.value ?? read.error.value);
 
 const known = computed(() => new Set(ladders.flatMap((l) => rungsOnLadder(catalog, l).map(placeKey))));
 /** The version looked at: the address's, else where the newest hold was. */
@@ -73,7 +63,7 @@ const standings = computed(
   () =>
     new Map(
       shown.value.flatMap((place): [string, RungStanding][] => {
-        const s = standingAt(place, person.value, on.value);
+        const s = standingAt(place, stands.value, on.value);
         return s ? [[place, s]] : [];
       }),
     ),
@@ -86,22 +76,18 @@ const wanted = computed(
         const goal = skillGoals.find((g) => g.id === id);
         return goal && person.value
           ? pathTo(catalog, goal, on.value.holds, taken(on.value), {
-              cap: (rung) => capFor(rung, person.value),
-              cautions: person.value.cautions,
+              cap: (rung) => capFor(catalog, stands.value, rung.family),
+              cautions: stands.value.cautions,
             }).map((p) => p.place)
           : [];
       }),
     ),
 );
-const current = computed(() => standings.value.get(chosen.value) ?? standingAt(chosen.value, person.value, on.value));
-const today = computed(() => (here.value ? standingAt(here.value, person.value, on.value) : null));
-const pain = computed(() => {
-  const standing = loaded.value.value?.standing;
-  return Boolean(standing && (standing.stop || standing.painIn.includes(chosen.value.split('/')[0]!)));
-});
+const current = computed(() => standings.value.get(chosen.value) ?? standingAt(chosen.value, stands.value, on.value));
+const today = computed(() => (here.value ? standingAt(here.value, stands.value, on.value) : null));
 /** The straight-leg raise lifted by the coach, from the last screen that measured it. */
 const legRaise = computed(() => {
-  const answer = loaded.value.value?.standing.history.tests['leg-raise-passive'];
+  const answer = stands.value.history.tests?.['leg-raise-passive'];
   return typeof answer === 'number' ? answer : undefined;
 });
 const toLadder = (id: string): void => {
@@ -116,18 +102,13 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
 <template>
   <div class="flex flex-wrap items-end gap-3">
     <h1 class="mr-2">Ladders</h1>
-    <div>
-      <label class="sr-only" for="l-who">Who</label>
-      <select
-        id="l-who"
-        class="field !w-auto"
-        :value="personId"
-        @change="router.replace({ query: { person: ($event.target as HTMLSelectElement).value } })"
-      >
-        <option value="" disabled>Choose a person</option>
-        <option v-for="p in people.value.value ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
-      </select>
-    </div>
+    <PersonPicker
+      id="l-who"
+      class="w-56"
+      label="Who"
+      :model-value="personId"
+      @update:model-value="(id) => router.replace({ query: { person: id } })"
+    />
     <div>
       <label class="sr-only" for="l-ladder">Ladder</label>
       <select
@@ -147,12 +128,7 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
       >Lever calculator</RouterLink
     >
   </div>
-  <LoadState
-    v-if="people.error.value || loaded.error.value"
-    class="mt-3"
-    :error="people.error.value ?? loaded.error.value"
-    @retry="loaded.load()"
-  />
+  <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />
   <p v-if="!personId" class="note mt-3">
     Choose a person to see places, gates and loads for their body. The figures shown are an average body’s.
   </p>
@@ -196,18 +172,17 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
       </ol>
     </div>
     <div class="min-w-0 space-y-4">
-      <LoadState v-if="personId && !loaded.value.value && !loaded.error.value" :loading="true" />
-      <template v-if="person && loaded.value.value && current">
+      <LoadState v-if="personId && !problem && !(circumstance && read.value.value)" :loading="true" />
+      <template v-if="person && circumstance && read.value.value && current">
         <RungPanel
           :standing="current"
           :today="today"
           :person="person"
           :on="on"
-          :pain="pain"
+          :circumstance="circumstance"
           :leg-raise="legRaise"
-          @on="take"
         />
-        <GoalPath :person="person" :on="on" @on="take" @choose="choose" />
+        <GoalPath :person="person" :circumstance="circumstance" :on="on" @choose="choose" />
       </template>
     </div>
   </div>

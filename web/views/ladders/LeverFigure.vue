@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A position with its forces and moments to scale; grips on the joints turn the version's knobs. */
 import { computed, ref } from 'vue';
-import { FIGURE_TONES } from '../../lib/figure-tones.js';
+import { FIGURE_TONES } from '../../drawing/figure-tones.js';
 import type { Body } from '../../../core/body/anthropometry.js';
 import { figureShapes } from '../../../core/body/draw.js';
 import type { FigurePoints } from '../../../core/body/figure.js';

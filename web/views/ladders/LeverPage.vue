@@ -1,51 +1,41 @@
 <script setup lang="ts">
 /** The lever calculator: a version on this body, its knobs, what they cost, the step to a wanted load, and kit sized from the body. */
-import { computed, onMounted, reactive, ref, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { z } from 'zod';
-import { onLaddersSchema, type OnLadders } from '../../../api/ladders.js';
-import { personSchema, personSummarySchema, type Person } from '../../../api/people.js';
+import { nobody } from '../../../core/person/circumstance.js';
 import { ladderOf, placeKey } from '../../../core/catalog/ladders.js';
 import type { KnobId } from '../../../core/formats/lever.js';
 import { rungAt } from '../../../core/ladder/gates.js';
 import { placeOn } from '../../../core/ladder/places.js';
 import { rungsOf } from '../../../core/catalog/index.js';
-import { GOVERNING_WORDS, loadOf, momentsOf } from '../../../core/statics/load.js';
+import { loadOf, momentsOf } from '../../../core/statics/load.js';
 import { knobsOf, type Knob, type Knobs } from '../../../core/statics/knobs.js';
-import { findSteps, knobWords, type Step } from '../../../core/statics/step.js';
+import { findSteps, type Step } from '../../../core/statics/step.js';
+import { GOVERNING_WORDS, knobWords, loadText, stepText } from '../../../words/loads.js';
 import LoadState from '../../components/LoadState.vue';
-import { call } from '../../lib/api.js';
-import { catalog } from '../../lib/catalogue.js';
-import { bodyOfPerson, knowsBody, loadText, taken } from '../../lib/on-ladders.js';
-import { useResource } from '../../lib/resource.js';
-import { familyName } from '../../lib/words.js';
+import PersonPicker from '../../components/PersonPicker.vue';
+import { catalog, studio } from '../../data/catalogue.js';
+import { useStanding } from '../../data/circumstance.js';
+import { useLadders } from '../../data/ladders.js';
+import { knowsBody, taken } from '../../data/on-ladders.js';
+import { familyName } from '../../data/names.js';
 import KitSizes from './KitSizes.vue';
 import LeverFigure from './LeverFigure.vue';
 import OwnVersion from './OwnVersion.vue';
-import { useSession } from '../../stores/session.js';
+import { useSession } from '../../data/session.js';
 
 const session = useSession();
 const route = useRoute();
 const router = useRouter();
-const people = useResource(() => call('/people', z.array(personSummarySchema)));
 const personId = computed(() => String(route.query.person ?? ''));
-const person = ref<Person | null>(null);
-const on = ref<OnLadders | null>(null);
-const problem = ref('');
-async function loadPerson(): Promise<void> {
-  [person.value, on.value, problem.value] = [null, null, ''];
-  if (!personId.value) return;
-  try {
-    [person.value, on.value] = await Promise.all([
-      call(`/people/${personId.value}`, personSchema),
-      call(`/people/${personId.value}/ladders`, onLaddersSchema),
-    ]);
-  } catch (error) {
-    problem.value = (error as Error).message;
-  }
-}
-onMounted(() => Promise.all([people.load(), loadPerson()]));
-watch(personId, loadPerson);
+const { person: who, circumstance } = useStanding(() => personId.value || null);
+const read = useLadders(
+  () => personId.value || null,
+  () => circumstance.value,
+);
+const person = computed(() => who.value.value);
+const on = computed(() => read.value.value);
+const problem = computed(() => who.error.value ?? read.error.value ?? '');
 
 const place = computed(() => {
   const asked = String(route.query.at ?? '');
@@ -53,7 +43,9 @@ const place = computed(() => {
 });
 const go = (query: Record<string, string>): void => void router.replace({ query: { ...route.query, ...query } });
 const rung = computed(() => rungAt(catalog, place.value));
-const body = computed(() => bodyOfPerson(person.value));
+/** An average body where nobody is chosen. */
+const average = nobody(studio.defaults).body;
+const body = computed(() => circumstance.value?.body ?? average);
 const knobs = reactive<Knobs>({});
 const reset = (): void => (Object.keys(knobs) as KnobId[]).forEach((id) => delete knobs[id]);
 watch([place, personId], () => {
@@ -113,16 +105,15 @@ const shown = (knob: Knob, value: number): string =>
 <template>
   <div class="flex flex-wrap items-end gap-3">
     <h1 class="mr-2">Lever calculator</h1>
-    <label class="sr-only" for="v-who">Who</label>
-    <select
+    <PersonPicker
       id="v-who"
-      class="field !w-auto"
-      :value="personId"
-      @change="go({ person: ($event.target as HTMLSelectElement).value })"
-    >
-      <option value="">An average body</option>
-      <option v-for="p in people.value.value ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
-    </select>
+      class="w-56"
+      label="Who"
+      nobody="An average body"
+      placeholder="An average body"
+      :model-value="personId"
+      @update:model-value="(id) => go({ person: id })"
+    />
     <label class="sr-only" for="v-family">Position</label>
     <select
       id="v-family"
@@ -142,12 +133,7 @@ const shown = (knob: Knob, value: number): string =>
       <option v-for="r in rungsOf(catalog, rung.family)" :key="r.id" :value="placeKey(r)">{{ r.name }}</option>
     </select>
   </div>
-  <LoadState
-    v-if="people.error.value || problem"
-    class="mt-3"
-    :error="people.error.value ?? problem"
-    @retry="loadPerson"
-  />
+  <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />
   <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="figure">
@@ -238,7 +224,7 @@ const shown = (knob: Knob, value: number): string =>
         <ul v-if="steps?.length" class="mt-2" aria-label="Steps">
           <li v-for="s in steps" :key="`${s.knob}${s.value}`">
             <button class="flex min-h-[44px] w-full items-center gap-2 text-left" @click="take(s)">
-              <span class="flex-1 font-semibold">{{ s.says }}</span>
+              <span class="flex-1 font-semibold">{{ stepText(rung, body, s) }}</span>
               <span class="text-soft figures text-sm">{{ (s.load / base!.value).toFixed(2) }}</span>
             </button>
           </li>

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 /** Keeps the figure as it is set as a version of the hall's own, on the same ladder; one of the hall's own can be taken away. */
 import { computed, reactive, ref, watch } from 'vue';
-import { studioCatalogueSchema } from '../../../api/studio.js';
 import type { Pose } from '../../../core/body/pose.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Knobs } from '../../../core/statics/knobs.js';
-import { call } from '../../lib/api.js';
-import { shipped, takeCatalogue } from '../../lib/catalogue.js';
-import { useAction } from '../../lib/resource.js';
+import { putEntry, removeEntry, shipped } from '../../data/catalogue.js';
+import { useAction } from '../../data/action.js';
 
 const props = defineProps<{ rung: Rung; pose: Pose; knobs: Knobs }>();
 const emit = defineEmits<{ made: [place: string] }>();
@@ -48,11 +46,7 @@ async function keep(): Promise<void> {
     stack: support || props.pose.orientation !== 'prone' ? props.rung.stack : 'trunk',
     pose: { ...props.pose, contacts: props.pose.contacts.map((c) => ({ ...c })) },
   };
-  const done = await run(async () =>
-    takeCatalogue(
-      await call(`/catalogue/rungs/${record.family}.${id}`, studioCatalogueSchema, { method: 'PUT', body: record }),
-    ),
-  );
+  const done = await run(() => putEntry('rungs', `${record.family}.${id}`, record));
   if (!done) return;
   open.value = false;
   emit('made', placeKey(record));
@@ -60,9 +54,7 @@ async function keep(): Promise<void> {
 async function remove(): Promise<void> {
   const { family, id } = props.rung;
   emit('made', placeKey(shipped.rungs.find((r) => r.family === family)!));
-  await run(async () =>
-    takeCatalogue(await call(`/catalogue/rungs/${family}.${id}`, studioCatalogueSchema, { method: 'DELETE' })),
-  );
+  await run(() => removeEntry('rungs', `${family}.${id}`));
 }
 </script>
 

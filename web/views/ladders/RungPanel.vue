@@ -6,16 +6,18 @@ import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
-import { GOVERNING_WORDS, loadOf } from '../../../core/statics/load.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
+import { loadOf } from '../../../core/statics/load.js';
+import { gateText, missingText, noForecastText } from '../../../words/gates.js';
+import { GOVERNING_WORDS, loadText } from '../../../words/loads.js';
 import { hamstringBand } from '../../../core/statics/tight.js';
-import FigureView from '../../components/FigureView.vue';
+import FigureView from '../../drawing/FigureView.vue';
 import { placeHistory } from '../../../core/ladder/places.js';
-import { call } from '../../lib/api.js';
-import { catalog, takeCatalogue } from '../../lib/catalogue.js';
-import { studioCatalogueSchema } from '../../../api/studio.js';
-import { useSession } from '../../stores/session.js';
-import { bodyOfPerson, knowsBody, loadText, proposalAt, taken, type RungStanding } from '../../lib/on-ladders.js';
-import { cautionName, dayText, secondsText, placeName } from '../../lib/words.js';
+import { catalog, removeEntry } from '../../data/catalogue.js';
+import { useSession } from '../../data/session.js';
+import { knowsBody, proposalAt, taken, type RungStanding } from '../../data/on-ladders.js';
+import { cautionName, dayText, placeName } from '../../data/names.js';
+import { secondsText } from '../../../words/numbers.js';
 import CrossGateItem from './CrossGateItem.vue';
 import StepProposal from './StepProposal.vue';
 
@@ -25,14 +27,13 @@ const props = defineProps<{
   today: RungStanding | null;
   person: Person;
   on: OnLadders;
-  pain: boolean;
+  circumstance: Circumstance;
   /** Straight-leg raise lifted by the coach, where one was measured, degrees. */
   legRaise: number | undefined;
 }>();
-defineEmits<{ on: [value: OnLadders] }>();
 const session = useSession();
 const place = computed(() => placeKey(props.standing.rung));
-const body = computed(() => bodyOfPerson(props.person));
+const body = computed(() => props.circumstance.body);
 const sessions = computed(() => {
   const best = new Map<string, number>();
   for (const h of props.on.holds) if (h.place === place.value) best.set(h.day, Math.max(best.get(h.day) ?? 0, h.clean));
@@ -42,7 +43,7 @@ const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass,
 const foresight = computed(() =>
   sessions.value.length === 0 ? null : forecastOf(sessions.value, props.standing.gate.seconds),
 );
-const proposal = computed(() => proposalAt(props.standing.rung, props.person, props.on, props.pain));
+const proposal = computed(() => proposalAt(props.standing.rung, props.circumstance, props.on));
 const against = computed(() => {
   const { load } = props.standing;
   const other = props.today && loadOf(props.today.rung, body.value);
@@ -50,8 +51,7 @@ const against = computed(() => {
 });
 /** Gates that the hall took out of force. */
 const silent = computed(() => catalog.crossGates.filter((g) => g.to === place.value && g.off));
-const restore = async (id: string): Promise<void> =>
-  takeCatalogue(await call(`/catalogue/crossGates/${id}`, studioCatalogueSchema, { method: 'DELETE' }));
+const restore = (id: string): Promise<void> => removeEntry('crossGates', id);
 const history = computed(() =>
   placeHistory(catalog, props.standing.ladder, props.on.holds, taken(props.on)).slice(0, 6),
 );
@@ -101,19 +101,11 @@ const decisions = computed(() =>
     </p>
     <div>
       <h3>Gate</h3>
-      <p class="figures">
-        {{ standing.gate.sets > 1 ? `${standing.gate.sets} × ` : '' }}{{ standing.gate.seconds }} s clean, nothing worse
-        than {{ standing.gate.worst }}{{ standing.gate.days > 1 ? `, on ${standing.gate.days} days` : ''
-        }}{{
-          standing.gate.notFelt.length
-            ? `, not felt first: ${standing.gate.notFelt.map((f) => f.replaceAll('-', ' ')).join(', ')}`
-            : ''
-        }}.
-      </p>
+      <p class="figures">{{ gateText(standing.gate) }}</p>
       <p v-if="standing.status.passed" class="font-semibold">Passed. Best {{ secondsText(standing.status.best) }}.</p>
       <p v-else class="figures">
         {{ standing.status.best > 0 ? `Best ${secondsText(standing.status.best)}. ` : 'Not held yet. ' }}<b>Missing:</b>
-        {{ standing.status.missing.join('; ') }}.
+        {{ standing.status.missing.map(missingText).join('; ') }}.
       </p>
       <ul v-if="standing.cross.length" class="mt-1 text-sm">
         <CrossGateItem v-for="c in standing.cross" :key="c.gate.id" :status="c" />
@@ -126,11 +118,11 @@ const decisions = computed(() =>
       :person="person"
       :on="on"
       :look-id="null"
-      @on="$emit('on', $event)"
+      :body="body"
     />
     <div v-if="foresight">
       <h3>When the gate opens</h3>
-      <p v-if="!foresight.ok">{{ foresight.why }}</p>
+      <p v-if="!foresight.ok">{{ noForecastText(foresight.why) }}</p>
       <template v-else>
         <p class="figures">
           <template v-if="standing.status.passed">Open already. </template>

@@ -1,35 +1,36 @@
 <script setup lang="ts">
 /** What to do next at a version: the rule that fired, its numbers, and the coach's decision, which is stored. */
 import { computed, reactive, ref } from 'vue';
-import { onLaddersSchema, type LadderStep, type OnLadders } from '../../../api/ladders.js';
+import type { LadderStep, OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { rungsOnLadder, ladderOf, placeKey } from '../../../core/catalog/ladders.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Proposal } from '../../../core/ladder/next-step.js';
-import { call } from '../../lib/api.js';
-import { catalog } from '../../lib/catalogue.js';
-import { decided } from '../../lib/on-ladders.js';
-import { useAction } from '../../lib/resource.js';
-import { dayText, placeName } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import type { Body } from '../../../core/body/anthropometry.js';
+import { catalog } from '../../data/catalogue.js';
+import { decideStep, takeStepBack } from '../../data/ladders.js';
+import { answeredStep, decided, wordsOfStep } from '../../data/on-ladders.js';
+import { useAction } from '../../data/action.js';
+import { dayText, placeName } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 
-const props = defineProps<{ proposal: Proposal; rung: Rung; person: Person; on: OnLadders; lookId: string | null }>();
-const emit = defineEmits<{ on: [value: OnLadders] }>();
+const props = defineProps<{
+  proposal: Proposal;
+  rung: Rung;
+  /** What an in-between step was found for. */
+  body: Body;
+  person: Person;
+  on: OnLadders;
+  lookId: string | null;
+}>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const mode = ref<'none' | 'changed' | 'declined'>('none');
 const form = reactive({ to: '', seconds: 0, reason: '' });
 const DONE: Record<LadderStep['decision'], string> = { accepted: 'Accepted', changed: 'Changed', declined: 'Declined' };
 
-/** The newest decision on this proposal: it stands until another hold changes what is proposed. */
-const answered = computed(() =>
-  props.on.steps.find(
-    (s) =>
-      s.from === placeKey(props.rung) &&
-      s.proposal === props.proposal.says &&
-      (!props.lookId || s.lookId === props.lookId),
-  ),
-);
+const told = computed(() => wordsOfStep(props.rung, props.body, props.proposal));
+const answered = computed(() => answeredStep(props.on, props.rung, props.proposal, props.lookId));
 const choices = computed(() => {
   const ladder = ladderOf(catalog, props.rung);
   return ladder
@@ -42,26 +43,14 @@ function open(next: 'changed' | 'declined'): void {
   Object.assign(form, { to: props.proposal.to, seconds: Math.round(props.proposal.seconds), reason: '' });
 }
 async function decide(decision: LadderStep['decision']): Promise<void> {
-  const body = decided(props.proposal, props.rung, decision, {
+  const input = decided(props.proposal, told.value, props.rung, decision, {
     lookId: props.lookId,
     ...(decision === 'accepted' ? {} : { reason: form.reason }),
     ...(decision === 'changed' ? { to: form.to, seconds: form.seconds } : {}),
   });
-  const done = await run(async () =>
-    emit('on', await call(`/people/${props.person.id}/ladder-steps`, onLaddersSchema, { method: 'POST', body })),
-  );
-  if (done) mode.value = 'none';
+  if (await run(() => decideStep(props.person.id, input))) mode.value = 'none';
 }
-async function takeBack(): Promise<void> {
-  await run(async () =>
-    emit(
-      'on',
-      await call(`/people/${props.person.id}/ladder-steps/${answered.value!.id}`, onLaddersSchema, {
-        method: 'DELETE',
-      }),
-    ),
-  );
-}
+const takeBack = (): Promise<boolean> => run(() => takeStepBack(props.person.id, answered.value!.id));
 </script>
 
 <template>
@@ -70,9 +59,9 @@ async function takeBack(): Promise<void> {
       <h3 id="next-step">Next step</h3>
       <span class="tag">rule {{ proposal.rule }}</span>
     </div>
-    <p class="mt-1 font-semibold">{{ proposal.says }}</p>
+    <p class="mt-1 font-semibold">{{ told.says }}</p>
     <dl class="text-soft figures mt-1 flex flex-wrap gap-x-4 text-sm">
-      <div v-for="n in proposal.numbers" :key="n.label" class="flex gap-1">
+      <div v-for="n in told.numbers" :key="n.label" class="flex gap-1">
         <dt>{{ n.label }}</dt>
         <dd class="text-ink">{{ n.value }}</dd>
       </div>

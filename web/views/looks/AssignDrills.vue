@@ -1,16 +1,17 @@
 <script setup lang="ts">
 /** Stores the drills as a prescription with its start and re-look dates, or as a new version of the one in force. */
-import { addDays, formatISO } from 'date-fns';
 import { FileText } from '@lucide/vue';
-import { computed, onMounted, reactive, ref } from 'vue';
-import { prescriptionSchema, type Prescription, type PrescriptionInput } from '../../../api/plans.js';
+import { computed, reactive, ref } from 'vue';
+import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
+import { addDays } from '../../../core/days.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { ChosenDrill } from '../../../core/prescribe/choose.js';
-import { call, today } from '../../lib/api.js';
-import { useAction } from '../../lib/resource.js';
-import { dayText } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import { useAction } from '../../data/action.js';
+import { today } from '../../data/clock.js';
+import { chosenWhy, dayText } from '../../data/names.js';
+import { assign as store, usePrescriptions } from '../../data/plans.js';
+import { useSession } from '../../data/session.js';
 
 const props = defineProps<{
   family: string;
@@ -24,43 +25,41 @@ const props = defineProps<{
 const session = useSession();
 const { busy, error, run } = useAction();
 const open = ref(false);
-const known = ref<Prescription[]>([]);
+const known = usePrescriptions(() => props.person.id);
 const made = ref<Prescription | null>(null);
 /** Looked at again after one to two weeks: ten days unless the coach says otherwise. */
 const RELOOK_AFTER = 10;
-const day = (days: number): string => formatISO(addDays(new Date(), days), { representation: 'date' });
-const form = reactive({ startsOn: today(), relookOn: day(RELOOK_AFTER), note: '', replace: true });
+const form = reactive({ startsOn: today(), relookOn: addDays(today(), RELOOK_AFTER), note: '', replace: true });
 
 /** The prescription for this position that runs now. */
 const running = computed(() =>
-  known.value.find((p) => p.newest && p.family === props.family && (p.endedOn === null || p.endedOn >= today())),
+  (known.value.value ?? []).find(
+    (p) => p.newest && p.family === props.family && (p.endedOn === null || p.endedOn >= today()),
+  ),
 );
-const load = async (): Promise<void> => {
-  known.value = await call(`/people/${props.person.id}/prescriptions`, prescriptionSchema.array());
-};
-onMounted(() => load().catch(() => undefined));
 
 async function assign(): Promise<void> {
-  const body: PrescriptionInput = {
-    series: form.replace && running.value ? running.value.series : null,
-    lookId: props.lookId,
-    family: props.family,
-    method: props.method,
-    causes: props.causes.map(({ cause, probability }) => ({ cause, probability })),
-    items: props.chosen.map(({ drill, dose, why, changes, minutes }) => ({ drill, dose, why, changes, minutes })),
-    note: form.note,
-    startsOn: form.startsOn,
-    relookOn: form.relookOn,
-  };
   const done = await run(async () => {
-    known.value = await call(`/people/${props.person.id}/prescriptions`, prescriptionSchema.array(), {
-      method: 'POST',
-      body,
+    const list = await store(props.person.id, {
+      series: form.replace && running.value ? running.value.series : null,
+      lookId: props.lookId,
+      family: props.family,
+      method: props.method,
+      causes: props.causes.map(({ cause, probability }) => ({ cause, probability })),
+      items: props.chosen.map((c) => ({
+        drill: c.drill,
+        dose: c.dose,
+        why: chosenWhy(c),
+        changes: c.changes,
+        minutes: c.minutes,
+      })),
+      note: form.note,
+      startsOn: form.startsOn,
+      relookOn: form.relookOn,
     });
+    made.value = list[0] ?? null;
   });
-  if (!done) return;
-  made.value = known.value[0] ?? null;
-  open.value = false;
+  if (done) open.value = false;
 }
 </script>
 

@@ -3,50 +3,43 @@
 import { ArrowDown, ArrowUp, GripVertical, Pin } from '@lucide/vue';
 import Sortable from 'sortablejs';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
-import type { Look } from '../../../api/observations.js';
-import type { Standing } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
-import { bodyOf } from '../../../core/body/anthropometry.js';
 import { figureOf } from '../../../core/catalog/figures.js';
 import { record } from '../../../core/catalog/index.js';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Advised } from '../../../core/evaluate/advise.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
 import { kindBalance } from '../../../core/prescribe/prescription.js';
-import { placeOf } from '../../../core/prescribe/words.js';
-import FigureView from '../../components/FigureView.vue';
-import { catalog } from '../../lib/catalogue.js';
-import { athleteOf } from '../../lib/look.js';
-import { drillName } from '../../lib/words.js';
+import { WORTH_TELLING } from '../../../words/evaluation-file.js';
+import { KIND_WORDS, PLACE_WORDS } from '../../../words/labels.js';
+import FigureView from '../../drawing/FigureView.vue';
+import { catalog } from '../../data/catalogue.js';
+import { chosenWhy, drillName, leftOutWhy } from '../../data/names.js';
 import AssignDrills from './AssignDrills.vue';
 import { inHandOrder, type DrillWishes } from './wishes.js';
 
 const props = defineProps<{
-  detail: EvaluationDetail;
+  detail: Advised;
   faultId: string | null;
-  look: Look;
+  lookId: string;
   person: Person | null;
-  standing: Standing | null;
+  circumstance: Pick<Circumstance, 'body' | 'inForce'>;
 }>();
 const wishes = defineModel<DrillWishes>({ required: true });
-const body = computed(() => bodyOf(props.person ? athleteOf(props.person) : {}));
+const body = computed(() => props.circumstance.body);
 const drills = computed(() =>
   inHandOrder(props.detail.choice.chosen, wishes.value.order).map((c) => {
     const drill = record(catalog.drills, c.drill);
     return { ...c, record: drill, figure: figureOf(drill) };
   }),
 );
-const barred = computed(() => props.detail.choice.leftOut.filter((l) => l.caution));
-const offered = computed(() => props.detail.choice.leftOut.filter((l) => !l.caution).slice(0, 8));
+const barred = computed(() => props.detail.choice.leftOut.filter((l) => l.why.is === 'caution'));
+const offered = computed(() => props.detail.choice.leftOut.filter((l) => l.why.is !== 'caution').slice(0, 8));
 const touched = computed(() => wishes.value.pins.length + wishes.value.bans.length + wishes.value.order.length > 0);
 const missing = computed(
-  () => kindBalance(catalog, [...drills.value.map((d) => d.drill), ...(props.standing?.inForce ?? [])]).missing,
+  () => kindBalance(catalog, [...drills.value.map((d) => d.drill), ...props.circumstance.inForce]).missing,
 );
-const KIND_WORDS: Record<string, string> = {
-  fold: 'folding',
-  hold: 'holding still',
-  'shape-change': 'changing shape as one piece',
-  'brace-and-breathe': 'brace and breathe',
-  turn: 'turning',
-};
+/** Causes that are told on the sheet. */
+const causes = computed(() => props.detail.ranking.filter((r) => r.probability >= WORTH_TELLING));
 
 const swap = (id: string): void => {
   wishes.value = { ...wishes.value, pins: wishes.value.pins.filter((p) => p !== id), bans: [...wishes.value.bans, id] };
@@ -150,7 +143,7 @@ onBeforeUnmount(() => sortable?.destroy());
               >, {{ d.dose.days }}
             </p>
             <p class="text-soft text-sm">
-              {{ placeOf(d.record.place) }} · tempo {{ d.dose.tempo }} · rest {{ d.dose.rest }}
+              {{ PLACE_WORDS[d.record.place] }} · tempo {{ d.dose.tempo }} · rest {{ d.dose.rest }}
             </p>
           </div>
         </div>
@@ -163,7 +156,7 @@ onBeforeUnmount(() => sortable?.destroy());
             </ol>
             <p class="mt-1"><b>Breath:</b> {{ d.record.breath }}</p>
             <p class="mt-1"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
-            <p class="figures mt-1"><b>Why:</b> {{ d.why }}.</p>
+            <p class="figures mt-1"><b>Why:</b> {{ chosenWhy(d) }}.</p>
           </details>
           <button
             class="btn btn-quiet !px-2"
@@ -192,7 +185,7 @@ onBeforeUnmount(() => sortable?.destroy());
       <ul class="divide-rule divide-y">
         <li v-for="l in offered" :key="l.drill" class="flex items-center gap-2">
           <span class="flex-1"
-            >{{ drillName(l.drill) }} <span class="text-soft">({{ l.why }})</span></span
+            >{{ drillName(l.drill) }} <span class="text-soft">({{ leftOutWhy(l.why) }})</span></span
           >
           <button class="link min-h-[44px]" :aria-label="`Take ${drillName(l.drill)}`" @click="take(l.drill)">
             Take
@@ -203,7 +196,7 @@ onBeforeUnmount(() => sortable?.destroy());
     <details v-if="barred.length" class="text-sm">
       <summary class="min-h-[44px] content-center">Left out because of cautions: {{ barred.length }}</summary>
       <ul class="list-disc pl-5">
-        <li v-for="l in barred" :key="l.drill">{{ drillName(l.drill) }}: {{ l.why }}</li>
+        <li v-for="l in barred" :key="l.drill">{{ drillName(l.drill) }}: {{ leftOutWhy(l.why) }}</li>
       </ul>
     </details>
     <button
@@ -217,9 +210,9 @@ onBeforeUnmount(() => sortable?.destroy());
       v-if="drills.length && person"
       :family="detail.family.id"
       :method="detail.method.name"
-      :causes="detail.evaluation.causes"
+      :causes="causes"
       :chosen="drills"
-      :look-id="look.id"
+      :look-id="lookId"
       :person="person"
     />
   </section>

@@ -1,23 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import type { Judged } from '../../../core/evaluate/judge.js';
+import { isStated } from '../../../core/formats/catalog.js';
 import { record } from '../../../core/catalog/index.js';
-import { catalog } from '../../lib/catalogue.js';
-import SeverityKnots from '../../components/SeverityKnots.vue';
+import { catalog } from '../../data/catalogue.js';
+import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import { measureDefinition } from '../../../core/measure/measures.js';
-import { measureText, secondsText, sureText } from '../../lib/words.js';
+import { measureText, secondsText, sureText } from '../../../words/numbers.js';
 
-const props = defineProps<{ detail: EvaluationDetail }>();
+const props = defineProps<{ detail: Judged }>();
 const findings = computed(() =>
-  props.detail.evaluation.findings.map((finding) => ({
+  props.detail.findings.map((finding) => ({
     ...finding,
     fault: record(catalog.faults, finding.fault),
-    first:
-      props.detail.evaluation.hold?.firstToGo?.fault === finding.fault
-        ? props.detail.evaluation.hold.firstToGo.t
-        : null,
+    first: props.detail.hold?.firstToGo?.fault === finding.fault ? props.detail.hold.firstToGo.t : null,
     limit: props.detail.limits.find((l) => l.fault === finding.fault && l.measure === finding.measure),
-    value: props.detail.evaluation.measures.find((m) => m.id === finding.measure),
+    value: props.detail.measures.find((m) => m.id === finding.measure),
   })),
 );
 </script>
@@ -30,7 +28,7 @@ const findings = computed(() =>
       <li v-for="f in findings" :key="f.fault.id" class="py-2">
         <div class="flex flex-wrap items-baseline justify-between gap-x-3">
           <h3>{{ f.fault.name }}</h3>
-          <SeverityKnots :severity="f.severity" :borderline="f.probability < 0.8" />
+          <SeverityKnots :severity="f.severity" :borderline="!isStated(f)" />
         </div>
         <p class="figures">
           {{ sureText(f.probability) }}, {{ f.from === 'measured' ? 'measured' : 'seen by the coach'
@@ -49,8 +47,8 @@ const findings = computed(() =>
         <p class="text-soft text-sm">{{ f.fault.seen }} {{ f.fault.risk }}</p>
       </li>
     </ol>
-    <p v-if="detail.evaluation.hold?.drift.some((d) => d.crossesAt !== null)" class="figures mt-2 text-sm">
-      <template v-for="d in detail.evaluation.hold.drift.filter((x) => x.crossesAt !== null)" :key="d.measure"
+    <p v-if="detail.hold?.drift.some((d) => d.crossesAt !== null)" class="figures mt-2 text-sm">
+      <template v-for="d in detail.hold.drift.filter((x) => x.crossesAt !== null)" :key="d.measure"
         >{{ measureDefinition(d.measure).name }} drifts {{ d.perSecond.toFixed(2) }} a second; it would have crossed its
         limit near {{ secondsText(d.crossesAt!) }}.
       </template>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** One mend at a time; what was tried and whether it helped is kept with the look. */
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { MEND_RESULTS, type Look, type MendResult, type MendTried } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { record } from '../../../core/catalog/index.js';
-import { catalog } from '../../lib/catalogue.js';
-import type { Mend, Method } from '../../../core/formats/catalog.js';
+import { catalog } from '../../data/catalogue.js';
+import type { Method } from '../../../core/formats/catalog.js';
 import { mendSteps } from '../../../core/prescribe/mends.js';
-import { cautionName } from '../../lib/words.js';
-import { useOutbox } from '../../stores/outbox.js';
+import { MEND_RESULT_WORDS, MEND_WORDS } from '../../../words/labels.js';
+import { cautionName } from '../../data/names.js';
+import { keepMend, takeMendBack } from '../../data/looks.js';
 
 const props = defineProps<{
   look: Look;
@@ -18,23 +19,6 @@ const props = defineProps<{
   method: Method;
   worked: readonly number[];
 }>();
-const emit = defineEmits<{ tried: [mends: MendTried[]] }>();
-const outbox = useOutbox();
-const KIND_WORDS: Record<Mend['kind'], string> = {
-  cue: 'Say',
-  'set-up': 'Set up',
-  touch: 'Touch, with permission',
-  prop: 'Prop',
-  lever: 'Shorter lever',
-  uneven: 'Uneven',
-  substitute: 'Instead',
-};
-const RESULT_WORDS: Record<MendResult, string> = {
-  helped: 'Helped',
-  'helped-for-a-moment': 'For a moment',
-  'did-not': 'Did not',
-};
-
 const fault = computed(() => record(catalog.faults, props.faultId));
 const steps = computed(() =>
   mendSteps(fault.value, {
@@ -49,14 +33,7 @@ const leftOut = computed(() => [
     fault.value.mends.flatMap((m) => m.excludedBy ?? []).filter((c) => props.person?.cautions.includes(c) ?? false),
   ),
 ]);
-const tried = ref<MendTried[]>([...props.look.mends]);
-watch(
-  () => props.look.mends,
-  (mends) => {
-    if (mends.length >= tried.value.length) tried.value = [...mends];
-  },
-);
-const here = computed(() => tried.value.filter((m) => m.fault === props.faultId));
+const here = computed(() => props.look.mends.filter((m) => m.fault === props.faultId));
 const helped = computed(() => here.value.find((m) => m.result === 'helped'));
 const current = computed(() => steps.value.find((s) => !here.value.some((m) => m.step === s.index)) ?? null);
 const sayOf = (m: MendTried): string =>
@@ -66,16 +43,11 @@ async function answer(result: MendResult): Promise<void> {
   const step = current.value;
   if (!step) return;
   const mend = { id: crypto.randomUUID(), fault: props.faultId, step: step.index, kind: step.kind, result };
-  tried.value = [...tried.value, { ...mend, at: new Date().toISOString() }];
-  emit('tried', tried.value);
-  await outbox.put({ path: `/looks/${props.look.id}/mends`, method: 'POST', body: mend });
+  await keepMend(props.look.id, mend);
 }
 async function takeBack(): Promise<void> {
   const last = here.value.at(-1);
-  if (!last) return;
-  tried.value = tried.value.filter((m) => m.id !== last.id);
-  emit('tried', tried.value);
-  await outbox.put({ path: `/looks/${props.look.id}/mends/${last.id}`, method: 'DELETE' });
+  if (last) await takeMendBack(props.look.id, last.id);
 }
 </script>
 
@@ -84,7 +56,7 @@ async function takeBack(): Promise<void> {
     <h2 id="mend">Mend it: {{ fault.name.toLowerCase() }}</h2>
     <ol v-if="here.length" class="mt-1 space-y-1 text-sm">
       <li v-for="m in here" :key="m.id">
-        <b>{{ RESULT_WORDS[m.result] }}:</b> {{ sayOf(m) }}
+        <b>{{ MEND_RESULT_WORDS[m.result] }}:</b> {{ sayOf(m) }}
       </li>
     </ol>
     <div v-if="helped" class="mt-2">
@@ -95,7 +67,7 @@ async function takeBack(): Promise<void> {
     </div>
     <template v-else-if="current">
       <p class="mt-2">
-        <span class="tag">Step {{ here.length + 1 }} of {{ steps.length }} · {{ KIND_WORDS[current.kind] }}</span
+        <span class="tag">Step {{ here.length + 1 }} of {{ steps.length }} · {{ MEND_WORDS[current.kind] }}</span
         ><span v-if="worked.includes(current.index)" class="tag ml-2">helped before</span>
       </p>
       <p class="font-head mt-1 text-xl leading-snug font-semibold">{{ current.say }}</p>
@@ -107,7 +79,7 @@ async function takeBack(): Promise<void> {
           :class="{ 'btn-main': r === 'helped' }"
           @click="answer(r)"
         >
-          {{ RESULT_WORDS[r] }}
+          {{ MEND_RESULT_WORDS[r] }}
         </button>
       </div>
     </template>

@@ -1,29 +1,32 @@
 <script setup lang="ts">
 /** The same record under the other methods: another target, dose or cue, and why people differ. */
 import { computed } from 'vue';
-import type { Person } from '../../../api/people.js';
 import { axisReasons } from '../../../core/catalog/axes.js';
 import { record } from '../../../core/catalog/index.js';
-import { catalog } from '../../lib/catalogue.js';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import { catalog } from '../../data/catalogue.js';
+import { advise, type Advised } from '../../../core/evaluate/advise.js';
+import { explain } from '../../../core/evaluate/explain.js';
+import { judge, statedFinding } from '../../../core/evaluate/judge.js';
 import type { Method } from '../../../core/formats/catalog.js';
-import type { Observation } from '../../../core/formats/observation.js';
-import { evaluateFor } from '../../lib/look.js';
-import { faultName } from '../../lib/words.js';
+import { judgedBy, type Circumstance } from '../../../core/person/circumstance.js';
+import { drillName, faultName } from '../../data/names.js';
 
-const props = defineProps<{ observation: Observation; detail: EvaluationDetail; person: Person | null }>();
+const props = defineProps<{ detail: Advised; circumstance: Circumstance }>();
 const cueOf = (method: Method, fault: string): string =>
   method.cues[fault] ?? record(catalog.faults, fault).mends.find((m) => m.kind === 'cue')?.say ?? '';
-const verdict = (detail: EvaluationDetail): string => {
-  const f = detail.evaluation.findings.find((x) => x.probability >= 0.8);
+const verdict = (detail: Advised): string => {
+  const f = statedFinding(detail);
   return f ? `${faultName(f.fault)}, ${f.severity}` : 'nothing to mend';
 };
 const others = computed(() =>
   catalog.methods
     .filter((m) => m.id !== props.detail.method.id)
     .map((method) => {
-      const detail = evaluateFor(props.observation, props.person, method.id);
-      const fault = detail.evaluation.findings.find((f) => f.probability >= 0.8)?.fault;
+      // What was seen is the same: only what a method makes of it differs.
+      const circumstance = judgedBy(props.circumstance, method.id);
+      const explained = explain(judge(props.detail, catalog, circumstance), catalog, circumstance);
+      const detail = advise(explained, catalog, circumstance);
+      const fault = statedFinding(detail)?.fault;
       const differs = (Object.keys(axisReasons) as (keyof Method['axes'])[]).flatMap((axis) => {
         const [mine, theirs] = [props.detail.method.axes[axis], method.axes[axis]];
         const reason = axisReasons[axis];
@@ -41,7 +44,6 @@ const others = computed(() =>
       };
     }),
 );
-const drillNameOf = (id: string): string => record(catalog.drills, id).name;
 </script>
 
 <template>
@@ -53,7 +55,7 @@ const drillNameOf = (id: string): string => record(catalog.drills, id).name;
         <p><b>Verdict:</b> {{ o.verdict }}<span v-if="o.changed" class="tag ml-2">differs</span></p>
         <p v-if="o.cue"><b>Would say:</b> {{ o.cue }}</p>
         <p v-if="o.dose" class="figures">
-          <b>Would start with:</b> {{ drillNameOf(o.dose.drill) }}, {{ o.dose.dose.sets }} × {{ o.dose.dose.work }}
+          <b>Would start with:</b> {{ drillName(o.dose.drill) }}, {{ o.dose.dose.sets }} × {{ o.dose.dose.work }}
         </p>
         <p v-for="d in o.differs" :key="d.axis" class="text-soft">
           <b>{{ d.axis }}:</b> {{ d.text }}

@@ -2,13 +2,14 @@
 /** Why it happens: the causes that fit best, what moved them, and the one quick test that would tell most. */
 import { computed, ref } from 'vue';
 import { record } from '../../../core/catalog/index.js';
-import { catalog } from '../../lib/catalogue.js';
-import type { EvaluationDetail } from '../../../core/evaluate.js';
+import { catalog } from '../../data/catalogue.js';
+import type { Explained } from '../../../core/evaluate/explain.js';
+import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
 
 const props = defineProps<{
-  detail: EvaluationDetail;
+  detail: Explained;
   observation: Observation;
   overruled: CauseId | null;
 }>();
@@ -37,7 +38,7 @@ const answered = computed(() =>
     given: props.observation.tests?.[id as keyof NonNullable<Observation['tests']>],
   })),
 );
-const index = computed(() => props.detail.evaluation.takeoverIndex);
+const index = computed(() => props.detail.takeover);
 const percent = (p: number): string => `${Math.round(100 * Math.min(0.99, p))} %`;
 const number = ref<number | ''>('');
 const overruling = ref(false);
@@ -81,7 +82,7 @@ function overrule(): void {
         </svg>
         <p class="text-soft text-sm">
           <template v-if="r.reasons.length">{{
-            r.reasons.map((x) => `${x.logOdds > 0 ? '+' : '−'} ${x.says}`).join(' · ')
+            r.reasons.map((x) => `${x.logOdds > 0 ? '+' : '−'} ${evidenceText(x.from)}`).join(' · ')
           }}</template>
           <template v-else>nothing known for or against it yet</template>
         </p>
@@ -112,7 +113,7 @@ function overrule(): void {
         <button class="btn flex-1" @click="answer('positive')">Positive</button>
         <button class="btn flex-1" @click="answer('negative')">Negative</button>
       </div>
-      <p class="text-soft figures mt-1 text-sm">{{ next.why }}</p>
+      <p class="text-soft figures mt-1 text-sm">{{ testWhy(next) }}</p>
     </div>
     <p v-else-if="!overruled" class="text-soft mt-2 text-sm">
       No test would change this much. Mend it, or take the drills.

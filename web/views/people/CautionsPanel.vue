@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
-import { personSchema, type CautionInput, type Person, type PersonCaution } from '../../../api/people.js';
-import { catalog } from '../../lib/catalogue.js';
-import { call, today } from '../../lib/api.js';
-import { useAction } from '../../lib/resource.js';
-import { cautionName, dayText } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import type { CautionInput, Person, PersonCaution } from '../../../api/people.js';
+import { catalog } from '../../data/catalogue.js';
+import { today } from '../../data/clock.js';
+import { addCaution, changeCaution, removeCaution } from '../../data/people.js';
+import { useAction } from '../../data/action.js';
+import { cautionName, dayText } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 
 const props = defineProps<{ person: Person }>();
-const emit = defineEmits<{ changed: [person: Person] }>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const open = ref(false);
@@ -17,20 +17,19 @@ const removed = ref<PersonCaution | null>(null);
 const form = reactive({ caution: 'low-back' as CautionInput['caution'], from: today(), until: '', note: '' });
 
 const effect = (id: string): string => catalog.cautions.find((c) => c.id === id)?.effect ?? '';
-const body = (c: { caution: string; from: string; until: string | null; note: string }): unknown => ({
+const input = (c: Omit<CautionInput, 'until'> & { until: string | null }): CautionInput => ({
   caution: c.caution,
   from: c.from,
   until: c.until || null,
   note: c.note,
 });
-const send = (path: string, method: 'POST' | 'PUT' | 'DELETE', input?: unknown): Promise<boolean> =>
-  run(async () =>
-    emit('changed', await call(`/people/${props.person.id}/cautions${path}`, personSchema, { method, body: input })),
-  );
 
 async function save(): Promise<void> {
-  if (await send(editing.value ? `/${editing.value}` : '', editing.value ? 'PUT' : 'POST', body(form)))
-    open.value = false;
+  const { id } = props.person;
+  const done = await run(() =>
+    editing.value ? changeCaution(id, editing.value, input(form)) : addCaution(id, input(form)),
+  );
+  if (done) open.value = false;
 }
 function edit(c: PersonCaution | null): void {
   editing.value = c?.id ?? null;
@@ -43,10 +42,11 @@ function edit(c: PersonCaution | null): void {
   open.value = true;
 }
 async function remove(c: PersonCaution): Promise<void> {
-  if (await send(`/${c.id}`, 'DELETE')) removed.value = c;
+  if (await run(() => removeCaution(props.person.id, c.id))) removed.value = c;
 }
 async function undo(): Promise<void> {
-  if (removed.value && (await send('', 'POST', body(removed.value)))) removed.value = null;
+  const gone = removed.value;
+  if (gone && (await run(() => addCaution(props.person.id, input(gone))))) removed.value = null;
 }
 const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || c.until >= today());
 </script>

@@ -7,7 +7,8 @@ import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import type { HistoryItem } from '../../../api/observations.js';
-import { dayText, rungName, secondsText } from '../../lib/words.js';
+import { dayText, rungName } from '../../data/names.js';
+import { secondsText } from '../../../words/numbers.js';
 import { useSettings } from '../../stores/settings.js';
 
 use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);

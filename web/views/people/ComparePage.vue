@@ -1,39 +1,49 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
-import { lookSchema, type Look } from '../../../api/observations.js';
-import { personSchema } from '../../../api/people.js';
-import { catalog } from '../../lib/catalogue.js';
-import HoldTimeline from '../../components/HoldTimeline.vue';
+import { judge } from '../../../core/evaluate/judge.js';
+import { see } from '../../../core/evaluate/see.js';
+import { isStated } from '../../../core/formats/catalog.js';
+import { judgedBy, nobody } from '../../../core/person/circumstance.js';
+import { catalog, studio } from '../../data/catalogue.js';
+import HoldTimeline from '../../drawing/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
-import PictureLines from '../../components/PictureLines.vue';
-import SeverityKnots from '../../components/SeverityKnots.vue';
-import { call } from '../../lib/api.js';
-import { evaluateFor } from '../../lib/look.js';
-import { sameScaleBox } from '../../lib/overlay.js';
-import { useResource } from '../../lib/resource.js';
-import { dayText, familyName, faultName, rungName, secondsText } from '../../lib/words.js';
+import PictureLines from '../../drawing/PictureLines.vue';
+import SeverityKnots from '../../drawing/SeverityKnots.vue';
+import { useStanding } from '../../data/circumstance.js';
+import { useLook } from '../../data/looks.js';
+import { sameScaleBox } from '../../drawing/overlay.js';
+import { dayText, familyName, faultName, rungName } from '../../data/names.js';
+import { secondsText } from '../../../words/numbers.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 
 const props = defineProps<{ id: string }>();
 const route = useRoute();
 const method = ref('');
-const pair = useResource(async () => {
-  const get = (key: string): Promise<Look> => call(`/looks/${String(route.query[key])}`, lookSchema);
-  const [person, then, now] = await Promise.all([call(`/people/${props.id}`, personSchema), get('then'), get('now')]);
-  return { person, looks: [then, now] };
-});
-onMounted(pair.load);
+const { person, circumstance } = useStanding(() => props.id);
+const [then, now] = (['then', 'now'] as const).map((key) => useLook(() => String(route.query[key] ?? ''))) as [
+  ReturnType<typeof useLook>,
+  ReturnType<typeof useLook>,
+];
+const error = computed(() => person.error.value ?? then.error.value ?? now.error.value);
+const ready = computed(() => person.value.value && then.value.value && now.value.value);
+const load = async (): Promise<void> => void (await Promise.all([person.load(), then.load(), now.load()]));
 const judged = computed(() => {
-  const value = pair.value.value;
-  if (!value) return [];
-  return value.looks.map((look, i) => ({
-    look,
-    title: i === 0 ? 'Then' : 'Now',
-    detail: evaluateFor(look.observation, value.person, method.value || undefined),
-  }));
+  const looks = [then.value.value, now.value.value];
+  const stands = judgedBy(circumstance.value ?? nobody(studio.defaults), method.value);
+  return looks.flatMap((look, i) =>
+    look && ready.value
+      ? [
+          {
+            look,
+            title: i === 0 ? 'Then' : 'Now',
+            detail: judge(see({ observation: look.observation }, catalog), catalog, stands),
+          },
+        ]
+      : [],
+  );
 });
-const longest = computed(() => Math.max(0, ...judged.value.map((j) => j.detail.evaluation.hold?.total ?? 0)));
+const longest = computed(() => Math.max(0, ...judged.value.map((j) => j.detail.hold?.total ?? 0)));
 const sameSeat = computed(
   () =>
     judged.value.length === 2 &&
@@ -43,8 +53,8 @@ const sameSeat = computed(
 const changes = computed(() => {
   const [a, b] = judged.value;
   if (!a || !b) return [];
-  return a.detail.evaluation.measures.flatMap((m) => {
-    const other = b.detail.evaluation.measures.find((n) => n.id === m.id);
+  return a.detail.measures.flatMap((m) => {
+    const other = b.detail.measures.find((n) => n.id === m.id);
     if (!other || !a.detail.limits.some((l) => l.measure === m.id)) return [];
     const change = other.value - m.value;
     const sd = Math.hypot(m.sd, other.sd);
@@ -65,12 +75,12 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
 </script>
 
 <template>
-  <LoadState :loading="pair.loading.value" :error="pair.error.value" @retry="pair.load()" />
-  <template v-if="pair.value.value">
+  <LoadState :loading="!ready && !error" :error="ready ? null : error" @retry="load" />
+  <template v-if="ready">
     <div class="flex flex-wrap items-center gap-3">
       <h1>
-        <RouterLink :to="`/people/${id}`" class="hover:underline">{{ pair.value.value.person.name }}</RouterLink>: then
-        and now
+        <RouterLink :to="`/people/${id}`" class="hover:underline">{{ person.value.value!.name }}</RouterLink>: then and
+        now
       </h1>
       <label class="sr-only" for="judge">Judge by</label>
       <select id="judge" v-model="method" class="field ml-auto !w-auto">
@@ -81,7 +91,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
     <p v-if="!sameSeat" class="note mt-2">These are two different positions; seconds and angles do not compare.</p>
     <div class="mt-3 grid gap-4 md:grid-cols-2">
       <section v-for="j in judged" :key="j.look.id" class="card" :aria-label="j.title">
-        <h2>{{ j.title }}, {{ dayText(j.look.startedAt) }}</h2>
+        <h2>{{ j.title }}, {{ dayText(j.look.day) }}</h2>
         <p class="text-soft">
           <RouterLink :to="`/looks/${j.look.id}`" class="link"
             >{{ familyName(j.look.observation.position) }},
@@ -99,21 +109,18 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
             class="h-full"
           />
         </div>
-        <template v-if="j.detail.evaluation.hold">
+        <template v-if="j.detail.hold">
           <p class="figures mt-2">
-            <b class="text-3xl">{{ secondsText(j.detail.evaluation.hold.clean) }}</b> clean of
-            {{ secondsText(j.detail.evaluation.hold.total) }}
+            <b class="text-3xl">{{ secondsText(j.detail.hold.clean) }}</b> clean of
+            {{ secondsText(j.detail.hold.total) }}
           </p>
-          <HoldTimeline :hold="j.detail.evaluation.hold" :scale="longest" :target="j.look.observation.target" />
+          <HoldTimeline :hold="j.detail.hold" :scale="longest" :target="j.look.observation.target" />
         </template>
         <ul class="mt-2 space-y-1">
-          <li v-for="f in j.detail.evaluation.findings" :key="f.fault" class="flex justify-between gap-2">
-            <span>{{ faultName(f.fault) }}</span><SeverityKnots
-              :severity="f.severity"
-              :borderline="f.probability < 0.8"
-            />
+          <li v-for="f in j.detail.findings" :key="f.fault" class="flex justify-between gap-2">
+            <span>{{ faultName(f.fault) }}</span><SeverityKnots :severity="f.severity" :borderline="!isStated(f)" />
           </li>
-          <li v-if="j.detail.evaluation.findings.length === 0" class="text-soft">Nothing to mend.</li>
+          <li v-if="j.detail.findings.length === 0" class="text-soft">Nothing to mend.</li>
         </ul>
       </section>
     </div>

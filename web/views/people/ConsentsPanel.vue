@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
-import { personSchema, type Consent, type Person } from '../../../api/people.js';
-import { call, today } from '../../lib/api.js';
-import { useAction } from '../../lib/resource.js';
-import { dayText } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import type { Consent, Person } from '../../../api/people.js';
+import { today } from '../../data/clock.js';
+import { addConsent, withdrawConsent } from '../../data/people.js';
+import { useAction } from '../../data/action.js';
+import { dayText } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 
 const props = defineProps<{ person: Person }>();
-const emit = defineEmits<{ changed: [person: Person] }>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const adding = ref(false);
@@ -34,27 +34,11 @@ function start(kind: Consent['kind']): void {
   adding.value = true;
 }
 async function save(): Promise<void> {
-  const ok = await run(async () =>
-    emit(
-      'changed',
-      await call(`/people/${props.person.id}/consents`, personSchema, {
-        method: 'POST',
-        body: { ...form, until: form.until || null },
-      }),
-    ),
-  );
+  const ok = await run(() => addConsent(props.person.id, { ...form, until: form.until || null }));
   if (ok) adding.value = false;
 }
 async function withdraw(consent: Consent): Promise<void> {
-  await run(async () =>
-    emit(
-      'changed',
-      await call(`/people/${props.person.id}/consents/${consent.id}/withdraw`, personSchema, {
-        method: 'POST',
-        body: {},
-      }),
-    ),
-  );
+  await run(() => withdrawConsent(props.person.id, consent.id));
   confirming.value = null;
 }
 </script>

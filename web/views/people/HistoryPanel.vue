@@ -1,81 +1,31 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { historySchema, lookSchema, type HistoryItem } from '../../../api/observations.js';
+import type { HistoryItem } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
-import { catalog } from '../../lib/catalogue.js';
+import { isStated, severityRank } from '../../../core/formats/catalog.js';
+import { END_WORDS } from '../../../words/labels.js';
+import { fixed, secondsText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
-import SeverityKnots from '../../components/SeverityKnots.vue';
-import TautLine from '../../components/TautLine.vue';
-import { ApiError, call } from '../../lib/api.js';
-import { useAction, useResource } from '../../lib/resource.js';
-import {
-  dayTimeText,
-  END_WORDS,
-  familyName,
-  faultName,
-  rungName,
-  secondsText,
-  SEVERITY_LEVEL,
-} from '../../lib/words.js';
+import { catalog } from '../../data/catalogue.js';
+import { useHistory } from '../../data/looks.js';
+import { dayTimeText, familyName, faultName, rungName } from '../../data/names.js';
+import SeverityKnots from '../../drawing/SeverityKnots.vue';
+import TautLine from '../../drawing/TautLine.vue';
+import ImportLook from './ImportLook.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
-import { useOutbox } from '../../stores/outbox.js';
 
 const CleanChart = defineAsyncComponent(() => import('./CleanChart.vue'));
 const props = defineProps<{ person: Person }>();
 const router = useRouter();
-const outbox = useOutbox();
 const method = ref('');
-const older = ref<HistoryItem[]>([]);
-const more = ref(false);
-const address = (before?: string): string =>
-  `/people/${props.person.id}/looks?${new URLSearchParams({ limit: '50', ...(method.value ? { method: method.value } : {}), ...(before ? { before } : {}) }).toString()}`;
-const history = useResource(async () => {
-  const page = await call(address(), historySchema);
-  older.value = [];
-  more.value = page.more;
-  return page.items;
-});
-const items = computed(() => [...(history.value.value ?? []), ...older.value]);
-async function loadMore(): Promise<void> {
-  const page = await call(address(items.value.at(-1)?.startedAt), historySchema);
-  older.value = [...older.value, ...page.items];
-  more.value = page.more;
-}
-watch(method, () => void history.load());
-watch(
-  () => outbox.items.length,
-  (now, before) => now < before && void history.load(),
+const history = useHistory(
+  () => props.person.id,
+  () => method.value,
 );
-onMounted(history.load);
+const items = history.items;
+const waiting = computed(() => history.waiting.value.size);
 
-const chooser = ref<HTMLInputElement | null>(null);
-const importing = useAction();
-const lines = ref<string[]>([]);
-/** Takes an observation file; what is wrong with it is said line by line and nothing is kept. */
-async function takeFile(file: File | undefined): Promise<void> {
-  if (!file) return;
-  lines.value = [];
-  await importing.run(async () => {
-    let observation: unknown;
-    try {
-      observation = JSON.parse(await file.text());
-    } catch {
-      lines.value = ['file: is not JSON'];
-      return;
-    }
-    const body = { id: crypto.randomUUID(), startedAt: new Date(file.lastModified).toISOString(), observation };
-    try {
-      await call(`/people/${props.person.id}/looks`, lookSchema, { method: 'POST', body });
-      await history.load();
-    } catch (error) {
-      if (!(error instanceof ApiError) || !error.problem.problems) throw error;
-      lines.value = error.problem.problems.map((p) => `${p.path}: ${p.message}`);
-    }
-  });
-}
-
-const waiting = computed(() => outbox.items.filter((i) => i.path === `/people/${props.person.id}/looks`).length);
 const chosen = ref<string[]>([]);
 const toggle = (id: string): void => {
   chosen.value = chosen.value.includes(id) ? chosen.value.filter((c) => c !== id) : [...chosen.value.slice(-1), id];
@@ -86,7 +36,7 @@ const compare = (): void => {
   void router.push(`/people/${props.person.id}/compare?then=${a!.id}&now=${b!.id}`);
 };
 const slack = (item: HistoryItem): number =>
-  item.bodyLine ? item.bodyLine.value / 20 : item.top ? SEVERITY_LEVEL[item.top.severity] / 3 : 0;
+  item.bodyLine ? item.bodyLine.value / 20 : item.top ? severityRank(item.top.severity) / 3 : 0;
 const says = (item: HistoryItem): string =>
   item.top ? `${faultName(item.top.fault)}, ${item.top.severity}` : 'nothing seen to mend';
 </script>
@@ -104,28 +54,13 @@ const says = (item: HistoryItem): string =>
     </div>
     <div class="flex flex-wrap items-center gap-x-3">
       <p class="text-soft text-sm">Tick two looks to lay them side by side.</p>
-      <button class="link ml-auto min-h-[44px] text-sm" @click="chooser?.click()">Add a look from a file</button>
-      <input
-        ref="chooser"
-        type="file"
-        accept="application/json,.json"
-        class="sr-only"
-        tabindex="-1"
-        aria-label="Observation file"
-        @change="takeFile(($event.target as HTMLInputElement).files?.[0])"
-      />
-    </div>
-    <div v-if="lines.length || importing.error.value" role="alert" class="note">
-      <p class="font-semibold">{{ importing.error.value ?? 'This file was not taken; nothing was kept.' }}</p>
-      <ul>
-        <li v-for="line in lines" :key="line">{{ line }}</li>
-      </ul>
+      <ImportLook class="ml-auto" :person="person" />
     </div>
     <p v-if="waiting" role="status" class="note mt-2">
       {{ waiting }} {{ waiting === 1 ? 'look is' : 'looks are' }} kept on this device and will be sent.
     </p>
     <LoadState :loading="history.loading.value" :error="history.error.value" @retry="history.load()" />
-    <LoadState v-if="history.value.value && items.length === 0" empty="No looks yet.">
+    <LoadState v-if="!history.loading.value && !history.error.value && items.length === 0" empty="No looks yet.">
       <RouterLink :to="`/bench?person=${person.id}`" class="btn btn-main mt-2">Take the first look</RouterLink>
     </LoadState>
     <TakeoverTrend :items="items" />
@@ -151,7 +86,7 @@ const says = (item: HistoryItem): string =>
           v-else
           :slack="slack(item)"
           :error="item.bodyLine ? item.bodyLine.sd / 8 : 0.1"
-          :knots="item.top ? SEVERITY_LEVEL[item.top.severity] : 0"
+          :knots="item.top ? severityRank(item.top.severity) : 0"
           :label="says(item)"
         />
         <div class="min-w-0 flex-1">
@@ -160,6 +95,7 @@ const says = (item: HistoryItem): string =>
           >
           <p class="text-soft text-sm">
             {{ dayTimeText(item.startedAt) }}{{ item.relookOf ? ' · re-look' : ''
+            }}{{ history.waiting.value.has(item.id) ? ' · not yet sent' : ''
             }}{{ item.endedBy ? ` · ${END_WORDS[item.endedBy]}` : '' }}
           </p>
         </div>
@@ -169,20 +105,19 @@ const says = (item: HistoryItem): string =>
           >
         </p>
         <p v-else-if="item.bodyLine" class="figures text-right">
-          <b class="text-lg">{{ item.bodyLine.value.toFixed(1).replace('-', '−') }}°</b><br /><span
-            class="text-soft text-sm"
+          <b class="text-lg">{{ fixed(item.bodyLine.value) }}°</b><br /><span class="text-soft text-sm"
             >± {{ item.bodyLine.sd.toFixed(1) }}°</span
           >
         </p>
         <div class="w-44">
           <template v-if="item.top">
             <p class="text-sm">{{ faultName(item.top.fault) }}</p>
-            <SeverityKnots :severity="item.top.severity" :borderline="item.top.probability < 0.8" />
+            <SeverityKnots :severity="item.top.severity" :borderline="!isStated(item.top)" />
           </template>
           <p v-else class="text-soft text-sm">nothing to mend</p>
         </div>
       </li>
     </ul>
-    <button v-if="more" class="btn mt-2" @click="loadMore">Older looks</button>
+    <button v-if="history.more.value" class="btn mt-2" @click="history.loadMore()">Older looks</button>
   </section>
 </template>

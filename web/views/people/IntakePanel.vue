@@ -1,15 +1,18 @@
 <script setup lang="ts">
 /** The stop signs in plain words, asked when they are due, with what follows from a yes. */
 import { computed, reactive, ref } from 'vue';
-import { standingSchema, type Standing } from '../../../api/plans.js';
+import type { Facts } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { readIntake, stopSigns } from '../../../core/studio/intake.js';
-import { call } from '../../lib/api.js';
-import { useAction } from '../../lib/resource.js';
-import { dayText, familyName } from '../../lib/words.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
+import { ADVICE_WORDS } from '../../../words/stops.js';
+import { askSigns } from '../../data/plans.js';
+import { useAction } from '../../data/action.js';
+import { dayText, familyName } from '../../data/names.js';
 
-const props = defineProps<{ person: Person; standing: Standing | null }>();
-const emit = defineEmits<{ asked: [standing: Standing] }>();
+const props = defineProps<{ person: Person; facts: Facts | null; circumstance: Circumstance | null }>();
+/** The newest asking. */
+const last = computed(() => props.facts?.intakes[0] ?? null);
 const { busy, error, run } = useAction();
 const open = ref(false);
 const answers = reactive<Record<string, boolean>>({});
@@ -22,15 +25,7 @@ const ask = (): void => {
   open.value = true;
 };
 async function save(): Promise<void> {
-  const done = await run(async () =>
-    emit(
-      'asked',
-      await call(`/people/${props.person.id}/intakes`, standingSchema, {
-        method: 'POST',
-        body: { answers: { ...answers }, note: note.value },
-      }),
-    ),
-  );
+  const done = await run(() => askSigns(props.person.id, { answers: { ...answers }, note: note.value }));
   if (done) open.value = false;
 }
 const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask.replace(/\?$/, '') ?? id;
@@ -42,23 +37,23 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
       <h2 id="signs">Stop signs</h2>
       <button v-if="!open" class="btn btn-quiet ml-auto" @click="ask">Ask now</button>
     </div>
-    <template v-if="standing && !open">
-      <p v-if="standing.intakeDue" class="note">
-        {{ standing.intake ? 'Asked too long ago' : 'Not asked yet' }}: ask before the next load.
+    <template v-if="circumstance && !open">
+      <p v-if="circumstance.intakeDue" class="note">
+        {{ last ? 'Asked too long ago' : 'Not asked yet' }}: ask before the next load.
       </p>
-      <div v-if="standing.stop" role="alert" class="note mt-2">
-        <p class="font-bold">{{ standing.stop }}</p>
+      <div v-if="circumstance.stop" role="alert" class="note mt-2">
+        <p class="font-bold">{{ ADVICE_WORDS[circumstance.stop] }}</p>
         <ul class="list-disc pl-5">
-          <li v-for="id in standing.intake?.yes ?? []" :key="id">{{ signName(id) }}</li>
+          <li v-for="id in circumstance.signs" :key="id">{{ signName(id) }}</li>
         </ul>
       </div>
-      <p v-if="standing.painIn.length" role="alert" class="note mt-2">
-        Pain ended the last hold: {{ standing.painIn.map(familyName).join(', ') }}. Nothing that loads it is proposed
-        until the signs are asked again and clear.
+      <p v-if="circumstance.painIn.length" role="alert" class="note mt-2">
+        Pain ended the last hold: {{ circumstance.painIn.map(familyName).join(', ') }}. Nothing that loads it is
+        proposed until the signs are asked again and clear.
       </p>
-      <p v-if="standing.intake" class="text-soft text-sm">
-        Last asked {{ dayText(standing.intake.day) }} by {{ standing.intake.by }}:
-        {{ standing.intake.yes.length ? `${standing.intake.yes.length} answered yes` : 'none' }}.
+      <p v-if="last" class="text-soft text-sm">
+        Last asked {{ dayText(last.day) }} by {{ last.by }}:
+        {{ last.yes.length ? `${last.yes.length} answered yes` : 'none' }}.
       </p>
     </template>
     <form v-if="open" class="mt-1" @submit.prevent="save">
@@ -84,7 +79,7 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
       </ul>
       <label class="label" for="sign-note">Note (private)</label>
       <input id="sign-note" v-model="note" class="field" maxlength="1000" />
-      <p v-if="preview.stop" role="alert" class="note mt-2">{{ preview.advice }}</p>
+      <p v-if="preview.stop" role="alert" class="note mt-2">{{ ADVICE_WORDS[preview.advice!] }}</p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <div class="mt-2 flex gap-2">
         <button class="btn btn-main" :disabled="busy || !answered">Keep</button>

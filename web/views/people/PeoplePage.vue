@@ -1,35 +1,36 @@
 <script setup lang="ts">
 import { UserPlus } from '@lucide/vue';
-import { useDebounceFn } from '@vueuse/core';
-import { onMounted, reactive, ref, watch } from 'vue';
+import { refDebounced } from '@vueuse/core';
+import { reactive, ref, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { groupSchema, personSchema, personSummarySchema, type PersonInput } from '../../../api/people.js';
-import { catalog } from '../../lib/catalogue.js';
+import type { PersonInput } from '../../../api/people.js';
+import type { CautionId } from '../../../core/formats/catalog.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
-import { call } from '../../lib/api.js';
-import { useAction, useResource } from '../../lib/resource.js';
-import { agoText } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import { useAction } from '../../data/action.js';
+import { catalog } from '../../data/catalogue.js';
+import { agoText } from '../../data/names.js';
+import { addPerson, useGroups, usePeople } from '../../data/people.js';
+import { useSession } from '../../data/session.js';
 import PersonForm from './PersonForm.vue';
 
 const session = useSession();
 const router = useRouter();
-const filter = reactive({ search: '', group: '', caution: '', archived: 'no' });
+const filter = reactive({ search: '', group: '', caution: '' as CautionId | '', archived: 'no' as 'yes' | 'no' });
 const adding = ref(false);
 const { busy, error, run } = useAction();
-const people = useResource(() => {
-  const query = new URLSearchParams(Object.entries(filter).filter(([, v]) => v !== ''));
-  return call(`/people?${query.toString()}`, personSummarySchema.array());
-});
-const groups = useResource(() => call('/groups', groupSchema.array()));
-const reload = useDebounceFn(() => people.load(), 200);
-watch(filter, () => void reload());
-onMounted(() => Promise.all([people.load(), groups.load()]));
+const search = refDebounced(toRef(filter, 'search'), 200);
+const roster = usePeople(() => ({
+  archived: filter.archived,
+  ...(search.value.trim() ? { search: search.value.trim() } : {}),
+  ...(filter.group ? { group: filter.group } : {}),
+  ...(filter.caution ? { caution: filter.caution } : {}),
+}));
+const groups = useGroups();
 
 async function add(input: PersonInput): Promise<void> {
   await run(async () => {
-    const person = await call('/people', personSchema, { method: 'POST', body: input });
+    const person = await addPerson(input);
     await router.push(`/people/${person.id}`);
   });
 }
@@ -50,14 +51,9 @@ async function add(input: PersonInput): Promise<void> {
       save-label="Add"
       @save="add"
       @cancel="adding = false"
-      @groups-changed="groups.load()"
     />
   </section>
-  <form
-    class="card mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-[2fr_1fr_1fr_1fr]"
-    role="search"
-    @submit.prevent="people.load()"
-  >
+  <form class="card mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-[2fr_1fr_1fr_1fr]" role="search" @submit.prevent>
     <div>
       <label class="label" for="search">Name</label
       ><input id="search" v-model="filter.search" type="search" class="field" placeholder="Type a part of the name" />
@@ -84,17 +80,20 @@ async function add(input: PersonInput): Promise<void> {
       </select>
     </div>
   </form>
-  <LoadState :loading="people.loading.value" :error="people.error.value" @retry="people.load()" />
+  <LoadState :loading="roster.loading.value" :error="roster.error.value" @retry="roster.load()" />
+  <p v-if="roster.total.value" class="text-soft figures mt-2 text-sm" role="status">
+    {{ roster.total.value }} {{ roster.total.value === 1 ? 'person' : 'people' }}
+  </p>
   <LoadState
-    v-if="people.value.value?.length === 0"
+    v-if="roster.total.value === 0"
     :empty="
       filter.search || filter.group || filter.caution
         ? 'Nobody fits this search.'
         : 'Nobody here yet. Add the first person.'
     "
   />
-  <ul v-if="people.value.value?.length" class="mt-3 grid gap-2 md:grid-cols-2">
-    <li v-for="person in people.value.value" :key="person.id" class="card flex items-center gap-3 !py-2">
+  <ul v-if="roster.people.value.length" class="mt-1 grid gap-2 md:grid-cols-2">
+    <li v-for="person in roster.people.value" :key="person.id" class="card flex items-center gap-3 !py-2">
       <div class="min-w-0 flex-1">
         <RouterLink :to="`/people/${person.id}`" class="text-lg font-semibold hover:underline">{{
           person.name
@@ -109,4 +108,7 @@ async function add(input: PersonInput): Promise<void> {
       >
     </li>
   </ul>
+  <button v-if="roster.more.value" class="btn mt-3" @click="roster.loadMore()">
+    Show more ({{ roster.people.value.length }} of {{ roster.total.value }})
+  </button>
 </template>

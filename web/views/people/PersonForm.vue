@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue';
-import type { MethodChoice as MethodsOf } from '../../../core/judge/method-in-force.js';
-import { groupSchema, type Group, type Person, type PersonInput } from '../../../api/people.js';
+import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
+import type { Group, Person, PersonInput } from '../../../api/people.js';
 import KitPicker from '../../components/KitPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
-import { call, wordsOf } from '../../lib/api.js';
-import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../lib/units.js';
+import { wordsOf } from '../../data/call.js';
+import { addGroup as storeGroup } from '../../data/people.js';
+import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
 
 const props = defineProps<{
@@ -15,7 +16,7 @@ const props = defineProps<{
   error: string | null;
   saveLabel: string;
 }>();
-const emit = defineEmits<{ save: [input: PersonInput]; cancel: []; groupsChanged: [] }>();
+const emit = defineEmits<{ save: [input: PersonInput]; cancel: [] }>();
 const settings = useSettings();
 
 interface Form {
@@ -71,9 +72,8 @@ function save(): void {
 async function addGroup(): Promise<void> {
   groupError.value = '';
   try {
-    const group = await call('/groups', groupSchema, { method: 'POST', body: { name: newGroup.value } });
+    const group = await storeGroup(newGroup.value);
     newGroup.value = '';
-    emit('groupsChanged');
     form.groupId = group.id;
   } catch (error) {
     groupError.value = wordsOf(error);

@@ -1,33 +1,28 @@
 <script setup lang="ts">
 /** Drills in force with today's warnings, their sheet, and the versions before. */
 import { FileText } from '@lucide/vue';
-import { computed, onMounted, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import { prescriptionSchema, type Prescription } from '../../../api/plans.js';
+import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import LoadState from '../../components/LoadState.vue';
-import { call, today } from '../../lib/api.js';
-import { useAction, useResource } from '../../lib/resource.js';
-import { dayText, drillName, familyName } from '../../lib/words.js';
-import { useSession } from '../../stores/session.js';
+import { useAction } from '../../data/action.js';
+import { today } from '../../data/clock.js';
+import { endPrescription, usePrescriptions } from '../../data/plans.js';
+import { dayText, drillName, familyName, warningText } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
-const list = useResource(() => call(`/people/${props.person.id}/prescriptions`, prescriptionSchema.array()));
+const list = usePrescriptions(() => props.person.id);
 const { busy, error, run } = useAction();
 const ended = ref<string | null>(null);
-onMounted(list.load);
 
 const inForce = (p: Prescription): boolean => p.newest && (p.endedOn === null || p.endedOn > today());
 const now = computed(() => (list.value.value ?? []).filter(inForce));
 const before = computed(() => (list.value.value ?? []).filter((p) => !inForce(p)));
 async function end(p: Prescription, day: string | null): Promise<void> {
-  const done = await run(async () => {
-    list.value.value = await call(`/prescriptions/${p.id}/end`, prescriptionSchema.array(), {
-      method: 'POST',
-      body: { day },
-    });
-  });
+  const done = await run(() => endPrescription(props.person.id, p.id, day));
   if (done) ended.value = day ? p.id : null;
 }
 </script>
@@ -65,8 +60,8 @@ async function end(p: Prescription, day: string | null): Promise<void> {
           <span class="figures">{{ i.dose.sets }} × {{ i.dose.work }}</span>
         </li>
       </ol>
-      <p v-for="w in p.warnings" :key="w.drill + w.says" role="alert" class="note mt-2 text-sm">
-        <b>{{ drillName(w.drill) }}</b> {{ w.says }}.
+      <p v-for="w in p.warnings" :key="w.drill + w.kind" role="alert" class="note mt-2 text-sm">
+        <b>{{ drillName(w.drill) }}</b> {{ warningText(w) }}.
       </p>
       <div class="mt-2 flex flex-wrap gap-2">
         <a class="btn" :href="`/api/prescriptions/${p.id}/sheet.pdf`" target="_blank" rel="noopener"

@@ -1,19 +1,17 @@
 <script setup lang="ts">
 /** Screens done, newest first, and the way to a new one. */
-import { onMounted, ref } from 'vue';
+import { ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import { screenSchema, type Screening } from '../../../api/plans.js';
+import type { Screening } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { readScreen, screenOf } from '../../../core/screen/read-screen.js';
-import { call } from '../../lib/api.js';
-import { useResource } from '../../lib/resource.js';
-import { dayText, faultName } from '../../lib/words.js';
+import { useScreens } from '../../data/plans.js';
+import { dayText, faultName } from '../../data/names.js';
 import ScreenResult from '../screens/ScreenResult.vue';
 
 const props = defineProps<{ person: Person }>();
-const list = useResource(() => call(`/people/${props.person.id}/screens`, screenSchema.array()));
+const list = useScreens(() => props.person.id);
 const open = ref<string | null>(null);
-onMounted(list.load);
 const beforeOf = (s: Screening): Screening | null =>
   (list.value.value ?? []).find((o) => o.record.screen === s.record.screen && o.doneAt < s.doneAt) ?? null;
 const says = (s: Screening): string => {

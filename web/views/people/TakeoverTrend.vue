@@ -2,7 +2,7 @@
 /** Are the hip flexors doing the work: the index of each look that had evidence for it, oldest to newest. */
 import { computed } from 'vue';
 import type { HistoryItem } from '../../../api/observations.js';
-import { dayText } from '../../lib/words.js';
+import { dayText } from '../../data/names.js';
 
 const props = defineProps<{ items: readonly HistoryItem[] }>();
 const [W, H] = [220, 44];

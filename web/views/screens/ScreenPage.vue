@@ -2,27 +2,27 @@
 /** A movement screen: reps from each view counted with taps, range checks, findings and correctives. */
 import { Undo2 } from '@lucide/vue';
 import { useEventListener } from '@vueuse/core';
-import { computed, onMounted, reactive, ref, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
-import { screenSchema, standingSchema, type Screening, type Standing } from '../../../api/plans.js';
-import { personSchema, type Person } from '../../../api/people.js';
+import type { Screening } from '../../../api/plans.js';
 import { placesOf, screenOf, type ScreenRecord } from '../../../core/screen/read-screen.js';
 import { RANGE_CHECKS, screens } from '../../../core/screen/screens.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
-import { call } from '../../lib/api.js';
-import { catalog } from '../../lib/catalogue.js';
-import { isTyping } from '../../lib/keys.js';
-import { useAction, useResource } from '../../lib/resource.js';
-import { dayTimeText, faultName } from '../../lib/words.js';
+import { ADVICE_WORDS } from '../../../words/stops.js';
+import { useStanding } from '../../data/circumstance.js';
+import { keepScreen, useScreens } from '../../data/plans.js';
+import { catalog } from '../../data/catalogue.js';
+import { isTyping } from '../../components/keys.js';
+import { useAction } from '../../data/action.js';
+import { dayTimeText, faultName } from '../../data/names.js';
 import ScreenResult from './ScreenResult.vue';
 import { useReps } from './use-reps.js';
 
 const route = useRoute();
 const personId = String(route.query.person ?? '');
-const person = useResource<Person>(() => call(`/people/${personId}`, personSchema));
-const standing = ref<Standing | null>(null);
-const past = ref<Screening[]>([]);
+const { person, circumstance } = useStanding(() => personId || null);
+const past = useScreens(() => personId || null);
 const screenId = ref<ScreenRecord['screen']>('overhead-squat');
 const screen = computed(() => screenOf(screenId.value));
 const places = computed(() => [...new Set(screen.value.rows.flatMap((r) => placesOf(screen.value, r)))]);
@@ -61,24 +61,13 @@ const record = computed<ScreenRecord>(() => ({
 }));
 const total = computed(() => Object.values(reps.reps.value).reduce((a, b) => a + b, 0));
 const before = computed(
-  () => past.value.find((s) => s.record.screen === screenId.value && s.id !== kept.value?.id) ?? null,
+  () => (past.value.value ?? []).find((s) => s.record.screen === screenId.value && s.id !== kept.value?.id) ?? null,
 );
-onMounted(async () => {
-  await person.load();
-  if (!person.value.value) return;
-  [past.value, standing.value] = await Promise.all([
-    call(`/people/${personId}/screens`, screenSchema.array()).catch(() => []),
-    call(`/people/${personId}/standing`, standingSchema).catch(() => null),
-  ]);
-});
 async function keep(): Promise<void> {
   const id = crypto.randomUUID();
   await run(async () => {
-    past.value = await call(`/people/${personId}/screens`, screenSchema.array(), {
-      method: 'POST',
-      body: { id, doneAt: new Date().toISOString(), record: record.value },
-    });
-    kept.value = past.value.find((s) => s.id === id) ?? null;
+    const list = await keepScreen(personId, { id, doneAt: new Date().toISOString(), record: record.value, note: '' });
+    kept.value = list.find((s) => s.id === id) ?? null;
   });
 }
 function answer(id: string, value: 'positive' | 'negative' | number | ''): void {
@@ -123,7 +112,9 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         </button>
       </div>
     </div>
-    <p v-if="standing?.stop" role="alert" class="note mt-2">{{ standing.stop }} Do not screen today.</p>
+    <p v-if="circumstance?.stop" role="alert" class="note mt-2">
+      {{ ADVICE_WORDS[circumstance.stop] }} Do not screen today.
+    </p>
     <div v-if="!kept" class="mt-3 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
       <section class="card" aria-labelledby="count">
         <h2 id="count" class="sr-only">Count</h2>
@@ -235,7 +226,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         :record="kept.record"
         :person="person.value.value"
         :before="before"
-        :stopped="standing?.stop != null"
+        :stopped="circumstance?.stop != null"
       />
     </template>
   </template>

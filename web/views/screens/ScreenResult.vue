@@ -4,15 +4,16 @@ import { computed } from 'vue';
 import type { Screening } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
+import { PHASE_WORDS } from '../../../words/labels.js';
 import { figureOf } from '../../../core/catalog/figures.js';
 import { record as entryOf } from '../../../core/catalog/index.js';
 import { chooseDrills } from '../../../core/prescribe/choose.js';
 import { testResult } from '../../../core/reason/facts.js';
 import { readScreen, screenCauses, type ScreenFinding, type ScreenRecord } from '../../../core/screen/read-screen.js';
-import FigureView from '../../components/FigureView.vue';
-import { catalog, studio } from '../../lib/catalogue.js';
-import { athleteOf } from '../../lib/look.js';
-import { dayText, faultName } from '../../lib/words.js';
+import FigureView from '../../drawing/FigureView.vue';
+import { catalog, studio } from '../../data/catalogue.js';
+import { athleteOf } from '../../../core/person/circumstance.js';
+import { chosenWhy, dayText, faultName } from '../../data/names.js';
 import AssignDrills from '../looks/AssignDrills.vue';
 
 const props = defineProps<{ record: ScreenRecord; person: Person; before: Screening | null; stopped: boolean }>();
@@ -52,13 +53,6 @@ const choice = computed(() =>
       }),
 );
 const body = computed(() => bodyOf(athleteOf(props.person)));
-const PHASE: Record<string, string> = {
-  teach: 'learn',
-  ease: 'ease',
-  lengthen: 'lengthen',
-  wake: 'wake',
-  use: 'use',
-};
 const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' || f.fault === 'knee-out'));
 </script>
 
@@ -133,11 +127,11 @@ const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' ||
             </div>
             <div>
               <h3>
-                <span class="tag">{{ PHASE[entryOf(catalog.drills, c.drill).phase] }}</span>
+                <span class="tag">{{ PHASE_WORDS[entryOf(catalog.drills, c.drill).phase] }}</span>
                 {{ entryOf(catalog.drills, c.drill).name }}
               </h3>
               <p class="figures">{{ c.dose.sets }} × {{ c.dose.work }}, {{ c.dose.days }}</p>
-              <p class="text-soft text-sm">{{ c.why }}</p>
+              <p class="text-soft text-sm">{{ chosenWhy(c) }}</p>
               <p v-for="change in c.changes" :key="change" class="tag tag-caution">{{ change }}</p>
             </div>
           </li>

@@ -1,69 +1,66 @@
 <script setup lang="ts">
-import { onMounted, reactive, ref, watch } from 'vue';
+import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
+import { reactive, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { accountSchema, type Account } from '../../../api/accounts.js';
+import type { Account } from '../../../api/accounts.js';
 import { ROLES, type Role } from '../../../api/common.js';
-import { groupSchema } from '../../../api/people.js';
-import { studioCatalogueSchema } from '../../../api/studio.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
-import type { MethodChoice as MethodsOf } from '../../../core/judge/method-in-force.js';
-import EntryTools from '../../components/EntryTools.vue';
+import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
+import EntryTools from '../library/EntryTools.vue';
 import KitPicker from '../../components/KitPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
-import { catalog, studio, takeCatalogue } from '../../lib/catalogue.js';
-import { methodName } from '../../lib/words.js';
+import TimeZonePicker from '../../components/TimeZonePicker.vue';
+import { addAccount, changeAccount, useAccounts } from '../../data/accounts.js';
+import { useGroups } from '../../data/people.js';
+import { catalog, setDefaults, studio } from '../../data/catalogue.js';
+import { methodName } from '../../data/names.js';
 import LoadState from '../../components/LoadState.vue';
-import { call } from '../../lib/api.js';
-import { useAction, useResource } from '../../lib/resource.js';
-import { useSession } from '../../stores/session.js';
+import { useAction } from '../../data/action.js';
+import { useSession } from '../../data/session.js';
 
 const session = useSession();
 const open = ref<string | null>(null);
 const methods = ref<MethodsOf>({ method: studio.defaults.method, familyMethods: studio.defaults.familyMethods });
 const kit = ref<readonly string[] | null>(studio.defaults.kit);
+const timeZone = ref(studio.defaults.timeZone);
+const offlineCopies = ref(studio.defaults.offlineCopies);
 const kept = ref(false);
 watch(
   () => studio.defaults,
   (d) => {
     methods.value = { method: d.method, familyMethods: d.familyMethods };
     kit.value = d.kit;
+    timeZone.value = d.timeZone;
+    offlineCopies.value = d.offlineCopies;
   },
 );
 const leftOut = (id: CautionId): number =>
   [...catalog.drills, ...catalog.tests, ...catalog.rungs].filter((r) => r.excludedBy.includes(id)).length;
 async function saveDefaults(): Promise<void> {
-  kept.value = await run(async () =>
-    takeCatalogue(
-      await call('/studio/defaults', studioCatalogueSchema, {
-        method: 'PUT',
-        body: { ...methods.value, kit: kit.value },
-      }),
-    ),
+  kept.value = await run(() =>
+    setDefaults({
+      method: methods.value.method,
+      familyMethods: { ...methods.value.familyMethods },
+      kit: kit.value && [...kit.value],
+      timeZone: timeZone.value,
+      offlineCopies: offlineCopies.value,
+    }),
   );
 }
-const accounts = useResource(() => call('/accounts', accountSchema.array()));
-const groups = useResource(() => call('/groups', groupSchema.array()));
+const accounts = useAccounts(() => session.isOwner);
+const groups = useGroups(() => session.isOwner);
 const { busy, error, run } = useAction();
 const adding = ref(false);
 const form = reactive({ name: '', email: '', password: '', role: 'coach' as Role, groups: [] as string[] });
-onMounted(() => (session.isOwner ? Promise.all([accounts.load(), groups.load()]) : undefined));
 
 async function add(): Promise<void> {
-  const ok = await run(
-    async () =>
-      void (await call('/accounts', accountSchema, {
-        method: 'POST',
-        body: { ...form, groups: form.role === 'assistant' ? form.groups : [] },
-      })),
-  );
+  const ok = await run(() => addAccount({ ...form, groups: form.role === 'assistant' ? form.groups : [] }));
   if (!ok) return;
   adding.value = false;
   Object.assign(form, { name: '', email: '', password: '', role: 'coach', groups: [] });
-  await accounts.load();
 }
 async function change(account: Account, patch: { disabled?: boolean; role?: Role; groups?: string[] }): Promise<void> {
-  await run(async () => void (await call(`/accounts/${account.id}`, accountSchema, { method: 'PATCH', body: patch })));
-  await accounts.load();
+  await run(() => changeAccount(account.id, patch));
 }
 const toggled = (account: Account, group: string): string[] =>
   account.groups.includes(group) ? account.groups.filter((g) => g !== group) : [...account.groups, group];
@@ -161,6 +158,22 @@ const SEES: Record<Role, string> = {
         <p class="label">Kit room</p>
         <KitPicker v-model="kit" id-prefix="s" everything="All kit that drills and tests ask for" />
       </div>
+      <div>
+        <p class="label" aria-hidden="true">The hall’s time zone</p>
+        <TimeZonePicker v-model="timeZone" />
+        <p class="text-soft text-sm">Whose wall the date hangs on: days of looks, gates and cautions follow it.</p>
+      </div>
+      <SwitchGroup as="div" class="flex items-start gap-3">
+        <Switch v-model="offlineCopies" class="switch" :class="{ 'switch-on': offlineCopies }">
+          <span class="switch-knob" :class="{ 'switch-knob-on': offlineCopies }"></span>
+        </Switch>
+        <SwitchLabel class="flex-1">
+          <span class="font-semibold">Devices may keep copies for reading without a network</span>
+          <span class="text-soft block text-sm">
+            People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures.
+          </span>
+        </SwitchLabel>
+      </SwitchGroup>
       <div class="flex items-center gap-3 lg:col-span-2">
         <button class="btn btn-main" :disabled="busy">Keep the defaults</button>
         <span v-if="kept" role="status">Kept.</span>

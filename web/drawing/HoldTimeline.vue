@@ -2,7 +2,8 @@
 /** A hold as a line made fast at its start and end: clean part taut, breaks hanging below it. */
 import { computed } from 'vue';
 import type { Hold } from '../../core/hold/hold.js';
-import { faultName, secondsText } from '../lib/words.js';
+import { faultName } from '../data/names.js';
+import { secondsText } from '../../words/numbers.js';
 
 const props = defineProps<{ hold: Hold; scale?: number; target?: number | null }>();
 const W = 600;

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** Change, copy, restore and the record of changes of one catalogue entry. */
 import { computed, ref, watch } from 'vue';
-import { entryChangeSchema, studioCatalogueSchema, type EntryChange } from '../../api/studio.js';
-import { entryKey, type EntryKind, type StudioEntry } from '../../core/formats/entries.js';
-import { call } from '../lib/api.js';
-import { shipped, studio, takeCatalogue } from '../lib/catalogue.js';
-import { useAction } from '../lib/resource.js';
-import { dayTimeText } from '../lib/words.js';
-import { useSession } from '../stores/session.js';
+import type { EntryChange } from '../../../api/studio.js';
+import { entryKey, type StudioEntry } from '../../../core/formats/entries.js';
+import { useAction } from '../../data/action.js';
+import { putEntry, readChanges, removeEntry, shipped, studio } from '../../data/catalogue.js';
+import { dayTimeText } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 import EntryEditor from './EntryEditor.vue';
 
 const props = defineProps<{ entry: StudioEntry; noCopy?: boolean }>();
@@ -24,7 +23,7 @@ const isShipped = computed(() =>
   ),
 );
 const may = computed(() => (props.entry.kind === 'cautions' ? session.isOwner : session.isCoach));
-const undoing = ref<{ kind: EntryKind; record: StudioEntry['record'] } | null>(null);
+const undoing = ref<StudioEntry | null>(null);
 watch(
   () => `${props.entry.kind}/${key.value}`,
   () => {
@@ -36,11 +35,7 @@ watch(mode, (m) => emit('editing', m !== 'none'));
 
 async function restore(): Promise<void> {
   const before = own.value && { kind: own.value.kind, record: own.value.record };
-  const done = await run(async () =>
-    takeCatalogue(
-      await call(`/catalogue/${props.entry.kind}/${key.value}`, studioCatalogueSchema, { method: 'DELETE' }),
-    ),
-  );
+  const done = await run(() => removeEntry(props.entry.kind, key.value));
   if (!done || !before) return;
   undoing.value = before;
   changes.value = null;
@@ -48,10 +43,7 @@ async function restore(): Promise<void> {
 }
 async function undo(): Promise<void> {
   const back = undoing.value!;
-  const path = `/catalogue/${back.kind}/${entryKey(back.kind, back.record)}`;
-  if (
-    await run(async () => takeCatalogue(await call(path, studioCatalogueSchema, { method: 'PUT', body: back.record })))
-  ) {
+  if (await run(() => putEntry(back.kind, entryKey(back.kind, back.record), back.record))) {
     undoing.value = null;
     emit('made', back.record.id);
   }
@@ -63,7 +55,7 @@ const saved = (id: string): void => {
 };
 const loadChanges = (): Promise<boolean> =>
   run(async () => {
-    changes.value = await call(`/catalogue/${props.entry.kind}/${key.value}/changes`, entryChangeSchema.array());
+    changes.value = await readChanges(props.entry.kind, key.value);
   });
 </script>
 

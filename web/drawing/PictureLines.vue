@@ -1,18 +1,19 @@
 <script setup lang="ts">
 /** A picture with the body line drawn on it, or the line alone: the ideal dashed, the measured line with its error as width. */
 import { computed } from 'vue';
-import type { EvaluationDetail } from '../../core/evaluate.js';
+import type { Judged } from '../../core/evaluate/judge.js';
 import type { Observation } from '../../core/formats/observation.js';
-import { joinedLandmarks, overlayOf } from '../lib/overlay.js';
+import { joinedLandmarks, overlayOf } from './overlay.js';
 
 const props = defineProps<{
   observation: Observation;
-  detail: EvaluationDetail;
+  detail: Judged;
   mediaId?: string | null;
   label: string;
   box?: string;
 }>();
-const picture = computed(() => props.observation.picture);
+/** Frames lie on a picture; a look without any is not drawn here. */
+const picture = computed(() => props.observation.picture ?? { width: 1280, height: 720 });
 const overlay = computed(() => overlayOf(props.observation, props.detail));
 const view = computed(() => props.box ?? `0 0 ${picture.value.width} ${picture.value.height}`);
 const s = computed(() => overlay.value.size);

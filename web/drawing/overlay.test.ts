@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture } from '../../core/body/simulate.js';
 import { catalog, rungOf } from '../../core/catalog/index.js';
-import { evaluateObservation } from '../../core/evaluate.js';
+import { evaluated } from '../../core/testing.js';
 import { observationSchema } from '../../core/formats/observation.js';
 import { overlayOf, sameScaleBox } from './overlay.js';
 
@@ -22,7 +22,7 @@ const look = (pixelsPerMetre: number) => {
 describe('overlay', () => {
   test('the line runs over shoulder, hip, knee and ankle; its band is four landmark errors wide', () => {
     const observation = look(480);
-    const overlay = overlayOf(observation, evaluateObservation(observation));
+    const overlay = overlayOf(observation, evaluated(observation));
     expect(overlay.knots).toHaveLength(4);
     const { shoulder, ankle } = observation.frames[0]!.points;
     expect(overlay.ideal).toEqual([shoulder, ankle]);
@@ -30,7 +30,7 @@ describe('overlay', () => {
   });
   test('a look without points has no line', () => {
     const observation = { ...look(480), frames: [] };
-    expect(overlayOf(observation, evaluateObservation(observation)).line).toBeNull();
+    expect(overlayOf(observation, evaluated(observation)).line).toBeNull();
   });
   test('windows of two looks at different distances show the body at the same size', () => {
     const share = (ppm: number): number => {

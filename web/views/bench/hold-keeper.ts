@@ -1,7 +1,8 @@
 /** The running hold, written to this device at every tap, so that a reload or a dead battery loses nothing. */
 import { z } from 'zod';
-import { METHOD_IDS, VIEWS } from '../../core/formats/catalog.js';
-import { END_REASONS, eventSchema } from '../../core/formats/observation.js';
+import { METHOD_IDS } from '../../../core/formats/catalog.js';
+import { VIEWS } from '../../../core/landmarks.js';
+import { END_REASONS, eventSchema } from '../../../core/formats/observation.js';
 
 const KEY = 'anchor.hold';
 

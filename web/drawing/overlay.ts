@@ -1,5 +1,5 @@
 /** What is drawn over a picture: the line from shoulder over hip to ankle, the taut line it should be, the error's width. */
-import type { EvaluationDetail } from '../../core/evaluate.js';
+import type { Judged } from '../../core/evaluate/judge.js';
 import type { Observation } from '../../core/formats/observation.js';
 import { between, distance, type Point } from '../../core/geometry.js';
 import { defaultLandmarkSd } from '../../core/measure/view.js';
@@ -28,9 +28,9 @@ function lineEnd(points: Landmarks, base: 'shoulder' | 'hip' | 'knee' | 'ankle')
   return points[base] ?? (l && r ? between(l, r, 0.5) : undefined);
 }
 
-export function overlayOf(observation: Observation, detail: EvaluationDetail): Overlay {
+export function overlayOf(observation: Observation, detail: Pick<Judged, 'family' | 'rung'>): Overlay {
   const points = framePoints(observation);
-  const size = Math.max(1, observation.picture.width / 320);
+  const size = Math.max(1, (observation.picture?.width ?? 1280) / 320);
   const end = lineEnd(points, detail.rung.chordEnd);
   const [shoulder, hip] = [lineEnd(points, 'shoulder'), lineEnd(points, 'hip')];
   const base = { floor: observation.floor ?? null, size };

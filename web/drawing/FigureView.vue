@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { drawPoses } from '../../core/body/draw.js';
 import type { Pose } from '../../core/body/pose.js';
-import { FIGURE_TONES } from '../lib/figure-tones.js';
+import { FIGURE_TONES } from './figure-tones.js';
 import { poseBetween } from '../../core/body/range.js';
 
 const props = defineProps<{ pose: Pose; to?: Pose; body?: Body; label: string }>();

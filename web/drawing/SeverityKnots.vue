@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Severity as count and word: one, two or three knots. */
 import type { Severity } from '../../core/formats/catalog.js';
-import { SEVERITY_LEVEL } from '../lib/words.js';
+import { severityRank } from '../../core/formats/catalog.js';
 
 defineProps<{ severity: Severity; borderline?: boolean }>();
 </script>
@@ -16,8 +16,8 @@ defineProps<{ severity: Severity; borderline?: boolean }>();
         :cx="n * 14 - 5"
         cy="7"
         r="5"
-        :fill="n <= SEVERITY_LEVEL[severity] && !borderline ? 'var(--rope)' : 'var(--paper)'"
-        :stroke="n <= SEVERITY_LEVEL[severity] ? 'var(--rope)' : 'var(--soft)'"
+        :fill="n <= severityRank(severity) && !borderline ? 'var(--rope)' : 'var(--paper)'"
+        :stroke="n <= severityRank(severity) ? 'var(--rope)' : 'var(--soft)'"
         stroke-width="2"
       />
     </svg>

@@ -1,0 +1,140 @@
+/** Who is looked at and how: person, what stands about them, and the set-up that the bench proposes for them. */
+import { computed, reactive, ref, watch, type ComputedRef, type Ref } from 'vue';
+import type { HistoryItem, Look } from '../../../api/observations.js';
+import { record, rungOf } from '../../../core/catalog/index.js';
+import type { Family, Fault, Rung } from '../../../core/formats/catalog.js';
+import { methodFor, nobody, type Circumstance } from '../../../core/person/circumstance.js';
+import { catalog, studio } from '../../data/catalogue.js';
+import { useStanding, type Standing } from '../../data/circumstance.js';
+import { useHistory, useLook } from '../../data/looks.js';
+import type { KeptHold } from './hold-keeper.js';
+import { firstView, SIDED, type BenchSetup } from './setup.js';
+
+export interface Asked {
+  person?: string;
+  relook?: string;
+  position?: string;
+  rung?: string;
+}
+
+export interface Bench extends Standing {
+  personId: Ref<string>;
+  setup: BenchSetup;
+  mode: Ref<'watch' | 'picture'>;
+  running: Ref<boolean>;
+  relookOf: ComputedRef<string | null>;
+  family: ComputedRef<Family>;
+  rung: ComputedRef<Rung>;
+  /** What is judged by: the person's circumstance, or nobody's while none is chosen. */
+  judgedIn: ComputedRef<Circumstance>;
+  /** Method in force where the set-up names none. */
+  inForce: ComputedRef<string>;
+  barred: ComputedRef<Rung['excludedBy']>;
+  /** Fault pads, in the order of what this person showed before. */
+  pads: ComputedRef<Fault[]>;
+  lastTime: ComputedRef<HistoryItem | undefined>;
+  choosePosition: (position: string, rung?: string) => void;
+}
+
+/** As many lines back as the pads' order is taken from. */
+const LOOKED_BACK = 30;
+
+/** @param kept the hold that runs on this device, if any; @param asked what the page's address asks for */
+export function useBench(kept: KeptHold | null, asked: Asked): Bench {
+  const personId = ref(kept?.personId ?? asked.person ?? '');
+  const standing = useStanding(() => personId.value || null);
+  const history = useHistory(() => personId.value || null, undefined, LOOKED_BACK);
+  const relookId = ref(kept ? kept.relookOf : (asked.relook ?? null));
+  const relook = useLook(() => (kept ? null : relookId.value));
+  const mode = ref<'watch' | 'picture'>('watch');
+  const running = ref(kept !== null);
+  const setup = reactive<BenchSetup>({
+    position: kept?.position ?? 'front-plank',
+    rung: kept?.rung ?? 'forearm',
+    method: kept?.method ?? '',
+    target: kept?.target ?? 40,
+    elbowAhead: kept?.elbowAhead ?? null,
+    view: kept?.view ?? firstView(kept?.position ?? 'front-plank'),
+    side: kept?.side ?? null,
+  });
+
+  function choosePosition(position: string, rung?: string): void {
+    const chosen = rungOf(catalog, position, rung);
+    Object.assign(setup, {
+      position,
+      rung: chosen.id,
+      target: chosen.target,
+      elbowAhead: null,
+      view: firstView(position),
+      side: SIDED.includes(position) ? 'left' : null,
+      method: '',
+    });
+  }
+  /** The set-up of the look before, as it was recorded. */
+  function asBefore({ observation }: Look): void {
+    choosePosition(observation.position, observation.rung);
+    setup.target = observation.target ?? setup.target;
+    setup.elbowAhead = observation.setup?.elbowAhead ?? null;
+    setup.view = observation.view;
+    setup.side = observation.side ?? setup.side;
+    if (observation.method) setup.method = observation.method;
+    mode.value = observation.frames.length > 0 ? 'picture' : 'watch';
+  }
+
+  /** The person for whom a set-up was proposed: it is proposed once, and never under a running hold. */
+  const proposedFor = ref(kept?.personId ?? '');
+  watch(
+    [personId, () => relook.value.value, () => relook.loading.value, () => history.loading.value],
+    () => {
+      const id = personId.value;
+      if (!id || running.value || proposedFor.value === id) return;
+      if (relookId.value) {
+        const before = relook.value.value;
+        if (!before && relook.loading.value) return;
+        if (before?.personId === id) asBefore(before);
+        else relookId.value = null;
+      } else if (asked.position && id === asked.person && catalog.families.some((f) => f.id === asked.position))
+        choosePosition(asked.position, asked.rung);
+      else if (history.loading.value) return;
+      else {
+        const [last] = history.items.value;
+        choosePosition(last?.position ?? setup.position, last?.rung);
+      }
+      proposedFor.value = id;
+    },
+    { immediate: true },
+  );
+  watch(personId, () => {
+    relookId.value = null;
+    proposedFor.value = '';
+  });
+
+  const family = computed(() => record(catalog.families, setup.position));
+  const rung = computed(() => rungOf(catalog, setup.position, setup.rung));
+  const judgedIn = computed(() => standing.circumstance.value ?? nobody(studio.defaults));
+  return {
+    ...standing,
+    personId,
+    setup,
+    mode,
+    running,
+    relookOf: computed(() => relookId.value),
+    family,
+    rung,
+    judgedIn,
+    inForce: computed(() => methodFor(catalog, judgedIn.value, family.value).name),
+    barred: computed(() => rung.value.excludedBy.filter((c) => judgedIn.value.cautions.includes(c))),
+    pads: computed(() => {
+      const count = (fault: string): number =>
+        history.items.value.filter((h) => h.position === setup.position && h.top?.fault === fault).length;
+      const own = family.value.pads;
+      return [...own]
+        .sort((a, b) => count(b) - count(a) || own.indexOf(a) - own.indexOf(b))
+        .map((id) => record(catalog.faults, id));
+    }),
+    lastTime: computed(() =>
+      history.items.value.find((h) => h.position === setup.position && h.rung === setup.rung && h.clean !== null),
+    ),
+    choosePosition,
+  };
+}

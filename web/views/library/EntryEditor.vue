@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** Changes a catalogue record, or a copy of one; what is wrong with it is said field by field, and nothing is kept until it is right. */
+import { ref, type Component } from 'vue';
+import type { Drill } from '../../../core/formats/catalog.js';
+import { entryKey, type EntryKind, type EntryRecord, type StudioEntry } from '../../../core/formats/entries.js';
+import type { Problem } from '../../../core/formats/problems.js';
+import { useAction } from '../../data/action.js';
+import { ApiError } from '../../data/call.js';
+import { catalog, putEntry } from '../../data/catalogue.js';
+import CautionFields from './entries/CautionFields.vue';
+import DrillFields from './entries/DrillFields.vue';
+import FaultFields from './entries/FaultFields.vue';
+import LimitFields from './entries/LimitFields.vue';
+import MethodFields from './entries/MethodFields.vue';
+
+const props = defineProps<{ entry: StudioEntry; copy: boolean }>();
+const emit = defineEmits<{ saved: [key: string]; cancel: [] }>();
+const { busy, error, run } = useAction();
+const problems = ref<Problem[]>([]);
+/** Versions and gates are changed on the ladders, where they are seen. */
+const FIELDS: Partial<Record<EntryKind, Component>> = {
+  drills: DrillFields,
+  faults: FaultFields,
+  tolerances: LimitFields,
+  methods: MethodFields,
+  cautions: CautionFields,
+};
+
+const free = (id: string, taken: (id: string) => boolean): string => {
+  for (let n = 2; ; n += 1) if (!taken(`${id}-${n}`)) return `${id}-${n}`;
+};
+function begin(): EntryRecord {
+  const record = JSON.parse(JSON.stringify(props.entry.record)) as EntryRecord;
+  if (!props.copy) return record;
+  const list = catalog[props.entry.kind] as readonly { id: string }[];
+  const id = free(record.id, (x) => list.some((r) => r.id === x));
+  return {
+    ...record,
+    id,
+    ...('name' in record ? { name: `${record.name}, own version` } : {}),
+    ...(props.entry.kind === 'drills' || props.entry.kind === 'methods'
+      ? { copiedFrom: (record as Drill).copiedFrom ?? record.id }
+      : {}),
+  } as EntryRecord;
+}
+const record = ref<EntryRecord>(begin());
+
+async function save(): Promise<void> {
+  problems.value = [];
+  const done = await run(async () => {
+    try {
+      await putEntry(props.entry.kind, entryKey(props.entry.kind, record.value), record.value);
+    } catch (refused) {
+      if (refused instanceof ApiError && refused.problem.problems) problems.value = refused.problem.problems;
+      throw refused;
+    }
+  });
+  if (done) emit('saved', record.value.id);
+}
+</script>
+
+<template>
+  <form class="space-y-3" @submit.prevent="save">
+    <component :is="FIELDS[entry.kind]" v-model="record" />
+    <div v-if="error" role="alert" class="note">
+      <p>{{ error }}</p>
+      <ul v-if="problems.length > 1" class="list-disc pl-5">
+        <li v-for="p in problems" :key="p.path + p.message">{{ p.path }}: {{ p.message }}</li>
+      </ul>
+    </div>
+    <div class="flex gap-2">
+      <button class="btn btn-main" :disabled="busy">{{ copy ? 'Keep the copy' : 'Keep the change' }}</button>
+      <button type="button" class="btn" @click="$emit('cancel')">Cancel</button>
+    </div>
+  </form>
+</template>

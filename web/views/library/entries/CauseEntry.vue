@@ -1,0 +1,39 @@
+<script setup lang="ts">
+/** A cause to read: its picture, the evidence for and against it, drills that answer it. */
+import { RouterLink } from 'vue-router';
+import { computed } from 'vue';
+import type { Cause } from '../../../../core/formats/catalog.js';
+import { catalog } from '../../../data/catalogue.js';
+import { entryLink as link } from '../library.js';
+
+const props = defineProps<{ cause: Cause }>();
+const MOST = 8;
+const drills = computed(() => {
+  const { id } = props.cause;
+  return catalog.drills
+    .filter((d) => d.causes[id])
+    .sort((a, b) => b.causes[id]! - a.causes[id]!)
+    .slice(0, MOST);
+});
+</script>
+
+<template>
+  <h2>{{ cause.name }}</h2>
+  <p>{{ cause.picture }}</p>
+  <p class="figures text-soft">
+    Before anything is known it is taken to be there in {{ Math.round(100 * cause.prior) }} of 100 people with a fault;
+    an assumption.
+  </p>
+  <h3 class="mt-3">Evidence</h3>
+  <ul class="list-disc pl-6">
+    <li v-for="row in catalog.evidence.filter((r) => r.weighs[cause.id])" :key="row.id">
+      {{ row.says }}: <b>{{ row.weighs[cause.id] }}</b>
+    </li>
+  </ul>
+  <h3 class="mt-3">Drills that answer it</h3>
+  <ul class="list-disc pl-6">
+    <li v-for="d in drills" :key="d.id">
+      <RouterLink :to="link('drills', d.id)" class="link">{{ d.name }}</RouterLink> ({{ d.causes[cause.id] }} of 3)
+    </li>
+  </ul>
+</template>

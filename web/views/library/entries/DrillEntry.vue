@@ -1,0 +1,59 @@
+<script setup lang="ts">
+/** A drill to read: how, dose, breath, what it answers, with what it must not be done. */
+import { RouterLink } from 'vue-router';
+import type { Drill } from '../../../../core/formats/catalog.js';
+import { catalog } from '../../../data/catalogue.js';
+import { causeName, cautionName, drillName, faultName } from '../../../data/names.js';
+import { plain as words } from '../../../../words/labels.js';
+import { entryLink as link } from '../library.js';
+
+defineProps<{ drill: Drill }>();
+</script>
+
+<template>
+  <h2>{{ drill.name }}</h2>
+  <p class="text-soft">
+    {{ drill.phase }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }}, {{ words(drill.limbs) }} · space:
+    {{ words(drill.space) }} · {{ drill.minutes }} min{{
+      drill.kit.length ? ` · ${drill.kit.join(', ').replace(/-/g, ' ')}` : ''
+    }}
+  </p>
+  <ol class="mt-2 list-decimal pl-6">
+    <li v-for="step in drill.how" :key="step">{{ step }}</li>
+  </ol>
+  <p class="figures mt-2">
+    <b>Dose:</b> {{ drill.dose?.sets ?? catalog.doses[drill.role]!.sets }} ×
+    {{ drill.dose?.work ?? catalog.doses[drill.role]!.work }},
+    {{ drill.dose?.days ?? catalog.doses[drill.role]!.days }}
+  </p>
+  <p><b>Breath:</b> {{ drill.breath }}</p>
+  <p><b>Check yourself:</b> {{ drill.selfCheck }}</p>
+  <p v-if="drill.watch.length">
+    <b>Watch for:</b>{{ ' ' }}
+    <template v-for="(w, i) in drill.watch" :key="w"
+      >{{ i ? ', ' : '' }}<RouterLink :to="link('faults', w)" class="link">{{ faultName(w) }}</RouterLink></template
+    >
+  </p>
+  <p>
+    <b>Answers:</b>{{ ' ' }}
+    <template v-for="(weight, c, i) in drill.causes" :key="c"
+      >{{ i ? ', ' : ''
+      }}<RouterLink :to="link('causes', String(c))" class="link">{{ causeName(String(c)) }}</RouterLink> ({{
+        weight
+      }}
+      of 3)</template
+    >
+  </p>
+  <p v-if="drill.easier">
+    <b>Easier:</b>{{ ' ' }}
+    <RouterLink :to="link('drills', drill.easier)" class="link">{{ drillName(drill.easier) }}</RouterLink>
+  </p>
+  <p v-if="drill.harder">
+    <b>Harder:</b>{{ ' ' }}
+    <RouterLink :to="link('drills', drill.harder)" class="link">{{ drillName(drill.harder) }}</RouterLink>
+  </p>
+  <p v-if="drill.excludedBy.length" class="note mt-2">Not with: {{ drill.excludedBy.map(cautionName).join(', ') }}.</p>
+  <p v-for="(text, c) in drill.changedBy" :key="c" class="tag tag-caution mt-2 mr-2">
+    {{ cautionName(c) }}: {{ text }}
+  </p>
+</template>

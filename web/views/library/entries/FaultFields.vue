@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** The fields of a fault: what is seen, the risk, and its mends in order. */
+import { MEND_KINDS } from '../../../../core/formats/catalog.js';
+import type { EntryRecord } from '../../../../core/formats/entries.js';
+
+const fault = defineModel<EntryRecord<'faults'>>({ required: true });
+</script>
+
+<template>
+  <div class="grid gap-2 sm:grid-cols-2">
+    <div>
+      <label class="label" for="e-name">Name</label>
+      <input id="e-name" v-model="fault.name" class="field" required />
+    </div>
+    <div>
+      <label class="label" for="e-pad">On the pad</label>
+      <input id="e-pad" v-model="fault.pad" class="field" maxlength="22" required />
+    </div>
+  </div>
+  <div>
+    <label class="label" for="e-seen">What is seen</label>
+    <textarea id="e-seen" v-model="fault.seen" class="field" rows="2"></textarea>
+  </div>
+  <div>
+    <label class="label" for="e-risk">Risk if trained</label>
+    <textarea id="e-risk" v-model="fault.risk" class="field" rows="2"></textarea>
+  </div>
+  <fieldset>
+    <legend class="label">Mend sequence</legend>
+    <div v-for="(m, i) in fault.mends" :key="i" class="mb-1 grid grid-cols-[8rem_1fr_auto] gap-2">
+      <label class="sr-only" :for="`e-kind-${i}`">Kind of step {{ i + 1 }}</label>
+      <select :id="`e-kind-${i}`" v-model="m.kind" class="field">
+        <option v-for="k in MEND_KINDS" :key="k">{{ k }}</option>
+      </select>
+      <label class="sr-only" :for="`e-say-${i}`">Words of step {{ i + 1 }}</label>
+      <input :id="`e-say-${i}`" v-model="m.say" class="field" />
+      <button
+        type="button"
+        class="btn"
+        :aria-label="`Take step ${i + 1} away`"
+        @click="fault.mends = fault.mends.filter((_, k) => k !== i)"
+      >
+        ×
+      </button>
+    </div>
+    <button
+      type="button"
+      class="btn"
+      @click="fault.mends = [...fault.mends, { kind: fault.mends.at(-1)?.kind ?? 'cue', say: '' }]"
+    >
+      One more step
+    </button>
+  </fieldset>
+</template>

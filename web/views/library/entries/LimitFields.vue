@@ -1,0 +1,37 @@
+<script setup lang="ts">
+/** The fields of a limit: where slight, clear and gross begin. */
+import { SEVERITIES } from '../../../../core/formats/catalog.js';
+import type { EntryRecord } from '../../../../core/formats/entries.js';
+import { plain as words } from '../../../../words/labels.js';
+import { faultName, familyName } from '../../../data/names.js';
+import { value } from './fields.js';
+
+const tolerance = defineModel<EntryRecord<'tolerances'>>({ required: true });
+</script>
+
+<template>
+  <p>
+    <b>{{ familyName(tolerance.family) }}</b>, {{ faultName(tolerance.fault) }}: {{ words(tolerance.measure) }}
+    {{ tolerance.side }} these is slight, clear, gross.
+  </p>
+  <div
+    v-for="(limits, option) in tolerance.limits"
+    :key="option"
+    class="grid grid-cols-[8rem_1fr_1fr_1fr] items-center gap-2"
+  >
+    <span>{{ option === 'any' ? 'every method' : words(String(option)) }}</span>
+    <template v-if="limits">
+      <label v-for="(name, k) in SEVERITIES" :key="name">
+        <span class="sr-only">{{ option }}, {{ name }}</span>
+        <input
+          type="number"
+          step="0.1"
+          class="field figures"
+          :value="limits[k]"
+          @change="limits[k] = Number(value($event))"
+        />
+      </label>
+    </template>
+    <span v-else class="text-soft col-span-3">not judged</span>
+  </div>
+</template>

@@ -1,0 +1,88 @@
+/** What the library lists: kinds of entries, and those of a kind that fit a filter. */
+import { rungsOf, type Catalog } from '../../../core/catalog/index.js';
+import { measureDefinition } from '../../../core/measure/measures.js';
+import { familyName, faultName } from '../../../words/names.js';
+
+export const KINDS = {
+  positions: 'Positions',
+  faults: 'Faults',
+  drills: 'Drills',
+  tests: 'Quick tests',
+  causes: 'Causes',
+  limits: 'Limits',
+  methods: 'Methods',
+} as const;
+export type Kind = keyof typeof KINDS;
+
+/** Where an entry is read. */
+export const entryLink = (kind: Kind, id: string): { query: { kind: Kind; id: string } } => ({ query: { kind, id } });
+
+export interface Filter {
+  words: string;
+  family: string;
+  cause: string;
+  phase: string;
+  kit: string;
+  plane: string;
+}
+export interface Listed {
+  id: string;
+  name: string;
+  hint: string;
+}
+
+/** Entries of a kind that fit, in the catalogue's order. An empty filter lets everything pass. */
+export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
+  const words = filter.words.trim().toLowerCase();
+  const fits = (text: string): boolean => words === '' || text.toLowerCase().includes(words);
+  const inFamily = (families: readonly string[]): boolean => filter.family === '' || families.includes(filter.family);
+  const byCause = (ids: readonly string[]): boolean => filter.cause === '' || ids.includes(filter.cause);
+  const is = (wanted: string, own: string | readonly string[]): boolean =>
+    wanted === '' || (typeof own === 'string' ? own === wanted : own.includes(wanted));
+  switch (kind) {
+    case 'positions':
+      return catalog.families
+        .filter((f) => fits(`${f.name} ${f.good.join(' ')}`) && inFamily([f.id]))
+        .map((f) => ({ id: f.id, name: f.name, hint: `${rungsOf(catalog, f.id).length} versions` }));
+    case 'faults':
+      return catalog.faults
+        .filter((f) => fits(`${f.name} ${f.seen}`) && inFamily(f.families) && byCause(f.causes))
+        .map((f) => ({
+          id: f.id,
+          name: f.name,
+          hint: f.families
+            .slice(0, 3)
+            .map((id) => familyName(catalog, id))
+            .join(', '),
+        }));
+    case 'tests':
+      return catalog.tests
+        .filter((t) => fits(`${t.name} ${t.how.join(' ')}`) && (!t.families || inFamily(t.families)) && byCause(t.for))
+        .map((t) => ({ id: t.id, name: t.name, hint: `${t.seconds} s` }));
+    case 'causes':
+      return catalog.causes
+        .filter((c) => fits(`${c.name} ${c.picture}`))
+        .map((c) => ({ id: c.id, name: c.name, hint: c.picture }));
+    case 'limits':
+      return catalog.tolerances
+        .map((t) => ({ t, name: `${familyName(catalog, t.family)}: ${faultName(catalog, t.fault)}` }))
+        .filter(({ t, name }) => fits(`${name} ${t.measure}`) && inFamily([t.family]))
+        .map(({ t, name }) => ({ id: t.id, name, hint: `${measureDefinition(t.measure).name} ${t.side}` }));
+    case 'methods':
+      return catalog.methods
+        .filter((m) => fits(`${m.name} ${m.summary}`))
+        .map((m) => ({ id: m.id, name: m.name, hint: `up to ${m.cap} s` }));
+    case 'drills':
+      return catalog.drills
+        .filter(
+          (d) =>
+            fits(`${d.name} ${d.how.join(' ')}`) &&
+            inFamily(d.families) &&
+            byCause(Object.keys(d.causes)) &&
+            is(filter.phase, d.phase) &&
+            is(filter.kit, d.kit) &&
+            is(filter.plane, d.plane),
+        )
+        .map((d) => ({ id: d.id, name: d.name, hint: `${d.phase} · ${d.plane} · ${d.minutes} min` }));
+  }
+}

@@ -1,0 +1,103 @@
+/** A look on its page: the record with what waits, what stands about the person, the evaluation, and what can be done with it. */
+import { computed, ref, type ComputedRef, type Ref } from 'vue';
+import type { Look } from '../../../api/observations.js';
+import type { OnLadders } from '../../../api/ladders.js';
+import { advise, type Advised } from '../../../core/evaluate/advise.js';
+import { explain } from '../../../core/evaluate/explain.js';
+import { judge, statedFinding } from '../../../core/evaluate/judge.js';
+import { see } from '../../../core/evaluate/see.js';
+import type { CauseId } from '../../../core/formats/catalog.js';
+import type { Evidence, Observation } from '../../../core/formats/observation.js';
+import { holdsBefore } from '../../../core/ladder/holds.js';
+import type { Finding } from '../../../core/judge/finding.js';
+import { judgedBy, nobody, type Circumstance } from '../../../core/person/circumstance.js';
+import { catalog, studio } from '../../data/catalogue.js';
+import { useStanding, type Standing } from '../../data/circumstance.js';
+import { useLadders } from '../../data/ladders.js';
+import { changeLook, useHistory, useLook } from '../../data/looks.js';
+import type { Read } from '../../data/query.js';
+import type { DrillWishes } from './wishes.js';
+
+export interface LookOnPage extends Standing {
+  look: ReturnType<typeof useLook>;
+  on: Read<OnLadders>;
+  /** Judge by this method; '' for the one in force. */
+  method: Ref<string>;
+  wishes: Ref<DrillWishes>;
+  /** What the evaluation rests on; null until the look is there. */
+  judgedIn: ComputedRef<Circumstance | null>;
+  detail: ComputedRef<Advised | null>;
+  /** What is mended: the first stated finding. */
+  top: ComputedRef<Finding | null>;
+  /** Steps that helped this person with this fault before. */
+  worked: ComputedRef<number[]>;
+  feel: (site: NonNullable<Evidence['felt-first']>) => Promise<void>;
+  /** Keeps a quick test's answer; null takes it back. */
+  answerTest: (id: string, answer: 'positive' | 'negative' | number | null) => Promise<void>;
+  /** The coach's own verdict on the cause; null goes back to the evidence. */
+  overrule: (cause: CauseId | null, reason: string) => Promise<void>;
+}
+
+/** As many lines back as what helped before is looked for. */
+const LOOKED_BACK = 50;
+
+export function useLookOnPage(id: () => string): LookOnPage {
+  const look = useLook(id);
+  const personId = (): string | null => look.value.value?.personId ?? null;
+  const standing = useStanding(personId, () => look.value.value?.startedAt ?? null);
+  const on = useLadders(personId, () => standing.circumstance.value);
+  const past = useHistory(personId, undefined, LOOKED_BACK);
+  const method = ref('');
+  const wishes = ref<DrillWishes>({ minutes: 20, pins: [], bans: [], order: [] });
+
+  const record = computed((): Look | null => look.value.value);
+  const seen = computed(
+    () =>
+      record.value &&
+      see(
+        {
+          observation: record.value.observation,
+          mends: record.value.mends,
+          overruled: record.value.overrule?.cause,
+        },
+        catalog,
+      ),
+  );
+  const judgedIn = computed((): Circumstance | null => {
+    if (!record.value) return null;
+    const stands = standing.circumstance.value ?? nobody(studio.defaults);
+    const logged = holdsBefore(on.value.value?.holds ?? [], record.value.id);
+    return judgedBy({ ...stands, logged }, method.value);
+  });
+  const explained = computed(() => {
+    const circumstance = judgedIn.value;
+    return seen.value && circumstance ? explain(judge(seen.value, catalog, circumstance), catalog, circumstance) : null;
+  });
+  const detail = computed(() => {
+    const { minutes, pins, bans } = wishes.value;
+    return explained.value ? advise(explained.value, catalog, judgedIn.value!, { minutes, pins, bans }) : null;
+  });
+  const top = computed(() => (detail.value ? statedFinding(detail.value) : null));
+
+  return {
+    ...standing,
+    look,
+    on,
+    method,
+    wishes,
+    judgedIn,
+    detail,
+    top,
+    worked: computed(() =>
+      past.items.value.flatMap((item) =>
+        item.id === id() ? [] : item.helped.filter((h) => h.fault === top.value?.fault).map((h) => h.step),
+      ),
+    ),
+    feel: (site) => changeLook(id(), { evidence: { 'felt-first': site } }),
+    answerTest: (test, answer) =>
+      changeLook(id(), {
+        tests: { [test]: answer } as Partial<Record<keyof NonNullable<Observation['tests']>, typeof answer>>,
+      }),
+    overrule: (cause, reason) => changeLook(id(), { overrule: cause && { cause, reason } }),
+  };
+}
