@@ -11,6 +11,7 @@ const schema = z.object({
   ANCHOR_DEMO: z.enum(['0', '1']).default('0'),
   ANCHOR_SECRET: z.string().min(32).optional(),
   ANCHOR_TRUST_PROXY: z.enum(['0', '1']).default('0'),
+  ANCHOR_WEB: z.string().optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
 
@@ -49,5 +50,6 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     clock: () => new Date().toISOString(),
     build: typeof ANCHOR_BUILD === 'undefined' ? `unbuilt ${process.pid}` : ANCHOR_BUILD,
     background: true,
+    webDir: e.ANCHOR_WEB,
   };
 }

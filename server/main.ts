@@ -11,8 +11,8 @@ const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
 async function start(): Promise<void> {
   const config = readConfig(process.env);
-  const web = resolve(dirname(fileURLToPath(import.meta.url)), '../web');
-  if (existsSync(`${web}/index.html`)) config.webDir = web;
+  const web = resolve(config.webDir ?? resolve(dirname(fileURLToPath(import.meta.url)), '../web'));
+  config.webDir = existsSync(`${web}/index.html`) ? web : undefined;
   const db = await openDatabase(config.dataDir);
   const { app, context } = createApp(config, db);
   const server = app.listen(config.port, config.host);

@@ -4,6 +4,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { putClock } from './page-clock.js';
 import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
 
 const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
@@ -44,8 +45,11 @@ async function answered(url: string): Promise<void> {
   throw new Error('the server did not start within 10 seconds');
 }
 
-/** @throws Error when the interface is not built or no browser is found */
-export async function openHall(): Promise<Hall> {
+/**
+ * @param web folder of another built interface than the project's own
+ * @throws Error when the interface is not built or no browser is found
+ */
+export async function openHall(web?: string): Promise<Hall> {
   if (!existsSync('dist/web/index.html') || !existsSync('dist/server/main.js'))
     throw new Error('build first: npm run build');
   const executablePath = CHROMIUM.find((path) => path && existsSync(path));
@@ -53,7 +57,14 @@ export async function openHall(): Promise<Hall> {
   const data = mkdtempSync(join(tmpdir(), 'anchor-hall-'));
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const env = { ...process.env, ANCHOR_DATA: data, ANCHOR_DEMO: '1', PORT: String(port), LOG_LEVEL: 'warn' };
+  const env = {
+    ...process.env,
+    ANCHOR_DATA: data,
+    ANCHOR_DEMO: '1',
+    PORT: String(port),
+    LOG_LEVEL: 'warn',
+    ...(web ? { ANCHOR_WEB: web } : {}),
+  };
   const filled = spawnSync(process.execPath, ['dist/server/fill-demo.js'], { env, encoding: 'utf8' });
   if (filled.status !== 0) throw new Error(filled.stderr);
   let server: ChildProcess;
@@ -91,6 +102,7 @@ export async function openHall(): Promise<Hall> {
     contexts.push(context);
     const opened = await context.newPage();
     opened.setDefaultTimeout(60000);
+    await putClock(opened);
     return opened;
   };
   return {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useIsFetching } from '@tanstack/vue-query';
 import { useEventListener } from '@vueuse/core';
 import { onMounted, watch } from 'vue';
 import { RouterView, useRoute } from 'vue-router';
@@ -7,10 +8,12 @@ import NewVersion from './components/NewVersion.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
 import { studio, useCatalogue } from './data/catalogue.js';
 import { useOutbox } from './data/outbox.js';
-import { keepNoCopy, writeCopy } from './data/query.js';
+import { client, keepNoCopy, writeCopy } from './data/query.js';
 import { useSession } from './data/session.js';
 import { useSettings } from './stores/settings.js';
 
+/** Reads under way: the page says so to who cannot see it, and to whoever waits for it. */
+const reading = useIsFetching({}, client);
 const session = useSession();
 const outbox = useOutbox();
 const route = useRoute();
@@ -33,7 +36,12 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
 <template>
   <a href="#main" class="btn sr-only focus:not-sr-only">Skip to the page</a>
   <AppHeader v-if="session.account" />
-  <main id="main" class="mx-auto max-w-[1320px] px-4 py-4" :class="{ 'pb-24 md:pb-4': session.account }">
+  <main
+    id="main"
+    :aria-busy="reading > 0"
+    class="mx-auto max-w-[1320px] px-4 py-4"
+    :class="{ 'pb-24 md:pb-4': session.account }"
+  >
     <RouterView :key="route.path" />
   </main>
   <ShortcutHelp />

@@ -3,6 +3,11 @@ import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
 import { recordHash } from './record-hash.js';
 
+/** Drops columns in place. Making the table anew, as the builder does for SQLite, would delete what refers to its rows. */
+async function dropColumns(db: Knex, table: string, ...columns: string[]): Promise<void> {
+  for (const column of columns) await db.raw('alter table ?? drop column ??', [table, column]);
+}
+
 interface Step {
   name: string;
   up: (db: Knex) => Promise<void>;
@@ -127,9 +132,7 @@ const overrule: Step = {
     });
   },
   async down(db) {
-    await db.schema.alterTable('observations', (t) => {
-      t.dropColumn('overrule');
-    });
+    await dropColumns(db, 'observations', 'overrule');
   },
 };
 
@@ -164,9 +167,7 @@ const studio: Step = {
     });
   },
   async down(db) {
-    await db.schema.alterTable('people', (t) => {
-      t.dropColumns('family_methods', 'kit');
-    });
+    await dropColumns(db, 'people', 'family_methods', 'kit');
     for (const table of ['studio_settings', 'studio_entry_changes', 'studio_entries']) await db.schema.dropTable(table);
   },
 };
@@ -317,12 +318,8 @@ const days: Step = {
     ])
       await db.raw(`drop index ${index}`);
     await db.schema.dropTable('judged');
-    await db.schema.alterTable('observations', (t) => {
-      t.dropColumns('day', 'version', 'record_hash');
-    });
-    await db.schema.alterTable('people', (t) => {
-      t.dropColumns('last_look_at', 'last_look_day', 'screens_version');
-    });
+    await dropColumns(db, 'observations', 'day', 'version', 'record_hash');
+    await dropColumns(db, 'people', 'last_look_at', 'last_look_day', 'screens_version');
   },
 };
 

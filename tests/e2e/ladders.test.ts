@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { choose, lookOf, pause, personId, press, sees, shown } from './steps.js';
+import { choose, lookOf, personId, press, sees, shown } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -159,6 +159,5 @@ describe('ladders', () => {
     await page.locator('input[type=checkbox]').click();
     await page.waitForSelector('[data-place="carry/overhead"]');
     expect(await page.$$eval('[data-place]', (all) => all.length)).toBeGreaterThan(80);
-    await pause(100);
   });
 });

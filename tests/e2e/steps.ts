@@ -8,8 +8,6 @@ import { catalog, rungOf } from '../../core/catalog/index.js';
 import type { Point } from '../../core/geometry.js';
 import type { Landmarks } from '../../core/landmarks.js';
 
-export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
-
 /** Presses the first button, link or summary with a text. It is brought to the middle first: the header covers what lies under it. */
 export async function press(page: Page, text: string): Promise<void> {
   const target = page.locator(
@@ -32,15 +30,20 @@ export async function sees(page: Page, text: string | RegExp): Promise<void> {
       );
     });
 }
-/** Waits until the page has its data. The browser's own idle is not asked: a cancelled preload can keep it waiting. */
+/** Waits until the page has its data and its letters, and nothing is being read. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(
     () =>
       document.readyState === 'complete' &&
+      document.fonts.status === 'loaded' &&
       document.querySelector('h1') !== null &&
+      document.querySelector('main')?.getAttribute('aria-busy') === 'false' &&
       !/Fetching …/.test(document.body.innerText),
   );
-  await pause(500);
+}
+/** Waits until the page shows no text like this. */
+export async function seesNot(page: Page, text: RegExp): Promise<void> {
+  await page.waitForFunction((s, f) => !new RegExp(s, f).test(document.body.innerText), {}, text.source, text.flags);
 }
 export const shown = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText);
 
@@ -103,45 +106,71 @@ export async function onPage(page: Page, p: Point): Promise<Point> {
   );
 }
 
+/** Where a laid point lies, in picture pixels. */
+const laid = (page: Page, name: string): Promise<[number, number]> =>
+  page.$$eval(
+    '[data-point]',
+    (els, n) =>
+      (els.find((e) => (e as HTMLElement).dataset.point === n) as HTMLElement).dataset.at!.split(',').map(Number) as [
+        number,
+        number,
+      ],
+    name,
+  );
+
+/** Clicks where a point is, once the page asks for it. */
+export async function clickPoint(page: Page, asks: RegExp, at: Point): Promise<void> {
+  await sees(page, asks);
+  await page.mouse.click(...((await onPage(page, at)) as [number, number]));
+}
+
 /** Takes a simulated picture and lays the points: two clicks, then hip and knee dragged to where they are. */
 export async function placePicture(page: Page, sag: number, points: Landmarks): Promise<void> {
   await press(page, 'Use a picture');
   await press(page, 'Simulated camera');
   await page.waitForSelector('#sim-hipLine');
   await slide(page, 'hipLine', sag);
-  await pause(300);
   await press(page, 'Take this picture');
-  await sees(page, 'Click the shoulder');
-  await pause(300);
-  for (const name of ['shoulder', 'ankle'] as const) {
-    const [x, y] = await onPage(page, points[name]!);
-    await page.mouse.click(x, y);
-    await pause(150);
-  }
+  await clickPoint(page, /Click the shoulder/, points.shoulder!);
+  await clickPoint(page, /Now the ankle/, points.ankle!);
   await sees(page, 'All judged measures');
   for (const name of ['hip', 'knee', 'elbow', 'wrist', 'ear'] as const) {
     // The template's guess is read back from the points it laid.
-    const at = await page.$$eval(
-      '[data-point]',
-      (els, n) =>
-        (els.find((e) => (e as HTMLElement).dataset.point === n) as HTMLElement).dataset.at!.split(',').map(Number),
-      name,
-    );
-    const from = await onPage(page, at as unknown as Point);
+    const before = await laid(page, name);
+    const from = await onPage(page, before);
     const to = await onPage(page, points[name]!);
     await page.mouse.move(...(from as [number, number]));
     await page.mouse.down();
     await page.mouse.move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2 + 8, { steps: 3 });
     await page.mouse.move(...(to as [number, number]), { steps: 3 });
     await page.mouse.up();
-    await pause(80);
+    await page.waitForFunction(
+      (n, x, y) => {
+        const el = [...document.querySelectorAll<HTMLElement>('[data-point]')].find((e) => e.dataset.point === n)!;
+        const [px, py] = el.dataset.at!.split(',').map(Number) as [number, number];
+        return Math.hypot(px - x, py - y) < 4;
+      },
+      {},
+      name,
+      points[name]![0],
+      points[name]![1],
+    );
   }
+}
+
+/** Puts a combobox on the person with this name. */
+export async function pick(page: Page, id: string, name: string): Promise<void> {
+  await page.locator(`#${id}`).click();
+  await page.locator(`#${id}`).fill(name.split(' ')[0]!);
+  await page.locator(`::-p-xpath(//*[@role="option"][contains(normalize-space(.), "${name}")])`).click();
 }
 
 export const personId = (page: Page, name: string): Promise<string> =>
   page.evaluate(
     async (n) =>
-      ((await (await fetch('/api/people')).json()) as { id: string; name: string }[]).find((p) => p.name === n)!.id,
+      ((await (await fetch('/api/people?limit=200')).json()) as { items: { id: string; name: string }[] }).items.find(
+        (p) => p.name === n,
+      )!.id,
     name,
   );
 

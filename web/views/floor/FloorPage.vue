@@ -40,11 +40,11 @@ async function mark(id: string, here: boolean): Promise<void> {
     <section class="card" aria-labelledby="here">
       <div class="flex flex-wrap items-center gap-2">
         <h2 id="here">Here today</h2>
-        <form class="ml-auto flex gap-2" @submit.prevent="arriving && mark(arriving, true)">
+        <form class="flex min-w-0 gap-2 max-sm:w-full sm:ml-auto" @submit.prevent="arriving && mark(arriving, true)">
           <PersonPicker
             id="arriving"
             v-model="arriving"
-            class="w-56"
+            class="min-w-0 flex-1 sm:w-56"
             label="Who arrived"
             placeholder="Who arrived?"
             not-here
