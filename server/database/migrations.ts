@@ -303,7 +303,7 @@ const days: Step = {
     });
     await db.schema.alterTable('attendance', (t) => t.index(['day'], 'attendance_by_day'));
     await db.raw('create index people_by_name on people (archived_at, name collate nocase, id)');
-    await db.raw('create index people_by_last_look on people (archived_at, last_look_day)');
+    await db.raw("create index people_by_last_look on people (archived_at, ifnull(last_look_day, ''))");
     await db.raw('create index screens_by_person on screens (person_id, done_at)');
   },
   async down(db) {

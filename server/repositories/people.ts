@@ -80,6 +80,8 @@ const groupRow = z.object({ id: z.string(), name: z.string(), people: number });
 
 /** Looks are repeated after at most this many days. */
 const DUE_AFTER_DAYS = 14;
+/** The day of a person's last look as the index has it; never is the longest ago. */
+const LAST_LOOK = "ifnull(people.last_look_day, '')";
 /** Longest lists of the floor; the counts are of all. */
 const ON_THE_FLOOR = { here: 60, due: 12 } as const;
 
@@ -132,6 +134,10 @@ export function peopleIn(db: Knex) {
   const hereOn = (day: Day): Knex.QueryBuilder =>
     db('attendance').whereRaw('attendance.person_id = people.id').where('attendance.day', day);
 
+  /** Only who is marked as here: found from the day's list, not by asking everybody. */
+  const onlyHere = (query: Knex.QueryBuilder, day: Day): Knex.QueryBuilder =>
+    query.whereIn('people.id', db('attendance').where('day', day).select('person_id'));
+
   const summaries = (account: Account, day: Day): Knex.QueryBuilder =>
     visible(account, db('people').leftJoin('groups', 'groups.id', 'people.group_id')).select(
       'people.*',
@@ -181,7 +187,7 @@ export function peopleIn(db: Knex) {
     else q.whereNull('people.archived_at');
     if (query.group) q.where('people.group_id', query.group);
     if (query.search) q.whereRaw("people.name like ? escape '\\'", [`%${query.search.replace(/[\\%_]/g, '\\$&')}%`]);
-    if (query.here === 'yes') q.whereExists(hereOn(day));
+    if (query.here === 'yes') onlyHere(q, day);
     if (query.here === 'no') q.whereNotExists(hereOn(day));
     if (query.caution)
       q.whereExists(
@@ -241,25 +247,20 @@ export function peopleIn(db: Knex) {
     async floor(account: Account, day: Day): Promise<FloorState> {
       const active = (): Knex.QueryBuilder => summaries(account, day).whereNull('people.archived_at');
       const counted = (): Knex.QueryBuilder => visible(account, db('people')).whereNull('people.archived_at');
+      // By the index on the last look's day, where never counts as the longest ago.
       const isDue = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
-        q
-          .where(
-            (w) =>
-              void w
-                .whereNull('people.last_look_day')
-                .orWhere('people.last_look_day', '<', addDays(day, -DUE_AFTER_DAYS)),
-          )
-          .whereNotExists(hereOn(day));
-      const looks = visible(account, db('observations').join('people', 'people.id', 'observations.person_id'));
+        q.whereRaw(`${LAST_LOOK} < ?`, [addDays(day, -DUE_AFTER_DAYS)]).whereNotExists(hereOn(day));
+      const looks = db('observations').whereNull('observations.deleted_at').where('observations.day', day);
+      if (account.role === 'assistant') visible(account, looks.join('people', 'people.id', 'observations.person_id'));
       return {
         here: await told(
-          active().whereExists(hereOn(day)).orderByRaw('people.name collate nocase').limit(ON_THE_FLOOR.here),
+          onlyHere(active(), day).orderByRaw('people.name collate nocase').limit(ON_THE_FLOOR.here),
           day,
         ),
-        hereCount: await countOf(counted().whereExists(hereOn(day))),
-        due: await told(isDue(active()).orderBy('people.last_look_day').limit(ON_THE_FLOOR.due), day),
+        hereCount: await countOf(onlyHere(counted(), day)),
+        due: await told(isDue(active()).orderByRaw(LAST_LOOK).limit(ON_THE_FLOOR.due), day),
         dueCount: await countOf(isDue(counted())),
-        looksToday: await countOf(looks.whereNull('observations.deleted_at').where('observations.day', day)),
+        looksToday: await countOf(looks),
       };
     },
     async find(account: Account, id: string, day: Day): Promise<Person | null> {
