@@ -7,7 +7,7 @@ import { routes } from './routes.js';
 type Json = Record<string, unknown>;
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output'): Json =>
-  z.toJSONSchema(schema, { io, unrepresentable: 'any', target: 'draft-2020-12' }) as Json;
+  z.toJSONSchema(schema, { io, unrepresentable: 'any', target: 'draft-2020-12' });
 
 const parametersOf = (schema: z.ZodType | undefined, where: 'path' | 'query'): Json[] => {
   if (!schema) return [];

@@ -46,5 +46,4 @@ export const entryChangeSchema = z.object({
 export type EntryChange = z.infer<typeof entryChangeSchema>;
 
 /** A record of a kind, checked by the kind's own schema. */
-export const recordOf = (kind: EntryKind): z.ZodType<StudioEntry['record']> =>
-  ENTRY_SCHEMAS[kind] as unknown as z.ZodType<StudioEntry['record']>;
+export const recordOf = (kind: EntryKind): z.ZodType<StudioEntry['record']> => ENTRY_SCHEMAS[kind];

@@ -264,7 +264,7 @@ rows.push([
   'under 5 ms',
 ]);
 for (const correcting of ['four-phases', 'position-first'] as const) {
-  const way = { ...method, axes: { ...method.axes, correcting } } as typeof method;
+  const way = { ...method, axes: { ...method.axes, correcting } };
   rows.push([
     `choice of drills from ${catalog.drills.length}, ${correcting.replace('-', ' ')}`,
     `${time(100, () => chooseDrills(catalog, { family: position.id, ranking, method: way })).toFixed(1)} ms`,

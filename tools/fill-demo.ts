@@ -228,7 +228,7 @@ async function addPictures(
           athlete,
           picture: { width: media.width, height: media.height },
           floor: seen.floor.map((p) => [...p]) as Observation['floor'],
-          frames: [{ t: 0, points: points as Observation['frames'][number]['points'] }],
+          frames: [{ t: 0, points: points }],
         },
       },
     });

@@ -100,8 +100,7 @@ for (let i = 0; i < PEOPLE; i += 1) {
         break;
       }
       const open = openTests(catalog, facts, person.family);
-      const next =
-        way === 'rule' ? nextBestTest(ranking, open, catalog)?.test : open.length > 0 ? pick(open).id : undefined;
+      const next = way === 'rule' ? nextBestTest(ranking, open)?.test : open.length > 0 ? pick(open).id : undefined;
       if (next) {
         facts.tests.set(next, result(next));
         if (way === 'rule') asked += 1;

@@ -164,7 +164,7 @@ type Make = (
  * @returns null for a version of no ladder, or without a hold at it
  */
 export function nextStep(query: NextStepQuery): Proposal | null {
-  const { catalog, rung, body, holds, cap, cautions = [], pain = false } = query;
+  const { catalog, rung, holds, cap, cautions = [], pain = false } = query;
   const place = placeKey(rung);
   const ladder = ladderOf(catalog, rung);
   const own = holds.filter((h) => h.place === place).sort(byTime);

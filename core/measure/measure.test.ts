@@ -20,7 +20,7 @@ const shot = (faults: Parameters<typeof withFaults>[1], rung = plank, camera = D
 };
 const map = (input: PictureInput, f: (p: Point) => Point): PictureInput => ({
   ...input,
-  points: Object.fromEntries(Object.entries(input.points).map(([name, p]) => [name, f(p)])) as Landmarks,
+  points: Object.fromEntries(Object.entries(input.points).map(([name, p]) => [name, f(p)])),
   floor: input.floor && (input.floor.map(f) as unknown as FloorLine),
 });
 const valuesOf = (input: PictureInput): Map<string, number> => measureValues(input, context, MEASURES);

@@ -162,11 +162,7 @@ export function openTests(catalog: Catalog, facts: Facts, family: Family, limits
  * The test with the largest expected drop in entropy over the top causes; ties go to the quicker one.
  * @returns null when the top cause is above {@link SURE_ENOUGH} or no test would move it by {@link WORTH_MOVING}
  */
-export function nextBestTest(
-  ranking: readonly RankedCause[],
-  tests: readonly QuickTest[],
-  catalog: Catalog,
-): ProposedTest | null {
+export function nextBestTest(ranking: readonly RankedCause[], tests: readonly QuickTest[]): ProposedTest | null {
   const top = ranking.slice(0, TOP);
   const first = top[0];
   if (!first || first.probability > SURE_ENOUGH) return null;

@@ -46,7 +46,7 @@ describe('the evidence table', () => {
       );
       for (const [cause, weight] of Object.entries(row.weighs)) {
         const moved = reasons.find((r) => r.cause === cause && r.from.is === 'row' && r.from.row === row.id)!;
-        expect(Math.sign(moved.logOdds)).toBe(weight!.startsWith('+') ? 1 : -1);
+        expect(Math.sign(moved.logOdds)).toBe(weight.startsWith('+') ? 1 : -1);
       }
     },
   );

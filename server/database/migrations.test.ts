@@ -273,9 +273,7 @@ describe('days that are filled in', () => {
     await db.destroy();
     const now = await opened();
     expect(await now('observations').orderBy('id').pluck('day')).toEqual(['2026-05-18', '2026-05-20', '2026-05-20']);
-    expect(((await now('people').first('last_look_day')) as { last_look_day: string }).last_look_day).toBe(
-      '2026-05-20',
-    );
+    expect((await now<{ last_look_day: string }>('people').first('last_look_day'))!.last_look_day).toBe('2026-05-20');
   });
   test('the last step is taken back and run again without loss', async () => {
     await oldDatabase(5);

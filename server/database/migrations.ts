@@ -256,8 +256,9 @@ const days: Step = {
       t.integer('screens_version').notNullable().defaultTo(0);
     });
     // The hall's wall: the zone of the machine that the studio has run on so far.
-    const stored = (await db('studio_settings').where('name', 'defaults').first('value')) as
-      { value: string } | undefined;
+    const stored = await db<{ name: string; value: string }>('studio_settings')
+      .where('name', 'defaults')
+      .first('value');
     const defaults: Record<string, unknown> = stored
       ? (JSON.parse(stored.value) as Record<string, unknown>)
       : NO_DEFAULTS;
@@ -268,15 +269,11 @@ const days: Step = {
       .onConflict('name')
       .merge();
     for (let after = ''; ;) {
-      const rows = (await db('observations')
+      const rows = await db<{ id: string; started_at: string; record: string }>('observations')
         .where('id', '>', after)
         .orderBy('id')
         .limit(AT_A_TIME)
-        .select('id', 'started_at', 'record')) as {
-        id: string;
-        started_at: string;
-        record: string;
-      }[];
+        .select('id', 'started_at', 'record');
       for (const row of rows)
         await db('observations')
           .where('id', row.id)

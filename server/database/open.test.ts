@@ -17,7 +17,7 @@ describe('the database', () => {
   test('opens with a write-ahead log, foreign keys and a busy timeout', async () => {
     const db = await openDatabase(dir);
     const pragma = async (name: string): Promise<unknown> =>
-      Object.values(((await db.raw(`pragma ${name}`)) as object[])[0]!)[0];
+      Object.values((await db.raw<object[]>(`pragma ${name}`))[0]!)[0];
     expect([await pragma('journal_mode'), await pragma('foreign_keys'), await pragma('busy_timeout')]).toEqual([
       'wal',
       1,
@@ -43,7 +43,7 @@ describe('the database', () => {
   test('every migration can be taken back and run again', async () => {
     const db = await openDatabase(dir);
     await db.migrate.rollback({ migrationSource }, true);
-    const tables = ((await db.raw("select name from sqlite_master where type = 'table'")) as { name: string }[]).map(
+    const tables = (await db.raw<{ name: string }[]>("select name from sqlite_master where type = 'table'")).map(
       (t) => t.name,
     );
     expect(tables).not.toContain('people');

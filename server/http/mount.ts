@@ -73,7 +73,7 @@ type Loose = Handler<Route> & {
 function answerWith(route: Route, handler: Loose): RequestHandler {
   return async (request, response) => {
     const asked = response.locals.asked as Asked<Route>;
-    const given: unknown = await (handler.handle ?? (handler as unknown as (asked: Asked<Route>) => unknown))(asked);
+    const given: unknown = await (handler.handle ?? handler)(asked);
     if (given === SENT) return;
     if (route.answer === 'nothing') response.status(route.status).end();
     else if (given instanceof Again) response.status(route.again ?? route.status).json(given.value);

@@ -16,7 +16,7 @@ const NOBODY = hash('nobody has this password');
 const signedIn = (request: Request, accountId: string): Promise<void> =>
   new Promise((resolve, reject) => {
     request.session.regenerate((error: unknown) => {
-      if (error) return reject(error as Error);
+      if (error) return reject(error);
       request.session.accountId = accountId;
       tokenOf(request);
       resolve();
@@ -62,7 +62,7 @@ export function accountHandlers(context: Context): Handlers<Names> {
     'session.end': ({ request, response }) =>
       new Promise<undefined>((resolve, reject) => {
         request.session.destroy((error: unknown) => {
-          if (error) return reject(error as Error);
+          if (error) return reject(error);
           response.clearCookie('anchor.sid');
           resolve(undefined);
         });

@@ -66,11 +66,11 @@ describe('looks', () => {
       },
     });
     await coach.send('post', `/people/${person}/looks`, input);
-    const [before] = (await studio.db('observations').select('record')) as { record: string }[];
+    const [before] = await studio.db<{ record: string }>('observations').select('record');
     const by = async (method: string) =>
       (await coach.get(`/looks/${input.id}/evaluation?method=${method}`)).body.findings[0]?.severity;
     expect(await by('straight')).not.toEqual(await by('hollow'));
-    expect(((await studio.db('observations').select('record')) as { record: string }[])[0]).toEqual(before);
+    expect((await studio.db<{ record: string }>('observations').select('record'))[0]).toEqual(before);
     expect((await coach.get(`/looks/${input.id}/evaluation?method=magic`)).status).toBe(422);
   });
   test('pages, newest first', async () => {

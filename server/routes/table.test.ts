@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import { CSRF_HEADER, ROLES } from '../../api/common.js';
-import { openapi } from '../../api/openapi.js';
+import type { openapi } from '../../api/openapi.js';
 import { addressOf, type Route } from '../../api/route.js';
 import { routes, type RouteName } from '../../api/routes.js';
 import { catalog, record } from '../../core/catalog/index.js';

@@ -14,7 +14,7 @@ export async function press(page: Page, text: string): Promise<void> {
     `::-p-xpath(//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")])`,
   );
   const found = await target.waitHandle();
-  await found.evaluate((el) => (el as Element).scrollIntoView({ block: 'center' }));
+  await found.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   await target.click();
 }
 

@@ -118,7 +118,7 @@ describe('what the hall has chosen', () => {
     const [first] = await names();
     await page.locator(`::-p-aria(Keep ${first!} whatever else changes)`).click();
     await page.$eval('section[aria-labelledby="drills"] input[type=range]', (el) => {
-      (el as HTMLInputElement).value = '5';
+      el.value = '5';
       el.dispatchEvent(new Event('input', { bubbles: true }));
     });
     await page.waitForFunction(() => document.querySelectorAll('section[aria-labelledby="drills"] li h3').length <= 2);

@@ -1,5 +1,5 @@
 /** Talking to the server: one function with the types of the table of routes, answers checked by its schemas, errors as one kind. */
-import { z } from 'zod';
+import type { z } from 'zod';
 import { CSRF_HEADER, problemSchema, type ProblemBody } from '../../api/common.js';
 import { addressOf, type AnswerOf, type BodyOf, type ParamsOf, type QueryOf, type Route } from '../../api/route.js';
 import { routes, type RouteName, type Routes } from '../../api/routes.js';

@@ -20,7 +20,7 @@ export interface Overlay {
 
 /** The frame that stands for a look: the only one, or the middle of a series. */
 export const framePoints = (observation: Observation): Landmarks =>
-  (observation.frames[Math.floor(observation.frames.length / 2)]?.points ?? {}) as Landmarks;
+  observation.frames[Math.floor(observation.frames.length / 2)]?.points ?? {};
 
 /** A point of the body's line: the side view's own, or the middle of left and right. */
 function lineEnd(points: Landmarks, base: 'shoulder' | 'hip' | 'knee' | 'ankle'): Point | undefined {

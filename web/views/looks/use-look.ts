@@ -7,7 +7,7 @@ import { explain } from '../../../core/evaluate/explain.js';
 import { judge, statedFinding } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
-import type { Evidence, Observation } from '../../../core/formats/observation.js';
+import type { Evidence } from '../../../core/formats/observation.js';
 import { holdsBefore } from '../../../core/ladder/holds.js';
 import type { Finding } from '../../../core/judge/finding.js';
 import { judgedBy, nobody, type Circumstance } from '../../../core/person/circumstance.js';
@@ -96,7 +96,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
     feel: (site) => changeLook(id(), { evidence: { 'felt-first': site } }),
     answerTest: (test, answer) =>
       changeLook(id(), {
-        tests: { [test]: answer } as Partial<Record<keyof NonNullable<Observation['tests']>, typeof answer>>,
+        tests: { [test]: answer },
       }),
     overrule: (cause, reason) => changeLook(id(), { overrule: cause && { cause, reason } }),
   };
