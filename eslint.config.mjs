@@ -52,6 +52,7 @@ export default tseslint.config(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
+  { files: ['**/*.test.ts'], rules: { 'vue/one-component-per-file': 'off' } },
   {
     // Core and words have no clock, no randomness of their own and no console: the same input gives the same answer.
     files: ['core/**/*.ts', 'words/**/*.ts'],

@@ -14,6 +14,7 @@ say('\n— types');
 node(bin('typescript/bin/tsc'), '-p', 'tsconfig.core.json');
 node(bin('typescript/bin/tsc'), '-p', 'tsconfig.node.json');
 node(bin('vue-tsc/bin/vue-tsc.js'), '-p', 'tsconfig.web.json');
+node(bin('vue-tsc/bin/vue-tsc.js'), '-p', 'tsconfig.web-tests.json');
 say('— lint');
 node(bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.');
 node(bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0');
@@ -22,6 +23,7 @@ node(
   '--config',
   '.dependency-cruiser.cjs',
   'core',
+  'words',
   'api',
   'server',
   'web',
@@ -44,7 +46,6 @@ for (const project of ['unit', 'http', 'e2e']) {
     project,
     '--json',
     `--outputFile=${file}`,
-    '--forceExit',
   ];
   if (project === 'e2e') jest.push('--runInBand');
   // Jest's own report goes to standard error; the JSON that it also prints is not shown.

@@ -62,6 +62,25 @@ describe('evaluation', () => {
     expect(e.measures.find((m) => m.id === 'low-back-gap')!.value).toBeGreaterThan(3);
     expect(e.findings.some((f) => f.fault === 'low-back-arch')).toBe(true);
   });
+  test('among faults as sure and as bad, the one that went first leads', () => {
+    const events = (first: string, then: string) => [
+      { t: 12, fault: first, state: 'on' as const },
+      { t: 20, fault: then, state: 'on' as const },
+    ];
+    for (const [first, then] of [
+      ['hip-sag', 'breath-held'],
+      ['breath-held', 'hip-sag'],
+    ] as const)
+      expect(evaluated(watchedPlank({ events: events(first, then) })).findings.map((f) => f.fault)).toEqual([
+        first,
+        then,
+      ]);
+    // A gross fault that came later goes before a clear one that came first only when it is that much worse.
+    const worse = watchedPlank({
+      events: [...events('breath-held', 'hip-sag'), { t: 25, fault: 'hip-sag', state: 'on' }],
+    });
+    expect(evaluated(worse).findings[0]!.fault).toBe('breath-held');
+  });
   test('a watched hold: clean seconds, what went first, seen by the coach', () => {
     const e = evaluate(watched());
     expect(e.hold).toMatchObject({

@@ -103,6 +103,18 @@ describe('holds from series', () => {
     expect(hold.drift[0]!.crossesAt).toBeCloseTo(35, 4);
     expect(measured(series((t) => 5 - 0.2 * t, 20, 10)).drift[0]!.crossesAt).toBeNull();
   });
+  test('a drift crosses only the limits that lie the way it leads', () => {
+    const away = measured(series((t) => 5 - 0.2 * t, 20, 10)).drift[0]!;
+    expect(away.perSecond).toBeLessThan(0);
+    expect(away.crossesAt).toBeNull();
+    const toward = measured(series((t) => 1 + 0.1 * t, 20, 10)).drift[0]!;
+    expect(toward.crossesAt).toBeGreaterThan(20);
+  });
+  test('of several breaks the first to go is the earliest, in whatever order they were tapped', () => {
+    const events = [on(21, 'breath-held'), on(9), on(30, 'knees-bent')];
+    for (const order of [events, [...events].reverse()])
+      expect(taps(order).hold).toMatchObject({ firstToGo: { fault: 'hip-sag', t: 9 }, clean: 9 });
+  });
   test('taps and series together: the earlier lasting break ends the clean part', () => {
     expect(
       measured(

@@ -77,6 +77,22 @@ describe('verdicts', () => {
       }),
     );
   });
+  test('stated before borderline, then the worse, then the surer; whatever the order of measures', () => {
+    const limits = limitsFor(catalog, forearm, method('straight'));
+    const [sag] = judgeMeasures([hipLine(20, 0.5)], limits);
+    const clear = { ...hipLine(150, 0.5), id: 'knee' };
+    const [knee] = judgeMeasures([clear], limits);
+    expect([sag!.severity, knee!.severity]).toEqual(['gross', expect.stringMatching(/clear|gross/)]);
+    const slight = { ...hipLine(170, 0.5), id: 'knee' };
+    for (const order of [
+      [hipLine(20, 0.5), slight],
+      [slight, hipLine(20, 0.5)],
+    ])
+      expect(judgeMeasures(order, limits).map((v) => v.fault)).toEqual(['hip-sag', knee!.fault]);
+    // A gross fault that is not sure enough to be stated comes after a slight one that is.
+    const unsure = judgeMeasures([hipLine(4, 2), slight], limits);
+    expect(unsure.map((v) => v.stated)).toEqual([true, false]);
+  });
   test('severity of one sample is the worst limit passed', () => {
     const limit = {
       fault: 'x',

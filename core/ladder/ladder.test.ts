@@ -172,6 +172,15 @@ describe('the next step, first rule that fits', () => {
       barred: ['pregnancy'],
     });
   });
+  test('2: the span is three weeks to the day, and at most four back', () => {
+    const over = (...days: number[]) => noProgress(days.map((n) => hold({ day: day(n), clean: 20 })));
+    expect(over(0, 7, 14, 20)).toBeNull();
+    expect(over(0, 7, 14, 21)).toEqual({ days: 4, slope: 0 });
+    expect(over(0, 14, 21)).toBeNull();
+    // A day longer ago than four weeks does not speak any more.
+    expect(over(0, 10, 20, 29)).toBeNull();
+    expect(over(0, 10, 20, 28)).toEqual({ days: 4, slope: 0 });
+  });
   test('2: four days over three weeks without a rise', () => {
     const flat = [-24, -16, -8, 0].map((d, i) => hold({ day: day(d), clean: 30 - i, broke: true, worst: 'clear' }));
     expect(next(flat)).toMatchObject({ rule: 2, kind: 'easier-week', seconds: 20 });

@@ -150,6 +150,42 @@ describe('measures', () => {
     }
   });
 
+  test('a camera that stands off widens every error by the factor of the view check, and nothing else', () => {
+    const { points, ...rest } = shot({ hipLine: 9 });
+    const near = Object.entries(points).filter(([name]) => !/-[lr]$/.test(name));
+    const input = { ...rest, points: Object.fromEntries(near), landmarkSd: 4 };
+    // The same points on a body of other proportions: the check sees another angle, the measures read the same.
+    const lengths = { ...body.lengths, upperArm: body.lengths.upperArm * 0.82 };
+    const other = { ...context, body: { ...body, lengths } };
+    const [square, off] = [measurePicture(input, context), measurePicture(input, other)];
+    expect(square.view.widen).toBe(1);
+    expect(off.view.widen).toBeGreaterThan(1.2);
+    for (const id of ['hip-line', 'hip-offset', 'knee']) {
+      const sd = (m: typeof square): number => m.measures.find((x) => x.id === id)!.sd;
+      expect(sd(off) / sd(square)).toBeCloseTo(off.view.widen, 6);
+    }
+  });
+  test('worked: the factor is 1 up to 12°, 1.5 at 21° and 2 at 30°', () => {
+    const seen = (offSquare: number): ReturnType<typeof measurePicture>['view'] => {
+      const camera = { ...DEFAULT_CAMERA, offSquare };
+      return measurePicture({ ...shot({}, plank, camera), landmarkSd: 0.1 }, context).view;
+    };
+    for (const angle of [0, 6, 16, 21, 26]) {
+      const view = seen(angle);
+      expect(view.widen).toBeCloseTo(Math.min(2, Math.max(1, 1 + (view.offSquareDegrees - 12) / 18)), 9);
+    }
+    expect(seen(26).widen).toBeGreaterThan(seen(16).widen);
+  });
+  test('a floor line is as uncertain as the points it is laid through: its error goes into what is read against it', () => {
+    const input = { ...shot({}), landmarkSd: 4 };
+    const sdBy = (floor: FloorLine): number =>
+      measurePicture({ ...input, floor }, context).measures.find((m) => m.id === 'shoulder-stack')!.sd;
+    const [a, b] = input.floor!;
+    // A quarter as far apart, the two points leave four times the angle open.
+    const short: FloorLine = [a, [a[0] + (b[0] - a[0]) / 4, a[1] + (b[1] - a[1]) / 4]];
+    expect(sdBy(short)).toBeGreaterThan(sdBy(input.floor!) * 1.05);
+  });
+
   test('a missing landmark leaves out what needs it and nothing else', () => {
     const input = shot({ hipLine: 5 });
     for (const name of ['ear', 'elbow', 'knee', 'midback', 'asis'] as LandmarkName[]) {

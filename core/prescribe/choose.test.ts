@@ -115,6 +115,23 @@ describe('choice of drills', () => {
     const first = ask().chosen.map((c) => c.drill);
     expect(ask({ recent: first }).chosen.map((c) => c.drill)).not.toEqual(first);
   });
+  test('a kind that fills half the week counts a tenth less, from three drills on', () => {
+    const kinds = new Set(catalog.drills.map((d) => d.kind));
+    const worth = (weekKinds: readonly Drill['kind'][]): number => ask({ weekKinds }).covered;
+    const free = ask();
+    const [kind] = free.chosen.map((c) => record(catalog.drills, c.drill).kind);
+    const other = [...kinds].find((k) => !free.chosen.some((c) => record(catalog.drills, c.drill).kind === k))!;
+    // Two drills make no week yet, and neither does a third that leaves the kind below half.
+    expect(worth([kind!, kind!])).toBe(free.covered);
+    expect(worth([kind!, other, other])).toBe(free.covered);
+    expect(worth([kind!, kind!, other])).toBeLessThan(free.covered);
+    expect(worth([kind!, kind!, other, other])).toBeLessThan(free.covered);
+    const all = [...kinds].flatMap((k) => [k, k]).slice(0, 2);
+    expect(worth([...all, all[0]!])).toBeLessThanOrEqual(free.covered);
+    // Where every drill that serves is of the crowded kind, all of it is worth nine tenths.
+    const ofKind: Catalog = { ...catalog, drills: catalog.drills.filter((d) => d.kind === kind) };
+    expect(ask({ weekKinds: [kind!, kind!, kind!] }, ofKind).covered).toBeCloseTo(0.9 * ask({}, ofKind).covered, 9);
+  });
   test('doses follow the method; a short and hard hold is softened for raised blood pressure', () => {
     const plank = record(catalog.drills, 'plank-forearm');
     const dose = (id: string, cautions: CautionId[] = []) =>

@@ -44,6 +44,14 @@ describe('ranking causes', () => {
       9,
     );
   });
+  test('worked: a finding counts as far as it is sure. Flexors 0.1 → odds 1/9; a sag sure by half ×√2, sure ×2', () => {
+    const led = (probability: number): number =>
+      chance(rankCauses(catalog, facts([]), family, [{ ...sag[0]!, probability }]), 'flexor-takeover');
+    const odds = (p: number): number => p / (1 - p);
+    expect(odds(led(1))).toBeCloseTo(2 / 9, 9);
+    expect(odds(led(0.5))).toBeCloseTo(Math.SQRT2 / 9, 9);
+    expect(led(0)).toBeCloseTo(0.1, 9);
+  });
   test('what says nothing about a cause leaves it at its prior; the three strongest reasons are told', () => {
     const ranking = rankCauses(
       catalog,
@@ -142,6 +150,19 @@ describe('next best test', () => {
     const sure = rankCauses(catalog, facts(['felt:front-of-hip', 'tilt:forward', 'cramp:front-of-hip']), family, sag);
     expect(sure[0]!.probability).toBeGreaterThan(SURE_ENOUGH);
     expect(nextBestTest(sure, catalog.tests)).toBeNull();
+  });
+  test('of two tests that tell as much the quicker one is proposed, whichever stands first', () => {
+    const ranking = rankCauses(catalog, facts(['felt:front-of-hip']), family, sag);
+    const best = record(catalog.tests, nextBestTest(ranking, catalog.tests)!.test);
+    const slow = { ...best, id: 'slow', seconds: best.seconds + 30 };
+    const quick = { ...best, id: 'quick', seconds: best.seconds - 5 };
+    for (const order of [
+      [slow, quick, best],
+      [quick, best, slow],
+      [best, slow, quick],
+    ])
+      expect(nextBestTest(ranking, order)!.test).toBe('quick');
+    expect(nextBestTest(ranking, [best, { ...best, id: 'as-quick' }])!.test).toBe(best.id);
   });
   test('no test that a caution excludes, that needs missing kit, or that is answered is ever proposed', () => {
     fc.assert(

@@ -101,6 +101,15 @@ describe('worked by hand', () => {
     fore: 1.296,
     hand: 0.488,
   };
+  test('a raise that passes level is as hard as level; one that stops short, as hard as where it stops', () => {
+    const legs = (degrees: number): number => loadOf(rung('hanging/half'), man, { legElevation: degrees })!.value;
+    const level = legs(90);
+    const above = loadOf(rung('hanging/full'), man, { legElevation: 150 })!.value;
+    // Above level the legs' own lever shortens; what had to be passed does not.
+    expect(legs(140)).toBeCloseTo(level, 6);
+    expect(above).toBeGreaterThanOrEqual(loadOf(rung('hanging/full'), man, { legElevation: 90 })!.value - 1e-9);
+    expect(legs(50)).toBeLessThan(level);
+  });
   test('hanging, legs level: thigh 0.1729 m, shank 0.6157 m, foot about 0.89 m from the hip, two of each', () => {
     const moment = 2 * GRAVITY * (m.thigh * 0.1729 + m.shank * 0.6157 + m.foot * 0.89);
     expect(moment).toBeCloseTo(99.4, 0);

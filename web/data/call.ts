@@ -89,4 +89,6 @@ export async function call<N extends RouteName>(name: N, ...[ask]: object extend
 export const wordsOf = (error: unknown): string =>
   error instanceof ApiError || error instanceof OfflineError
     ? error.message
-    : 'Something went wrong on this page. Reload it and try again.';
+    : error instanceof DOMException && error.name === 'QuotaExceededError'
+      ? 'This device’s storage is full, so nothing was kept. Make room on it and try again; this page still has what you entered.'
+      : 'Something went wrong on this page. Reload it and try again.';

@@ -1,80 +1,108 @@
-import { afterEach, describe, expect, test } from '@jest/globals';
-import { watch } from 'vue';
-import type { Person } from '../../api/people.js';
-import type { Standing } from '../../api/plans.js';
+/** @jest-environment <rootDir>/tests/setup/browser.mjs */
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { defineComponent, h, nextTick } from 'vue';
+import type { StudioCatalogue } from '../../api/studio.js';
+import { freshDevice, show, until } from '../../tests/browser/mounted.js';
+import { hallWith, idOf, noFacts, somebody, studioOf } from '../../tests/browser/people.js';
 import { record } from '../../core/catalog/index.js';
-import { watchedPlank } from '../../core/testing.js';
-import { catalog, shipped, studio, takeCatalogue } from './catalogue.js';
-import { athleteOf, evaluateFor } from './look.js';
+import type { Drill } from '../../core/formats/catalog.js';
+import { catalog, putEntry, setDefaults, shipped, studio, takeCatalogue, useCatalogue } from './catalogue.js';
+import { useStanding, type Standing } from './circumstance.js';
 
-const NONE = { method: null, familyMethods: {}, kit: null };
-afterEach(() => takeCatalogue({ entries: [], defaults: NONE }));
 const bridge = record(shipped.drills, 'bridge');
-const entry = (name: string) => ({
-  kind: 'drills' as const,
-  key: 'bridge',
-  record: { ...bridge, name },
-  by: 'J',
-  at: '',
+const named = (name: string): StudioCatalogue => ({
+  ...studioOf(),
+  entries: [{ kind: 'drills', key: 'bridge', record: { ...bridge, name }, by: 'J', at: '2026-05-20T10:00:00.000Z' }],
+});
+const nameNow = (): string => record(catalog.drills, 'bridge').name;
+const Reader = defineComponent({
+  setup() {
+    useCatalogue(() => true);
+    return () => h('p', nameNow());
+  },
+});
+
+beforeEach(async () => {
+  await freshDevice();
+  takeCatalogue(studioOf());
 });
 
 describe('the studio’s catalogue on this device', () => {
-  test('what the server answered is laid over, seen by what watches, and taken off again', async () => {
-    const seen: string[] = [];
-    const stop = watch(
-      () => record(catalog.drills, 'bridge').name,
-      (name) => seen.push(name),
-      { flush: 'sync' },
-    );
-    takeCatalogue({ entries: [entry('Slipway bridge')], defaults: { ...NONE, method: 'quiet' } });
-    expect(record(catalog.drills, 'bridge').name).toBe('Slipway bridge');
+  test('is laid over what ships, read by what shows it, and taken off again', async () => {
+    hallWith([]).on('catalogue.get', () => named('Slipway bridge'));
+    const page = await show(Reader);
+    await until(() => page.text() === 'Slipway bridge');
     expect(record(shipped.drills, 'bridge').name).toBe(bridge.name);
+    takeCatalogue(studioOf());
+    await nextTick();
+    expect(page.text()).toBe(bridge.name);
+    page.unmount();
+  });
+  test('a change made while it is being read is not undone by the older answer', async () => {
+    const server = hallWith([]);
+    let letGo!: () => void;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    server.on('catalogue.get', async () => {
+      await held;
+      return studioOf();
+    });
+    server.on('entries.put', ({ body }) => named((body as unknown as Drill).name));
+    const page = await show(Reader);
+    await until(() => server.times('catalogue.get') === 1);
+    await putEntry('drills', 'bridge', { ...bridge, name: 'Slipway bridge' });
+    letGo();
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(nameNow()).toBe('Slipway bridge');
+    page.unmount();
+  });
+  test('defaults that are set stand at once', async () => {
+    hallWith([]).on('defaults.set', ({ body }) => ({ entries: [], defaults: { ...studioOf().defaults, ...body } }));
+    const page = await show(Reader);
+    await setDefaults({ ...studioOf().defaults, method: 'quiet' });
     expect(studio.defaults.method).toBe('quiet');
-    takeCatalogue({ entries: [], defaults: NONE });
-    stop();
-    expect(seen).toEqual(['Slipway bridge', bridge.name]);
+    page.unmount();
   });
 });
 
-describe('evaluating for a person', () => {
-  const person = (change: Partial<Person> = {}): Person =>
-    ({ method: null, familyMethods: {}, cautions: [], kit: null, ...change }) as Person;
-  const standing = (change: Partial<Standing> = {}): Standing => ({
-    stop: null,
-    painIn: [],
-    intakeDue: false,
-    intake: null,
-    history: { screen: [], tests: {}, sides: null },
-    recent: [],
-    inForce: [],
-    ...change,
+describe('what stands about a person on this device', () => {
+  const standingOf = async (): Promise<Standing> => {
+    let standing!: Standing;
+    await show(
+      defineComponent({
+        setup() {
+          standing = useStanding(() => idOf(1));
+          return () => null;
+        },
+      }),
+    );
+    await until(() => standing.circumstance.value);
+    return standing;
+  };
+  test('is derived from the page and the stored facts, as everywhere', async () => {
+    const yesterday = new Date(Date.now() - 86_400_000).toISOString();
+    hallWith([
+      somebody(1, {
+        kit: ['mat'],
+        cautionRecords: [
+          { id: idOf(50), caution: 'shoulder', from: '2020-01-01', until: null, note: '', setBy: 'J' },
+          { id: idOf(51), caution: 'low-back', from: '2020-01-01', until: '2020-02-01', note: '', setBy: 'J' },
+        ],
+      }),
+    ]).on('facts.get', () => noFacts({ lastHolds: [{ position: 'front-plank', at: yesterday, pain: true }] }));
+    const { circumstance } = await standingOf();
+    expect(circumstance.value).toMatchObject({
+      cautions: ['shoulder'],
+      painIn: ['front-plank'],
+      kit: ['mat'],
+      intakeDue: true,
+      athlete: { stature: 1.72, mass: 68, sex: 'female' },
+    });
   });
-  const look = watchedPlank({ method: undefined });
-  test('method: the person’s before the studio’s, the one asked for before both', () => {
-    studio.defaults = { ...NONE, method: 'quiet' };
-    expect(evaluateFor(look, person()).method.id).toBe('quiet');
-    expect(evaluateFor(look, person({ familyMethods: { 'front-plank': 'short' } })).method.id).toBe('short');
-    expect(evaluateFor(look, person(), 'hollow').method.id).toBe('hollow');
-  });
-  test('kit: the person’s own before the hall’s', () => {
-    studio.defaults = { ...NONE, kit: ['mat'] };
-    const kits = (p: Person): string[] =>
-      evaluateFor(look, p, undefined, { minutes: 30 }).choice.chosen.flatMap(
-        (d) => record(catalog.drills, d.drill).kit,
-      );
-    expect(kits(person()).every((k) => k === 'mat')).toBe(true);
-    expect(kits(person({ kit: [] }))).toEqual([]);
-  });
-  test('a stop sign, or pain in this position, leaves no drills; pain elsewhere does', () => {
-    const drills = (s: Standing): number =>
-      evaluateFor(look, person(), undefined, { standing: s }).choice.chosen.length;
-    expect(drills(standing())).toBeGreaterThan(0);
-    expect(drills(standing({ stop: 'Ask first.' }))).toBe(0);
-    expect(drills(standing({ painIn: ['front-plank'] }))).toBe(0);
-    expect(drills(standing({ painIn: ['hollow'] }))).toBeGreaterThan(0);
-  });
-  test('a body goes into the record only as far as it is known', () => {
-    expect(athleteOf({ stature: 1.7, mass: null, sex: 'female' })).toEqual({ stature: 1.7, sex: 'female' });
-    expect(athleteOf({ stature: null, mass: null, sex: 'unspecified' })).toEqual({ sex: 'unspecified' });
+  test('follows the hall’s defaults when they change', async () => {
+    hallWith([somebody(1)]);
+    const { circumstance } = await standingOf();
+    expect(circumstance.value!.kit).toBeUndefined();
+    takeCatalogue(studioOf({ kit: ['wall'] }));
+    expect(circumstance.value!.kit).toEqual(['wall']);
   });
 });

@@ -1,18 +1,17 @@
-import { afterEach, describe, expect, test } from '@jest/globals';
-import type { OnLadders } from '../../api/ladders.js';
-import type { Person } from '../../api/people.js';
-import { catalog as shipped, record } from '../../core/catalog/index.js';
+import { describe, expect, test } from '@jest/globals';
+import type { LadderStep, OnLadders } from '../../api/ladders.js';
+import { catalog as shipped } from '../../core/catalog/index.js';
 import { rungAt } from '../../core/ladder/gates.js';
-import { studio } from './catalogue.js';
-import { bodyOfPerson, capFor, decided, knowsBody, loadText, proposalAt, standingAt, taken } from './on-ladders.js';
+import { nobody } from '../../core/person/circumstance.js';
+import { loadText } from '../../words/loads.js';
+import { answeredStep, decided, knowsBody, proposalAt, standingAt, taken, wordsOfStep } from './on-ladders.js';
 
-const person = (change: Partial<Person> = {}): Person =>
-  ({ stature: 1.72, mass: 68, sex: 'female', method: null, familyMethods: {}, cautions: [], ...change }) as Person;
 const plank = rungAt(shipped, 'front-plank/forearm');
-const hold = {
+const hold: OnLadders['holds'][number] = {
   lookId: '0b0e6a34-1111-4222-8333-444455556666',
   place: 'front-plank/forearm',
   day: '2026-05-20',
+  at: '2026-05-20T16:00:00.000Z',
   clean: 40,
   total: 40,
   target: 40,
@@ -25,58 +24,76 @@ const hold = {
   values: {},
 };
 const on: OnLadders = { holds: [hold], steps: [], goals: [] };
-afterEach(() => {
-  studio.defaults = { method: null, familyMethods: {}, kit: null };
-});
-
-describe('the method’s cap', () => {
-  const cap = (id: string): number => record(shipped.methods, id).cap;
-  test('comes from the person, then the studio, then the position', () => {
-    expect(capFor(plank, person())).toBe(cap(record(shipped.families, 'front-plank').defaultMethod));
-    studio.defaults = { method: 'short', familyMethods: {}, kit: null };
-    expect(capFor(plank, person())).toBe(cap('short'));
-    expect(capFor(plank, person({ familyMethods: { 'front-plank': 'quiet' } }))).toBe(cap('quiet'));
-  });
-  test('a method that is gone gives way to the position’s own', () => {
-    expect(capFor(plank, person({ method: 'gone' }))).toBe(cap(record(shipped.families, 'front-plank').defaultMethod));
-  });
-});
+const known = nobody();
 
 describe('a person on a version', () => {
   test('gate, load and place together', () => {
-    const s = standingAt('front-plank/forearm', person(), on)!;
-    expect(s).toMatchObject({ here: true, barred: [], status: { passed: true, best: 40 } });
-    expect(loadText(s.load)).toMatch(/^\d+ N·m$/);
-    expect(loadText(standingAt('push-up/full', person(), on)!.load)).toMatch(/^\d+ % of body weight$/);
-    expect(loadText(standingAt('rotation/loaded', person(), on)!.load)).toBe('no load figure');
-    expect(standingAt('class-moves/crunch', person(), on)).toBeNull();
+    const stands = standingAt('front-plank/forearm', known, on)!;
+    expect(stands).toMatchObject({ here: true, barred: [], status: { passed: true, best: 40 } });
+    expect(loadText(stands.load)).toMatch(/^\d+ N·m$/);
+    expect(loadText(standingAt('push-up/full', known, on)!.load)).toMatch(/^\d+ % of body weight$/);
+    expect(loadText(standingAt('rotation/loaded', known, on)!.load)).toBe('no load figure');
+    expect(standingAt('class-moves/crunch', known, on)).toBeNull();
   });
   test('a caution bars, and doubles the gate of a lever', () => {
-    expect(standingAt('front-plank/feet-raised', person({ cautions: ['shoulder'] }), on)!.barred).toEqual(['shoulder']);
-    expect(standingAt('front-plank/forearm', person({ cautions: ['low-back'] }), on)!.status.passed).toBe(false);
+    const careful = (caution: 'shoulder' | 'low-back') => ({ ...known, cautions: [caution] });
+    expect(standingAt('front-plank/feet-raised', careful('shoulder'), on)!.barred).toEqual(['shoulder']);
+    expect(standingAt('front-plank/forearm', careful('low-back'), on)!.status.passed).toBe(false);
   });
-  test('a body that is not known is an average one, and says so', () => {
-    expect(knowsBody(person())).toBe(true);
-    expect(knowsBody(person({ mass: null }))).toBe(false);
+  test('loads are this person’s only when stature and mass are known', () => {
+    expect(knowsBody({ stature: 1.7, mass: 70 })).toBe(true);
+    expect(knowsBody({ stature: 1.7, mass: null })).toBe(false);
     expect(knowsBody(null)).toBe(false);
-    expect(bodyOfPerson(null).mass).toBe(67.5);
   });
-  test('a decision keeps the proposal, its rule and its numbers; a declined one leads nowhere', () => {
-    const proposal = proposalAt(plank, person(), on, false)!;
+});
+
+describe('a proposal and the decision on it', () => {
+  const proposal = proposalAt(plank, known, on)!;
+  const words = wordsOfStep(plank, known.body, proposal);
+  const stored = (change: Partial<LadderStep> = {}): LadderStep => ({
+    ...decided(proposal, words, plank, 'accepted'),
+    lookId: null,
+    step: null,
+    reason: '',
+    day: '2026-05-21',
+    by: 'Jonna',
+    ...change,
+  });
+  test('the decision keeps codes for the program and words for people', () => {
     expect(proposal.rule).toBe(3);
-    expect(proposalAt(plank, person(), on, true)!.rule).toBe(1);
-    const stored = decided(proposal, plank, 'declined', { reason: 'tired' });
-    expect(stored).toMatchObject({
+    expect(decided(proposal, words, plank, 'declined', { reason: 'tired' })).toMatchObject({
       from: 'front-plank/forearm',
       rule: 3,
-      proposal: proposal.says,
-      numbers: proposal.numbers,
-      step: proposal.step!.says,
+      kind: proposal.kind,
+      proposal: words.says,
+      numbers: words.numbers,
+      step: words.step,
       reason: 'tired',
     });
-    const step = { ...stored, day: '2026-05-21', by: 'Jonna' };
-    expect(taken({ steps: [step] })).toEqual([]);
-    expect(taken({ steps: [{ ...step, decision: 'changed', to: 'front-plank/knees' }] })).toEqual([
+  });
+  test('a stop sign, or pain here, makes it rule 1; pain elsewhere does not', () => {
+    expect(proposalAt(plank, { ...known, stop: 'now' }, on)!.rule).toBe(1);
+    expect(proposalAt(plank, { ...known, painIn: ['front-plank'] }, on)!.rule).toBe(1);
+    expect(proposalAt(plank, { ...known, painIn: ['hollow'] }, on)!.rule).toBe(3);
+  });
+  test('is known again by rule, kind and version, whatever the words have become', () => {
+    const list = { holds: [hold], steps: [stored({ proposal: 'Said otherwise in another version' })] };
+    expect(answeredStep(list, plank, proposal, null)).toBeDefined();
+    expect(answeredStep({ ...list, steps: [stored({ rule: 6 })] }, plank, proposal, null)).toBeUndefined();
+    expect(answeredStep({ ...list, steps: [stored({ from: 'hollow/tuck' })] }, plank, proposal, null)).toBeUndefined();
+    expect(answeredStep({ ...list, steps: [stored({ to: 'hollow/tuck' })] }, plank, proposal, null)).toBeUndefined();
+  });
+  test('stands until a hold of a later day; at a look only what was decided there', () => {
+    const later = { ...hold, day: '2026-05-22' };
+    expect(answeredStep({ holds: [later, hold], steps: [stored()] }, plank, proposal, null)).toBeUndefined();
+    expect(answeredStep({ holds: [hold], steps: [stored()] }, plank, proposal, hold.lookId)).toBeUndefined();
+    expect(
+      answeredStep({ holds: [hold], steps: [stored({ lookId: hold.lookId })] }, plank, proposal, hold.lookId),
+    ).toBeDefined();
+  });
+  test('a declined one leads nowhere, a changed one where the coach said', () => {
+    expect(taken({ steps: [stored({ decision: 'declined', reason: 'tired' })] })).toEqual([]);
+    expect(taken({ steps: [stored({ decision: 'changed', to: 'front-plank/knees', reason: 'x' })] })).toEqual([
       { to: 'front-plank/knees', day: '2026-05-21' },
     ]);
   });

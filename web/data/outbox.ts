@@ -1,6 +1,6 @@
 /** Requests that must not be lost: written to this device first, sent in order when the server can be reached. */
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, readonly, ref, shallowRef } from 'vue';
 import type { Look } from '../../api/observations.js';
 import { ApiError, call, hasToken, OfflineError } from './call.js';
 import { connected } from './connection.js';
@@ -17,6 +17,14 @@ function settled(look: Look): void {
   keep('looks.get', { params: { id: look.id } }, look);
   outdated('looks.list', 'ladders.get', 'facts.get', 'floor.get', 'people.list', 'people.get');
 }
+
+/** One page of this device sends at a time, where the browser can tell pages apart; else the server knows what comes twice. */
+const alone = (work: () => Promise<void>): Promise<void> =>
+  typeof navigator !== 'undefined' && navigator.locks
+    ? navigator.locks.request('anchor-outbox', { ifAvailable: true }, async (lock) => {
+        if (lock) await work();
+      })
+    : work();
 
 export const useOutbox = defineStore('outbox', () => {
   const items = shallowRef<OutboxItem[]>([]);
@@ -51,8 +59,14 @@ export const useOutbox = defineStore('outbox', () => {
     try {
       if (session.offline || !hasToken()) await session.load();
       if (session.offline) return;
-      await refresh();
-      for (const item of items.value) if (!item.refused && !(await send(item))) break;
+      await alone(async () => {
+        await refresh();
+        for (const item of items.value) {
+          // Somebody else may have signed in meanwhile: nothing is sent in another's name.
+          if (item.accountId !== session.account?.id) break;
+          if (!item.refused && !(await send(item))) break;
+        }
+      });
     } catch (error) {
       if (!(error instanceof OfflineError)) throw error;
     } finally {
@@ -95,6 +109,7 @@ export const useOutbox = defineStore('outbox', () => {
   }
   return {
     items,
+    sending: readonly(sending),
     waiting: computed(() => items.value.filter((i) => !i.refused)),
     refused: computed(() => items.value.filter((i) => i.refused)),
     put,

@@ -2,7 +2,6 @@
 import { Camera, Timer } from '@lucide/vue';
 import { defineAsyncComponent, onMounted } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import type { LookInput } from '../../../api/observations.js';
 import { rungsOf } from '../../../core/catalog/index.js';
 import { METHOD_IDS } from '../../../core/formats/catalog.js';
 import { stoppedBy } from '../../../core/person/circumstance.js';
@@ -36,10 +35,7 @@ const person = bench.person.value;
 // The result's page is fetched now: after a hold the network may be gone.
 onMounted(() => void import('../looks/LookPage.vue'));
 
-async function save(input: LookInput): Promise<void> {
-  await keepLook(personId.value, input);
-  await router.push(`/looks/${input.id}`);
-}
+const show = (lookId: string): unknown => router.push(`/looks/${lookId}`);
 </script>
 
 <template>
@@ -182,8 +178,9 @@ async function save(input: LookInput): Promise<void> {
         :pads="pads"
         :kept="kept"
         :relook-of="relookOf"
+        :keep="keepLook"
         @running="running = $event"
-        @done="save"
+        @done="show"
       />
       <PictureBench
         v-else
@@ -192,7 +189,8 @@ async function save(input: LookInput): Promise<void> {
         :circumstance="judgedIn"
         :setup="setup"
         :relook-of="relookOf"
-        @done="save"
+        :keep="keepLook"
+        @done="show"
       />
     </div>
   </div>

@@ -8,6 +8,7 @@ import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type Evidence } from '../../../core/formats/observation.js';
 import type { KeptHold } from './hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
+import { useAction } from '../../data/action.js';
 import { faultName } from '../../data/names.js';
 import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
 import { startRecord, type BenchSetup } from './setup.js';
@@ -20,8 +21,11 @@ const props = defineProps<{
   pads: Fault[];
   kept: KeptHold | null;
   relookOf: string | null;
+  /** Keeps the look on this device; only then the hold is let go. */
+  keep: (personId: string, input: LookInput) => Promise<void>;
 }>();
-const emit = defineEmits<{ running: [on: boolean]; done: [input: LookInput] }>();
+const emit = defineEmits<{ running: [on: boolean]; done: [lookId: string] }>();
+const { busy, error, run } = useAction();
 const { hold, elapsed, soFar, padState, tap, start, undo, stop, resume, because, clear } = useHold(props.kept);
 const felt = ref<NonNullable<Evidence['felt-first']> | null>(null);
 const dropping = ref(false);
@@ -44,7 +48,7 @@ function begin(): void {
   if (!props.personId) return;
   start({ id: crypto.randomUUID(), personId: props.personId, relookOf: props.relookOf, ...props.setup });
 }
-function finish(): void {
+async function finish(): Promise<void> {
   const done = hold.value!;
   const input: LookInput = {
     id: done.id,
@@ -63,8 +67,9 @@ function finish(): void {
     fromFile: false,
     confirmed: [],
   };
+  if (!(await run(() => props.keep(done.personId, input)))) return;
   clear();
-  emit('done', input);
+  emit('done', input.id);
 }
 function drop(): void {
   clear();
@@ -224,8 +229,9 @@ const last = computed(() => hold.value?.events.at(-1));
           {{ SITE_WORDS[site] }}
         </button>
       </div>
+      <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
       <div class="mt-4 flex flex-wrap gap-2">
-        <button class="btn btn-main !min-h-14 !px-8 text-lg" @click="finish">
+        <button class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="busy" @click="finish">
           {{ felt ? 'Keep it and see' : 'Not asked; keep it and see' }}
         </button>
         <button class="btn btn-quiet" @click="resume">

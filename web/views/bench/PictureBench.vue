@@ -27,8 +27,9 @@ const props = defineProps<{
   circumstance: Circumstance;
   setup: BenchSetup;
   relookOf: string | null;
+  keep: (personId: string, input: LookInput) => Promise<void>;
 }>();
-const emit = defineEmits<{ done: [input: LookInput] }>();
+const emit = defineEmits<{ done: [lookId: string] }>();
 const MAX_MB = 20;
 
 const source = ref<'none' | 'device' | 'simulated'>('none');
@@ -109,8 +110,9 @@ async function save(): Promise<void> {
       mediaId = media.id;
       record = scaled(record, media.width, media.height);
     }
-    emit('done', {
-      id: crypto.randomUUID(),
+    const id = crypto.randomUUID();
+    await props.keep(props.personId, {
+      id,
       startedAt: new Date().toISOString(),
       observation: record,
       mediaId,
@@ -119,6 +121,7 @@ async function save(): Promise<void> {
       fromFile: false,
       confirmed: [],
     });
+    emit('done', id);
   });
 }
 function another(): void {

@@ -1,7 +1,7 @@
 /** Who is looked at and how: person, what stands about them, and the set-up that the bench proposes for them. */
 import { computed, reactive, ref, watch, type ComputedRef, type Ref } from 'vue';
 import type { HistoryItem, Look } from '../../../api/observations.js';
-import { record, rungOf } from '../../../core/catalog/index.js';
+import { record, rungOf, rungsOf } from '../../../core/catalog/index.js';
 import type { Family, Fault, Rung } from '../../../core/formats/catalog.js';
 import { methodFor, nobody, type Circumstance } from '../../../core/person/circumstance.js';
 import { catalog, studio } from '../../data/catalogue.js';
@@ -59,7 +59,9 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
   });
 
   function choosePosition(position: string, rung?: string): void {
-    const chosen = rungOf(catalog, position, rung);
+    // A version that the studio has taken out since gives way to the position's own.
+    const known = rungsOf(catalog, position).some((r) => r.id === rung);
+    const chosen = rungOf(catalog, position, known ? rung : undefined);
     Object.assign(setup, {
       position,
       rung: chosen.id,

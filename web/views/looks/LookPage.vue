@@ -21,7 +21,7 @@ import WhyPanel from './WhyPanel.vue';
 const props = defineProps<{ id: string }>();
 const session = useSession();
 const page = useLookOnPage(() => props.id);
-const { method, wishes, detail, top, worked, judgedIn } = page;
+const { method, wishes, detail, top, worked, judgedIn, unread } = page;
 const look = computed(() => page.look.value.value);
 const person = computed(() => page.person.value.value);
 const on = computed(() => page.on.value.value);
@@ -41,7 +41,7 @@ const restore = async (): Promise<void> => {
 <template>
   <LoadState
     v-if="!deleted"
-    :loading="page.look.loading.value && !look"
+    :loading="(page.look.loading.value && !look) || (look !== null && !judgedIn)"
     :error="look ? null : page.look.error.value"
     @retry="page.look.load()"
   />
@@ -73,7 +73,7 @@ const restore = async (): Promise<void> => {
     <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
         <SeenCard :look="look" :detail="detail" @felt="page.feel" />
-        <div v-if="detail.step && person && on" class="card">
+        <div v-if="detail.step && person && on && !unread" class="card">
           <StepProposal
             :proposal="detail.step"
             :rung="detail.rung"
@@ -101,23 +101,27 @@ const restore = async (): Promise<void> => {
           @test="page.answerTest"
           @overrule="page.overrule"
         />
-        <OtherSchools :detail="detail" :circumstance="judgedIn" />
+        <OtherSchools v-if="!unread" :detail="detail" :circumstance="judgedIn" />
       </div>
 
       <div class="min-w-0 space-y-4">
         <MendGuide
-          v-if="top && !pain"
+          v-if="top && !pain && !unread"
           :look="look"
           :person="person"
           :fault-id="top.fault"
           :method="detail.method"
           :worked="worked"
         />
+        <p v-if="unread" role="alert" class="note">
+          This person’s stop signs and cautions cannot be read now, so nothing is proposed.
+          <button class="link min-h-[44px]" @click="page.facts.load()">Try again</button>
+        </p>
         <p v-if="stopped && !pain" role="alert" class="note">
           {{ stopped }} Drills are not proposed until the stop signs are asked again and clear.
         </p>
         <DrillList
-          v-if="!pain && !stopped"
+          v-if="!pain && !stopped && !unread"
           v-model="wishes"
           :detail="detail"
           :fault-id="top?.fault ?? null"

@@ -24,8 +24,10 @@ export interface LookOnPage extends Standing {
   /** Judge by this method; '' for the one in force. */
   method: Ref<string>;
   wishes: Ref<DrillWishes>;
-  /** What the evaluation rests on; null until the look is there. */
+  /** What the evaluation rests on; null until the look and what stands about its person are there. */
   judgedIn: ComputedRef<Circumstance | null>;
+  /** What stands about the person cannot be read: the look is judged as nobody's, and nothing may be proposed. */
+  unread: ComputedRef<boolean>;
   detail: ComputedRef<Advised | null>;
   /** What is mended: the first stated finding. */
   top: ComputedRef<Finding | null>;
@@ -63,9 +65,13 @@ export function useLookOnPage(id: () => string): LookOnPage {
         catalog,
       ),
   );
+  const unread = computed(
+    () => standing.circumstance.value === null && (standing.person.error.value ?? standing.facts.error.value) !== null,
+  );
   const judgedIn = computed((): Circumstance | null => {
     if (!record.value) return null;
-    const stands = standing.circumstance.value ?? nobody(studio.defaults);
+    const stands = standing.circumstance.value ?? (unread.value ? nobody(studio.defaults) : null);
+    if (!stands) return null;
     const logged = holdsBefore(on.value.value?.holds ?? [], record.value.id);
     return judgedBy({ ...stands, logged }, method.value);
   });
@@ -86,6 +92,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
     method,
     wishes,
     judgedIn,
+    unread,
     detail,
     top,
     worked: computed(() =>

@@ -1,0 +1,145 @@
+/** @jest-environment <rootDir>/tests/setup/browser.mjs */
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import type { VueWrapper } from '@vue/test-utils';
+import { defineComponent } from 'vue';
+import type { FakeServer } from '../../../tests/browser/fake-server.js';
+import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
+import { hallWith, idOf, lookOf, noFacts, somebody } from '../../../tests/browser/people.js';
+import type { Person } from '../../../api/people.js';
+import { useOutbox } from '../../data/outbox.js';
+import { deviceStore } from '../../data/store.js';
+import BenchPage from './BenchPage.vue';
+import { keepHold, storedHold } from './hold-keeper.js';
+import { useBench, type Bench } from './use-bench.js';
+
+const tall = somebody(1, { stature: 1.95, cautions: ['shoulder'], method: 'quiet' });
+const small = somebody(2, { stature: 1.52 });
+let server: FakeServer;
+let page: VueWrapper;
+async function bench(at: Parameters<typeof useBench>[1]): Promise<Bench> {
+  let made!: Bench;
+  page = await show(
+    defineComponent({
+      setup() {
+        made = useBench(null, at);
+        return () => null;
+      },
+    }),
+  );
+  return made;
+}
+
+beforeEach(async () => {
+  await freshDevice();
+  server = hallWith([tall, small]);
+});
+afterEach(() => page.unmount());
+
+describe('who is on the bench', () => {
+  test('a late answer for one person is never taken for the next', async () => {
+    let letGo!: (person: Person) => void;
+    server.on('people.get', ({ params }) =>
+      params.id === tall.id ? new Promise<Person>((resolve) => (letGo = resolve)) : small,
+    );
+    const on = await bench({ person: tall.id });
+    await until(() => server.times('people.get') === 1);
+    on.personId.value = small.id;
+    await until(() => on.person.value.value);
+    letGo(tall);
+    await until(() => on.circumstance.value);
+    expect(on.person.value.value!.id).toBe(small.id);
+    expect(on.judgedIn.value.body.stature).toBe(1.52);
+    expect(on.judgedIn.value.cautions).toEqual([]);
+  });
+  test('between two people nobody’s body stands, not the one before', async () => {
+    const on = await bench({ person: tall.id });
+    await until(() => on.judgedIn.value.body.stature === 1.95);
+    server.on('people.get', () => new Promise<Person>(() => undefined));
+    on.personId.value = small.id;
+    await until(() => server.times('people.get') === 2);
+    expect(on.person.value.value).toBeNull();
+    expect(on.judgedIn.value.body.stature).not.toBe(1.95);
+  });
+  test('there and back shows the first again, with what stands about them', async () => {
+    const on = await bench({ person: tall.id });
+    await until(() => on.circumstance.value);
+    on.personId.value = small.id;
+    on.personId.value = tall.id;
+    await until(() => on.judgedIn.value.body.stature === 1.95);
+    expect(on.inForce.value).toMatch(/./);
+  });
+  test('looking again proposes the set-up of the look before, once', async () => {
+    server.on('looks.get', () => lookOf(11, 1, { position: 'hollow', rung: 'bent-knee', events: [], target: 25 }));
+    const on = await bench({ person: tall.id, relook: idOf(11) });
+    await until(() => on.setup.position === 'hollow');
+    expect(on.setup).toMatchObject({ rung: 'bent-knee', target: 25 });
+    expect(on.relookOf.value).toBe(idOf(11));
+    on.setup.target = 30;
+    on.personId.value = small.id;
+    await until(() => on.person.value.value?.id === small.id);
+    expect(on.relookOf.value).toBeNull();
+  });
+  test('a look of a version that is gone proposes the position’s own', async () => {
+    server.on('looks.get', () => lookOf(11, 1, { position: 'hollow', rung: 'taken-out', events: [] }));
+    const on = await bench({ person: tall.id, relook: idOf(11) });
+    await until(() => on.setup.position === 'hollow');
+    expect(on.rung.value.family).toBe('hollow');
+  });
+});
+
+describe('a watched hold', () => {
+  const button = (name: RegExp) => page.findAll('button').find((b) => name.test(b.text()))!;
+  const stopped = () =>
+    keepHold({
+      id: idOf(11),
+      personId: tall.id,
+      relookOf: null,
+      position: 'front-plank',
+      rung: 'forearm',
+      method: '',
+      target: 40,
+      elbowAhead: null,
+      view: 'side',
+      side: null,
+      startedAt: Date.parse('2026-05-20T16:00:00Z'),
+      events: [{ t: 12, fault: 'hip-sag', state: 'on' }],
+      stoppedAt: 31,
+      reason: 'coach',
+    });
+  test('that was kept on the device goes on after a reload, and is kept as a look', async () => {
+    stopped();
+    server.on('looks.add', ({ body }) => ({ ...lookOf(11, 1), id: body.id }));
+    page = await show(BenchPage, '/bench');
+    await until(() => server.times('people.get') > 0 && page.text().includes('Where did they feel it first?'));
+    await until(() => button(/keep it and see/i));
+    await button(/keep it and see/i).trigger('click');
+    await until(() => server.times('looks.add') === 1);
+    expect(server.asked.find((a) => a.name === 'looks.add')).toMatchObject({
+      params: { id: tall.id },
+      body: { id: idOf(11), observation: { events: [{ t: 12, fault: 'hip-sag', state: 'on' }], ended: { t: 31 } } },
+    });
+    await until(() => storedHold() === null, 'a free bench');
+  });
+  test('stays on the bench when this device has no room for it', async () => {
+    stopped();
+    page = await show(BenchPage, '/bench');
+    await until(() => button(/keep it and see/i));
+    const db = await deviceStore();
+    const add = db.add.bind(db);
+    db.add = () => Promise.reject(new DOMException('No room', 'QuotaExceededError'));
+    await button(/keep it and see/i).trigger('click');
+    await until(() => page.text().includes('storage is full'));
+    expect(storedHold()?.id).toBe(idOf(11));
+    db.add = add;
+    await button(/keep it and see/i).trigger('click');
+    await until(() => storedHold() === null, 'a free bench');
+    expect(useOutbox().items.length + server.times('looks.add')).toBeGreaterThan(0);
+  });
+  test('a stop sign is said before any load', async () => {
+    server.on('facts.get', () =>
+      noFacts({ lastHolds: [{ position: 'front-plank', at: '2026-05-20T10:00:00.000Z', pain: true }] }),
+    );
+    page = await show(BenchPage, `/bench?person=${tall.id}`);
+    await until(() => page.text().includes('Pain ended the last hold of this position'));
+  });
+});

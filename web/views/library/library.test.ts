@@ -1,0 +1,92 @@
+/** @jest-environment <rootDir>/tests/setup/browser.mjs */
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import type { VueWrapper } from '@vue/test-utils';
+import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
+import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
+import { account, hallWith, studioOf } from '../../../tests/browser/people.js';
+import type { EntryRecord } from '../../../core/formats/entries.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog, shipped, takeCatalogue } from '../../data/catalogue.js';
+import LibraryPage from './LibraryPage.vue';
+import { KINDS, listed, type Kind } from './library.js';
+
+let server: FakeServer;
+let page: VueWrapper;
+const button = (name: RegExp) => page.findAll('button').find((b) => name.test(b.text()))!;
+
+beforeEach(async () => {
+  await freshDevice();
+  takeCatalogue(studioOf());
+  server = hallWith([], [], { ...account(), role: 'owner' });
+});
+afterEach(() => page?.unmount());
+
+describe('what the library lists', () => {
+  const none = { words: '', family: '', cause: '', phase: '', kit: '', plane: '' };
+  test.each(Object.keys(KINDS) as Kind[])('%s: all without a filter, fewer with words, none for nonsense', (kind) => {
+    const all = listed(shipped, kind, none);
+    expect(all.length).toBeGreaterThan(0);
+    const one = listed(shipped, kind, { ...none, words: all[0]!.name });
+    expect(one.map((e) => e.id)).toContain(all[0]!.id);
+    expect(listed(shipped, kind, { ...none, words: 'zzqx' })).toEqual([]);
+  });
+  test('filters of a drill narrow together', () => {
+    const easing = shipped.drills.find((d) => d.phase === 'ease')!;
+    const cause = Object.keys(easing.causes)[0]!;
+    const drills = listed(shipped, 'drills', { ...none, cause, phase: 'ease' });
+    expect(drills.length).toBeGreaterThan(0);
+    for (const { id } of drills)
+      expect(record(shipped.drills, id)).toMatchObject({ phase: 'ease', causes: { [cause]: expect.any(Number) } });
+  });
+  test.each(Object.keys(KINDS) as Kind[])('every one of the %s opens its own page', async (kind) => {
+    const [first] = listed(shipped, kind, none);
+    page = await show(LibraryPage, `/library?kind=${kind}&id=${encodeURIComponent(first!.id)}`);
+    expect(page.find('article').text().length).toBeGreaterThan(60);
+    expect(page.find('article').text()).not.toContain('on the left');
+  });
+});
+
+describe('changing an entry', () => {
+  beforeEach(async () => {
+    page = await show(LibraryPage, '/library?kind=drills&id=bridge');
+    await until(() => button(/Change it/));
+  });
+  test('keeps what was typed when the server refuses it, and says field by field why', async () => {
+    server.on('entries.put', () =>
+      Object.assign(new Refusal(422, 'This entry is not right yet'), {
+        problems: [
+          { path: 'name', message: 'needs a name' },
+          { path: 'kit', message: 'names kit that is not known' },
+        ],
+      }),
+    );
+    await button(/Change it/).trigger('click');
+    await page.find('article form input').setValue('Slipway bridge');
+    await page.find('article form').trigger('submit');
+    await until(() => page.text().includes('kit: names kit that is not known'));
+    expect((page.find('article form input').element as HTMLInputElement).value).toBe('Slipway bridge');
+  });
+  test('a copy has an id of its own and says where it comes from', async () => {
+    server.on('entries.put', ({ params, body }) => ({
+      ...studioOf(),
+      entries: [
+        {
+          kind: 'drills' as const,
+          key: params.key,
+          record: body as unknown as EntryRecord,
+          by: 'J',
+          at: '2026-05-20T10:00:00.000Z',
+        },
+      ],
+    }));
+    await button(/Copy to change/).trigger('click');
+    await page.find('article form').trigger('submit');
+    await until(() => server.times('entries.put') === 1);
+    expect(server.asked.at(-1)).toMatchObject({
+      params: { kind: 'drills', key: 'bridge-2' },
+      body: { id: 'bridge-2', copiedFrom: 'bridge', name: 'Bridge, own version' },
+    });
+    await until(() => catalog.drills.some((d) => d.id === 'bridge-2'));
+    expect(record(catalog.drills, 'bridge').name).toBe('Bridge');
+  });
+});
