@@ -17,7 +17,7 @@ export default {
       ...common,
       displayName: 'unit',
       modulePathIgnorePatterns: ['<rootDir>/.stryker-tmp', '<rootDir>/dist'],
-      testMatch: ['<rootDir>/{core,words,api,web}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,words,api,web,tests/docs}/**/*.test.ts'],
     },
     { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools}/**/*.test.ts'] },
     { ...common, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },

@@ -5,6 +5,7 @@ import { evaluate } from './evaluate/evaluate.js';
 import type { LookRecord } from './evaluate/see.js';
 import { nobody, type Circumstance } from './person/circumstance.js';
 import { observationSchema, type Observation } from './formats/observation.js';
+import type { LoggedHold } from './ladder/holds.js';
 
 /** A forearm plank watched for 40 s whose hips sag at 21.4 s, with what a test changes. */
 export const watchedPlank = (change: Partial<Observation> = {}): Observation =>
@@ -21,6 +22,24 @@ export const watchedPlank = (change: Partial<Observation> = {}): Observation =>
     target: 40,
     ...change,
   });
+
+/** Twenty clean seconds of a forearm plank as the ladders see them, with what a test changes. */
+export const plankHold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
+  place: 'front-plank/forearm',
+  day: '2026-05-20',
+  at: `${change.day ?? '2026-05-20'}T09:00:00Z`,
+  clean: 20,
+  total: change.clean ?? 20,
+  target: 40,
+  worst: null,
+  broke: false,
+  pain: false,
+  cue: null,
+  felt: null,
+  side: null,
+  values: {},
+  ...change,
+});
 
 /** A record of nobody evaluated whole; `change` is what a test says stands about the person. */
 export const evaluated = (

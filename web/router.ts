@@ -4,6 +4,8 @@ import { useSession } from './data/session.js';
 
 export const router = createRouter({
   history: createWebHistory(),
+  // Another place begins at its top; going back comes back to where one was; a filter moves nothing.
+  scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? undefined : { top: 0 }),
   routes: [
     { path: '/', name: 'floor', component: () => import('./views/floor/FloorPage.vue') },
     { path: '/people', name: 'people', component: () => import('./views/people/PeoplePage.vue') },

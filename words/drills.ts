@@ -6,7 +6,7 @@ import { plain } from './labels.js';
 import { causeName, cautionName } from './names.js';
 import { percentText } from './numbers.js';
 
-/** @example chosenWhy(catalog, { answers: [{ cause: 'lever', probability: 0.6 }] }) // => 'answers “lever too long” (60 %)' */
+/** @example chosenWhy(catalog, { answers: [{ cause: 'lever', probability: 0.6 }] }) // => 'answers “lever too long for today” (60 %)' */
 export const chosenWhy = (catalog: Catalog, { answers }: Pick<ChosenDrill, 'answers'>): string =>
   answers
     .map(({ cause, probability }) => `answers “${causeName(catalog, cause)}” (${percentText(probability)})`)

@@ -22,7 +22,7 @@ export const rungName = (catalog: Pick<Catalog, 'rungs'>, family: string, id: st
 /**
  * A version with its position.
  * @param place `family/rung`
- * @example placeName(catalog, 'hollow/straight') // => 'Hollow hold, Straight legs'
+ * @example placeName(catalog, 'hollow/straight') // => 'Hollow hold, Straight legs, arms beside'
  */
 export function placeName(catalog: Pick<Catalog, 'families' | 'rungs'>, place: string): string {
   const [family, rung] = place.split('/') as [string, string];

@@ -9,7 +9,7 @@ import { nextStep } from '../core/ladder/next-step.js';
 import { knobsOf } from '../core/statics/knobs.js';
 import { loadOf } from '../core/statics/load.js';
 import { findSteps } from '../core/statics/step.js';
-import { evaluated, watchedPlank } from '../core/testing.js';
+import { evaluated, plankHold, watchedPlank } from '../core/testing.js';
 import { evidenceText, testWhy } from './causes.js';
 import { chosenWhy, leftOutWhy, warningText } from './drills.js';
 import { evaluationFile, WORTH_TELLING } from './evaluation-file.js';
@@ -154,21 +154,7 @@ describe('proposals', () => {
   });
   test('what a gate between ladders asks for stands in the sentence, and in the numbers with the best so far', () => {
     const rung = rungOf('front-plank/feet-raised');
-    const hold = {
-      place: 'front-plank/feet-raised',
-      day: '2026-05-20',
-      at: '2026-05-20T10:00:00Z',
-      clean: 30,
-      total: 30,
-      target: 30,
-      worst: null,
-      broke: false,
-      pain: false,
-      cue: null,
-      felt: null,
-      side: null,
-      values: {},
-    };
+    const hold = plankHold({ place: 'front-plank/feet-raised', clean: 30, target: 30 });
     const told = proposalWords(catalog, rung, body, nextStep({ catalog, rung, body, holds: [hold], cap: 45 })!);
     expect(told.says).toContain('a forearm plank, three times 20 s; a squeezed plank, three times 20 s');
     expect(told.numbers).toContainEqual({

@@ -121,7 +121,7 @@ const mean = (segment: Segment, pick: (row: Row, stature: number) => number): nu
  * The body of a person: lengths scale with stature, masses with body mass; `unspecified` is the mean of both tables.
  * @param input stature in m, mass in kg, sex; missing values fall back to {@link FIGURE_BODY}
  * @throws RangeError when stature or mass or a length is not a positive finite number
- * @example bodyOf({ stature: 1.741, sex: 'male' }).lengths.thigh // 0.4222
+ * @example bodyOf({ stature: 1.741, sex: 'male' }).lengths.thigh // => 0.4222
  */
 export function bodyOf(input: BodyInput = {}): Body {
   const stature = input.stature ?? FIGURE_BODY.stature;

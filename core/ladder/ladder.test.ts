@@ -8,29 +8,14 @@ import type { CautionId, Rung } from '../formats/catalog.js';
 import { loadOf } from '../statics/load.js';
 import { findSteps } from '../statics/step.js';
 import { applyEntries, problemsOfEntry } from '../studio/overlay.js';
-import { evaluated, watchedPlank } from '../testing.js';
+import { evaluated, plankHold, watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
 import { holdsBefore, loggedHold, type LoggedHold } from './holds.js';
 import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery, type Proposal } from './next-step.js';
 import { graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
 const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
-const hold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
-  place: 'front-plank/forearm',
-  day: '2026-05-20',
-  at: `${change.day ?? '2026-05-20'}T09:00:00Z`,
-  clean: 20,
-  total: change.clean ?? 20,
-  target: 40,
-  worst: null,
-  broke: false,
-  pain: false,
-  cue: null,
-  felt: null,
-  side: null,
-  values: {},
-  ...change,
-});
+const hold = plankHold;
 const day = (n: number): string => addDays('2026-05-20', n);
 const next = (holds: LoggedHold[], change: Partial<NextStepQuery> = {}) =>
   nextStep({ catalog, rung: rungAt(catalog, holds.at(-1)!.place), body, holds, cap: 45, ...change });

@@ -226,7 +226,7 @@ const JOINT_POINT: Record<Joint, (f: FigurePoints) => Point> = {
  * Contact forces and joint moments of a version for a body, with knobs set.
  * @param knobs metres, degrees, kilograms, newtons; what is missing is the version's own
  * @throws RangeError where the pose cannot stand on its contacts
- * @example staticsOf(rungOf(catalog, 'front-plank', 'forearm'), bodyOf({ stature: 1.8, mass: 80 })).moments.lumbar
+ * @example staticsOf(rungOf(catalog, 'front-plank', 'forearm'), bodyOf({ stature: 1.8, mass: 80 })).moments.lumbar // => 103.6
  */
 export function staticsOf(rung: Rung, of: Body, knobs: Knobs = {}): Statics {
   const body = rung.id === 'straddle' ? straddled(of) : of;

@@ -34,7 +34,7 @@ function excluded(
 /**
  * Lays a studio's entries over the shipped catalogue: an entry with a known key replaces the shipped record, another is added
  * after them; the cautions' lists of what they exclude and allow are worked into drills, quick tests and versions.
- * @example applyEntries(catalog, [{ kind: 'drills', record: { ...bridge, name: 'Bridge, slow' } }])
+ * @example applyEntries(catalog, [{ kind: 'drills', record: { ...catalog.drills[0], id: 'own' } }]).drills.at(-1).id // => 'own'
  */
 export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]): Catalog {
   if (entries.length === 0) return shipped;

@@ -2,27 +2,13 @@ import { describe, expect, test } from '@jest/globals';
 import type { LadderStep, OnLadders } from '../../api/ladders.js';
 import { catalog as shipped } from '../../core/catalog/index.js';
 import { rungAt } from '../../core/ladder/gates.js';
+import { plankHold } from '../../core/testing.js';
 import { nobody } from '../../core/person/circumstance.js';
 import { loadText } from '../../words/loads.js';
 import { answeredStep, decided, knowsBody, proposalAt, standingAt, taken, wordsOfStep } from './on-ladders.js';
 
 const plank = rungAt(shipped, 'front-plank/forearm');
-const hold: OnLadders['holds'][number] = {
-  lookId: '0b0e6a34-1111-4222-8333-444455556666',
-  place: 'front-plank/forearm',
-  day: '2026-05-20',
-  at: '2026-05-20T16:00:00.000Z',
-  clean: 40,
-  total: 40,
-  target: 40,
-  worst: null,
-  broke: false,
-  pain: false,
-  cue: null,
-  felt: null,
-  side: null,
-  values: {},
-};
+const hold = { ...plankHold({ clean: 40 }), values: {}, lookId: '0b0e6a34-1111-4222-8333-444455556666' };
 const on: OnLadders = { holds: [hold], steps: [], goals: [] };
 const known = nobody();
 

@@ -130,17 +130,17 @@ const noCopy = computed(() => kind.value === 'limits' || kind.value === 'faults'
         <div v-if="kind === 'drills'" class="grid grid-cols-3 gap-2">
           <label class="sr-only" for="lib-plane">Plane</label>
           <select id="lib-plane" v-model="filter.plane" class="field">
-            <option value="">Any plane</option>
+            <option value="">Plane</option>
             <option v-for="p in PLANES" :key="p" :value="p">{{ p }}</option>
           </select>
           <label class="sr-only" for="lib-phase">Phase</label>
           <select id="lib-phase" v-model="filter.phase" class="field">
-            <option value="">Any phase</option>
+            <option value="">Phase</option>
             <option v-for="p in PHASES" :key="p" :value="p">{{ PHASE_WORDS[p] }}</option>
           </select>
           <label class="sr-only" for="lib-kit">Kit</label>
           <select id="lib-kit" v-model="filter.kit" class="field">
-            <option value="">Any kit</option>
+            <option value="">Kit</option>
             <option v-for="k in kits" :key="k" :value="k">{{ plain(k) }}</option>
           </select>
         </div>

@@ -6,6 +6,7 @@ import { Refusal } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import { hallWith, idOf, lookOf, noFacts, onNoLadder, somebody } from '../../../tests/browser/people.js';
 import type { Look } from '../../../api/observations.js';
+import { plankHold } from '../../../core/testing.js';
 import { useOutbox } from '../../data/outbox.js';
 import LookPage from './LookPage.vue';
 
@@ -94,20 +95,9 @@ describe('a look on its page', () => {
     await open(lookOf(11, 1));
     const steps: ReturnType<typeof onNoLadder>['steps'] = [];
     const hold = {
-      lookId: idOf(11),
-      place: 'front-plank/forearm',
-      day: '2026-05-20',
-      at: '2026-05-20T16:00:00.000Z',
-      clean: 21.4,
-      total: 40,
-      target: 40,
-      worst: 'clear' as const,
-      broke: true,
-      pain: false,
-      cue: null,
-      felt: null,
-      side: null,
+      ...plankHold({ clean: 21.4, total: 40, worst: 'clear', broke: true }),
       values: {},
+      lookId: idOf(11),
     };
     server.on('ladders.get', () => onNoLadder({ holds: [hold], steps }));
     server.on('steps.add', ({ body }) => {
