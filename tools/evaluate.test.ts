@@ -23,6 +23,27 @@ describe('the evaluate command', () => {
     expect(evaluation.drills.length).toBeGreaterThanOrEqual(2);
     expect(run(['-'], JSON.stringify(observation)).stdout).toBe(fromFile.stdout);
   });
+  test('one observation a line gives one evaluation a line, in order; a bad line says what is wrong in its place', () => {
+    const at = (t: number): string => JSON.stringify(watchedPlank({ events: [{ t, fault: 'hip-sag', state: 'on' }] }));
+    const lines = file('many.jsonl', `${at(12)}\n{"a":\n\n${at(30)}\n`);
+    for (const result of [run(['--lines', lines]), run(['--lines', '-'], `${at(12)}\n{"a":\n\n${at(30)}\n`)]) {
+      expect([result.status, result.stderr]).toEqual([2, '']);
+      const answers = result.stdout
+        .trimEnd()
+        .split('\n')
+        .map((l) => JSON.parse(l) as Record<string, unknown>);
+      expect(answers).toMatchObject([
+        { hold: { clean: 12 } },
+        { problems: [{ message: expect.stringContaining('is not JSON') }] },
+        { problems: [{ path: 'line', message: 'is empty' }] },
+        { hold: { clean: 30 } },
+      ]);
+    }
+    const good = run(['--lines', file('good.jsonl', at(12))]);
+    expect([good.status, JSON.parse(good.stdout)]).toEqual([0, JSON.parse(run(['-'], at(12)).stdout)]);
+    expect(run(['--lines', join(dir, 'none.jsonl')]).stderr).toBe('file: does not exist\n');
+    expect(run(['--lines']).stderr).toMatch(/^file: say which/);
+  });
   const big = file('big.json', '');
   truncateSync(big, 200 * 1024 * 1024);
   test.each([

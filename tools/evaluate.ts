@@ -1,11 +1,12 @@
-/** `npm run -s evaluate -- FILE`: an observation in, an evaluation out. */
+/** `npm run -s evaluate -- FILE`: an observation in, an evaluation out; `-- --lines FILE`: one a line. */
 import { catalog } from '../core/catalog/index.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { nobody } from '../core/person/circumstance.js';
 import { evaluationFile } from '../words/evaluation-file.js';
-import { parseInput, runCommand } from './lines.js';
+import { parseInput, runCommand, runLines } from './lines.js';
 
-runCommand('evaluate', (text) =>
-  evaluationFile(catalog, evaluate({ observation: parseInput(text, observationSchema) }, catalog, nobody())),
-);
+const work = (text: string): unknown =>
+  evaluationFile(catalog, evaluate({ observation: parseInput(text, observationSchema) }, catalog, nobody()));
+if (process.argv[2] === '--lines') await runLines(process.argv[3], work);
+else runCommand('evaluate', work);

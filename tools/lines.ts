@@ -1,7 +1,9 @@
 /** What the commands share: reading a JSON file within limits, and errors as lines. */
-import { readFileSync, statSync } from 'node:fs';
+import { once } from 'node:events';
+import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
+import { createInterface } from 'node:readline';
 import type { z } from 'zod';
-import { InputError, problemsOf } from '../core/formats/problems.js';
+import { InputError, problemsOf, type Problem } from '../core/formats/problems.js';
 
 const LIMIT = 64 * 1024 * 1024;
 
@@ -44,22 +46,55 @@ export function parseInput<T>(text: string, schema: z.ZodType<T>): T {
   return result.data;
 }
 
+const rounded = (_key: string, value: unknown): unknown =>
+  typeof value === 'number' ? Number(value.toFixed(4)) : value;
+const problemsFrom = (error: unknown): Problem[] =>
+  error instanceof InputError
+    ? [...error.problems]
+    : [{ path: 'file', message: `cannot be worked out (${(error as Error).message})` }];
+function complain(problems: readonly Problem[]): void {
+  process.stderr.write(`${problems.map((p) => `${p.path}: ${p.message}`).join('\n')}\n`);
+  process.exitCode = 2;
+}
+
 /** Runs a command that turns FILE into JSON: exit 0 with JSON, or exit 2 with one line per problem. */
 export function runCommand(name: string, work: (text: string) => unknown): void {
   const file = process.argv[2];
   try {
     if (file === undefined || process.argv.length > 3)
       fail(`say which: npm run -s ${name} -- FILE (or - for standard input)`);
-    const result = work(readInput(file!));
-    process.stdout.write(
-      `${JSON.stringify(result, (_key, value: unknown) => (typeof value === 'number' ? Number(value.toFixed(4)) : value), 2)}\n`,
-    );
+    process.stdout.write(`${JSON.stringify(work(readInput(file!)), rounded, 2)}\n`);
   } catch (error) {
-    const lines =
-      error instanceof InputError
-        ? error.problems.map((p) => `${p.path}: ${p.message}`)
-        : [`file: cannot be worked out (${(error as Error).message})`];
-    process.stderr.write(`${lines.join('\n')}\n`);
-    process.exitCode = 2;
+    complain(problemsFrom(error));
+  }
+}
+
+/**
+ * Turns each line of a file into a line of JSON, in the same order and with one line in memory. A line that cannot be worked out gives
+ * `{"problems":[…]}` in its place, and the exit status is 2.
+ */
+export async function runLines(file: string | undefined, work: (text: string) => unknown): Promise<void> {
+  try {
+    if (file === undefined) fail('say which: -- --lines FILE (or - for standard input)');
+    if (file !== '-') {
+      if (!existsSync(file!)) fail('does not exist');
+      if (statSync(file!).isDirectory()) fail('is a folder');
+    }
+    const input = file === '-' ? process.stdin : createReadStream(file!);
+    for await (const line of createInterface({ input, crlfDelay: Infinity })) {
+      let answer: unknown;
+      try {
+        const text = line.charCodeAt(0) === 0xfeff ? line.slice(1) : line;
+        if (text.trim() === '') throw new InputError([{ path: 'line', message: 'is empty' }]);
+        answer = work(text);
+      } catch (error) {
+        answer = { problems: problemsFrom(error) };
+        process.exitCode = 2;
+      }
+      // What reads the answers may be slower than what writes them.
+      if (!process.stdout.write(`${JSON.stringify(answer, rounded)}\n`)) await once(process.stdout, 'drain');
+    }
+  } catch (error) {
+    complain(problemsFrom(error));
   }
 }
