@@ -10,7 +10,15 @@ if (!existsSync(`${root}/data/demo/filled`)) must(process.execPath, ['dist/serve
 const children = [
   spawn(
     process.execPath,
-    ['--import', 'tsx', '--watch-path=server', '--watch-path=api', '--watch-path=core', 'server/main.ts'],
+    [
+      '--import',
+      'tsx',
+      '--watch-path=server',
+      '--watch-path=api',
+      '--watch-path=core',
+      '--watch-path=words',
+      'server/main.ts',
+    ],
     { cwd: root, stdio: 'inherit', env },
   ),
   spawn(process.execPath, ['node_modules/vite/bin/vite.js'], { cwd: root, stdio: 'inherit', env }),

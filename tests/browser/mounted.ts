@@ -3,6 +3,7 @@ import { mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
 import { createMemoryHistory, createRouter } from 'vue-router';
+import { useOutbox } from '../../web/data/outbox.js';
 import { closeReads } from '../../web/data/query.js';
 import { useSession } from '../../web/data/session.js';
 import { closeStore } from '../../web/data/store.js';
@@ -30,6 +31,7 @@ export async function show(view: Component, at = '/', props: Record<string, unkn
   const pinia = createPinia();
   setActivePinia(pinia);
   await useSession().load();
+  await useOutbox().refresh();
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [{ path: '/:rest(.*)*', component: { render: () => null } }],

@@ -29,10 +29,13 @@ const alone = (work: () => Promise<void>): Promise<void> =>
 export const useOutbox = defineStore('outbox', () => {
   const items = shallowRef<OutboxItem[]>([]);
   const sending = ref(false);
+  /** Whether this device has been asked what waits for the account. */
+  const ready = ref(false);
 
   const refresh = async (): Promise<void> => {
     const mine = useSession().account?.id;
     items.value = (await (await deviceStore()).getAll('items')).filter((item) => item.accountId === mine);
+    ready.value = mine !== undefined;
   };
   /** Sends one. @returns whether to go on with the next */
   async function send(item: OutboxItem): Promise<boolean> {
@@ -57,6 +60,8 @@ export const useOutbox = defineStore('outbox', () => {
     if (sending.value || !session.account) return;
     sending.value = true;
     try {
+      // What waits is shown before anybody is asked for it.
+      await refresh();
       if (session.offline || !hasToken()) await session.load();
       if (session.offline) return;
       await alone(async () => {
@@ -81,7 +86,7 @@ export const useOutbox = defineStore('outbox', () => {
     const item = JSON.parse(JSON.stringify({ ...waiting, accountId })) as OutboxItem;
     await (await deviceStore()).add('items', item);
     await refresh();
-    void flush();
+    void flush().catch(() => undefined);
   }
   async function drop(key: number): Promise<void> {
     await (await deviceStore()).delete('items', key);
@@ -110,6 +115,7 @@ export const useOutbox = defineStore('outbox', () => {
   return {
     items,
     sending: readonly(sending),
+    ready: readonly(ready),
     waiting: computed(() => items.value.filter((i) => !i.refused)),
     refused: computed(() => items.value.filter((i) => i.refused)),
     put,

@@ -2,11 +2,13 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import { defineComponent } from 'vue';
-import type { FakeServer } from '../../../tests/browser/fake-server.js';
+import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
-import { hallWith, idOf, lookOf, noFacts, somebody } from '../../../tests/browser/people.js';
+import { hallWith, idOf, lookInput, lookOf, noFacts, somebody } from '../../../tests/browser/people.js';
 import type { Person } from '../../../api/people.js';
+import { keepLook } from '../../data/looks.js';
 import { useOutbox } from '../../data/outbox.js';
+import { useSession } from '../../data/session.js';
 import { deviceStore } from '../../data/store.js';
 import BenchPage from './BenchPage.vue';
 import { keepHold, storedHold } from './hold-keeper.js';
@@ -78,6 +80,16 @@ describe('who is on the bench', () => {
     on.personId.value = small.id;
     await until(() => on.person.value.value?.id === small.id);
     expect(on.relookOf.value).toBeNull();
+  });
+  test('a look that still waits on this device can be looked at again', async () => {
+    server.on('looks.add', () => new Refusal(503, 'Starting')).on('looks.get', () => new Refusal(404, 'No such look'));
+    await useSession().load();
+    await keepLook(tall.id, lookInput(12, { position: 'hollow', rung: 'bent-knee', events: [], target: 25 }));
+    await until(() => !useOutbox().sending);
+    const on = await bench({ person: tall.id, relook: idOf(12) });
+    await until(() => on.setup.position === 'hollow');
+    expect(on.setup).toMatchObject({ rung: 'bent-knee', target: 25 });
+    expect(on.relookOf.value).toBe(idOf(12));
   });
   test('a look of a version that is gone proposes the position’s own', async () => {
     server.on('looks.get', () => lookOf(11, 1, { position: 'hollow', rung: 'taken-out', events: [] }));
