@@ -157,6 +157,24 @@ describe('the next step, first rule that fits', () => {
       barred: ['pregnancy'],
     });
   });
+  test('a cross gate is passed by its own version, by a harder one of the same position, and by nothing else', () => {
+    for (const gate of catalog.crossGates.filter((g) => !g.off && !g.measure)) {
+      const ladder = ladderOf(catalog, rungOfPlace(gate.from))!;
+      const way = rungsOnLadder(catalog, ladder)
+        .filter((r) => r.family === rungOfPlace(gate.from).family)
+        .map((r) => `${r.family}/${r.id}`);
+      const at = way.indexOf(gate.from);
+      for (const [i, place] of way.entries()) {
+        const held = Array.from({ length: gate.sets }, () => hold({ place, clean: gate.seconds }));
+        const status = crossStatus(catalog, gate.to, held).find((c) => c.gate === gate)!;
+        const counts = i === at || (i > at && !ladder.sideways.includes(place));
+        expect([gate.from, place, status.passed]).toEqual([gate.from, place, counts]);
+        expect(status.best).toBe(counts ? gate.seconds : 0);
+        if (counts && gate.sets > 1)
+          expect(crossStatus(catalog, gate.to, held.slice(1)).find((c) => c.gate === gate)!.passed).toBe(false);
+      }
+    }
+  });
   test('2: the span is three weeks to the day, and at most four back', () => {
     const over = (...days: number[]) => noProgress(days.map((n) => hold({ day: day(n), clean: 20 })));
     expect(over(0, 7, 14, 20)).toBeNull();

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record, type Catalog } from '../catalog/index.js';
-import { CAUSE_IDS, CAUTION_IDS, type CauseId, type CautionId, type Drill } from '../formats/catalog.js';
+import { CAUSE_IDS, CAUTION_IDS, PHASES, type CauseId, type CautionId, type Drill } from '../formats/catalog.js';
 import { seededRandom } from '../statistics.js';
 import { chooseDrills, doseOf, type ChoiceQuery } from './choose.js';
 
@@ -114,6 +114,33 @@ describe('choice of drills', () => {
   test('what was done in the last two weeks gives way to something as good', () => {
     const first = ask().chosen.map((c) => c.drill);
     expect(ask({ recent: first }).chosen.map((c) => c.drill)).not.toEqual(first);
+  });
+  test('in order: no phase goes back, and among such orders the fewest neighbours load one link', () => {
+    const linkOf = (id: string, chance: ReadonlyMap<string, number>): string => {
+      const [main] = Object.entries(record(catalog.drills, id).causes)
+        .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight!] as const)
+        .filter(([, worth]) => worth > 0)
+        .sort((a, b) => b[1] - a[1]);
+      return main ? record(catalog.causes, main[0]).link : 'none';
+    };
+    const orders = (list: string[]): string[][] =>
+      list.length < 2
+        ? [list]
+        : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
+    fc.assert(
+      fc.property(anyRanking, fc.integer({ min: 2, max: 5 }), (ranking, count) => {
+        const chance = new Map<string, number>(ranking.map((r) => [r.cause, r.probability]));
+        const phase = (id: string): number => PHASES.indexOf(record(catalog.drills, id).phase);
+        const cost = (ids: readonly string[]): number =>
+          ids.slice(1).reduce((sum, id, i) => {
+            const [a, b] = [linkOf(ids[i]!, chance), linkOf(id, chance)];
+            return sum + (phase(id) < phase(ids[i]!) ? 10 : 0) + (a === b && a !== 'none' ? 1 : 0);
+          }, 0);
+        const ids = ask({ ranking, count, minutes: 30 }).chosen.map((c) => c.drill);
+        expect(cost(ids)).toBe(Math.min(...orders(ids).map(cost)));
+      }),
+      { numRuns: 40 },
+    );
   });
   test('a kind that fills half the week counts a tenth less, from three drills on', () => {
     const kinds = new Set(catalog.drills.map((d) => d.kind));

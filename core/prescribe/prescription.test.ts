@@ -71,6 +71,15 @@ describe('drills of late', () => {
     ];
     expect(recentDrills(list, '2026-05-20')).toEqual(['a', 'b']);
   });
+  test('worked: an ended one is recent for fourteen days, one that runs always, one that has not begun never', () => {
+    const ran = (startsOn: string, endedOn: string | null): string[] =>
+      recentDrills([{ startsOn, endedOn, items: [{ drill: 'a' }, { drill: 'a' }] }], '2026-05-20');
+    expect(ran('2026-01-01', null)).toEqual(['a']);
+    expect(ran('2026-05-20', null)).toEqual(['a']);
+    expect(ran('2026-05-21', null)).toEqual([]);
+    expect(ran('2026-01-01', '2026-05-06')).toEqual(['a']);
+    expect(ran('2026-01-01', '2026-05-05')).toEqual([]);
+  });
   test('the kinds of a week and those that are missing make up all five', () => {
     fc.assert(
       fc.property(fc.subarray(catalog.drills.map((d) => d.id)), (drills) => {

@@ -205,6 +205,20 @@ describe('takeover index', () => {
     expect(index(['felt:front-of-hip', 'tilt:forward'])).toBe(84);
     expect(index(['felt:belly'])!).toBeLessThan(25);
   });
+  test('worked: the belly-only tests by their own weights, prior ¼ is odds ⅓', () => {
+    const index = (id: string, result: 'positive' | 'negative'): number =>
+      takeoverIndex(catalog, facts([], { [id]: result }), family)!;
+    const percent = (odds: number): number => Math.round((100 * odds) / (1 + odds));
+    expect(index('thigh-drop', 'positive')).toBe(percent(2 / 3));
+    expect(index('thigh-drop', 'negative')).toBe(percent(1 / 6));
+    expect(index('tucked-crunch', 'positive')).toBe(percent(1 / 12));
+    expect(index('tucked-crunch', 'negative')).toBe(percent(2 / 3));
+    expect(index('hip-lift', 'positive')).toBe(percent(1 / 6));
+    expect(index('hip-lift', 'negative')).toBe(percent(2 / 3));
+    expect(index('hand-under-back-leg', 'positive')).toBe(percent(2 / 3));
+    // What says nothing about takeover leaves it unknown.
+    expect(takeoverIndex(catalog, facts(['onset:early']), family)).toBeNull();
+  });
   test('tests move it both ways', () => {
     expect(index([], { 'thigh-drop': 'positive' })!).toBeGreaterThan(25);
     expect(index([], { 'thigh-drop': 'negative' })!).toBeLessThan(25);

@@ -1,0 +1,89 @@
+import { describe, expect, test } from '@jest/globals';
+import { bodyOf } from '../body/anthropometry.js';
+import type { Point } from '../geometry.js';
+import type { FloorLine, Landmarks } from '../landmarks.js';
+import { bodyScale, uprightFrame } from './frame.js';
+import { cameraRoll, defaultLandmarkSd } from './view.js';
+
+describe('which way a person faces', () => {
+  const lying: Landmarks = { shoulder: [300, 100], hip: [200, 100] };
+  const mirrored: Landmarks = { shoulder: [100, 100], hip: [200, 100] };
+  test('the head is where the shoulder is; prone the belly is below, supine above', () => {
+    expect(uprightFrame(lying, undefined, 'prone')).toMatchObject({ head: 1, belly: 1 });
+    expect(uprightFrame(mirrored, undefined, 'prone')).toMatchObject({ head: -1, belly: -1 });
+    expect(uprightFrame(lying, undefined, 'supine')).toMatchObject({ head: 1, belly: -1 });
+    expect(uprightFrame(mirrored, undefined, 'supine')).toMatchObject({ head: -1, belly: 1 });
+  });
+  const standing: Landmarks = { shoulder: [200, 100], hip: [200, 200] };
+  test.each([
+    ['toes', { heel: [190, 400], toe: [230, 400] }, 1],
+    ['toes to the left', { heel: [210, 400], toe: [170, 400] }, -1],
+    ['the nose', { ear: [200, 60], nose: [215, 62] }, 1],
+    ['the nose to the left', { ear: [200, 60], nose: [185, 62] }, -1],
+    ['a bent knee', { knee: [240, 290] }, 1],
+    ['a bent knee to the left', { knee: [160, 290] }, -1],
+  ] as [string, Landmarks, 1 | -1][])('upright, told by %s', (_by, points, belly) => {
+    expect(uprightFrame({ ...standing, ...points }, undefined, 'upright').belly).toBe(belly);
+  });
+  test('upright, toes speak before the nose and the nose before the knee', () => {
+    const turned: Landmarks = {
+      heel: [190, 400],
+      toe: [230, 400],
+      ear: [200, 60],
+      nose: [185, 62],
+      knee: [160, 290],
+    };
+    const { heel: _heel, ...noHeel } = turned;
+    expect(uprightFrame({ ...standing, ...turned }, undefined, 'upright').belly).toBe(1);
+    expect(uprightFrame({ ...standing, ...noHeel, knee: [240, 290] }, undefined, 'upright').belly).toBe(-1);
+  });
+  test('a missing point is an error that names it', () => {
+    expect(() => uprightFrame(lying, undefined, 'prone').at('knee')).toThrow(/knee is missing/);
+  });
+});
+
+describe('the floor', () => {
+  const floor: FloorLine = [
+    [0, 300],
+    [400, 300],
+  ];
+  test('heights are above it, whichever end is clicked first', () => {
+    for (const line of [floor, [floor[1], floor[0]]] as FloorLine[]) {
+      const frame = uprightFrame({ hip: [200, 250], shoulder: [300, 240] }, line, 'prone');
+      expect(frame.at('hip')[1]).toBeCloseTo(50, 9);
+      expect(frame.hasFloor).toBe(true);
+    }
+  });
+  test('worked: a camera turned by 10° reads 10°, and −10° the other way', () => {
+    const to = (degrees: number): Point => [
+      400 * Math.cos((degrees * Math.PI) / 180),
+      300 - 400 * Math.sin((degrees * Math.PI) / 180),
+    ];
+    expect(cameraRoll([[0, 300], to(10)])).toBeCloseTo(10, 9);
+    expect(cameraRoll([[0, 300], to(-10)])).toBeCloseTo(-10, 9);
+    expect(cameraRoll([to(10), [0, 300]])).toBeCloseTo(10, 9);
+    expect(cameraRoll([to(-10), [0, 300]])).toBeCloseTo(-10, 9);
+  });
+});
+
+describe('sizes', () => {
+  const frame = (points: Landmarks) => uprightFrame(points, undefined, 'prone');
+  test('worked: a point is off by 1.2 % of shoulder–ankle, 400 px: 4.8 px', () => {
+    const points: Landmarks = { shoulder: [400, 100], ankle: [0, 100], ear: [900, 900] };
+    expect(defaultLandmarkSd(frame(points), ['shoulder', 'ankle', 'ear'])).toBeCloseTo(4.8, 9);
+  });
+  test('worked: without an ankle, of how far the points spread: 500 px, 6 px', () => {
+    const points: Landmarks = { shoulder: [0, 0], hip: [300, 400], knee: [100, 100] };
+    expect(defaultLandmarkSd(frame(points), ['shoulder', 'hip', 'knee'])).toBeCloseTo(6, 9);
+  });
+  test('the chain that is there speaks for the scale; none, for none', () => {
+    const body = bodyOf();
+    const trunk = bodyScale(frame({ shoulder: [100, 0], hip: [0, 0] }), body)!;
+    expect(trunk.pixels).toBeCloseTo(100, 9);
+    expect(trunk.ofStature).toBeCloseTo(body.trunk / body.stature, 9);
+    const both = bodyScale(frame({ shoulder: [100, 0], hip: [0, 0], knee: [-80, 0] }), body)!;
+    expect(both.pixels).toBeCloseTo(180, 9);
+    expect(both.ofStature).toBeCloseTo((body.trunk + body.lengths.thigh) / body.stature, 9);
+    expect(bodyScale(frame({ shoulder: [100, 0] }), body)).toBeNull();
+  });
+});
