@@ -18,7 +18,7 @@ async function shoot(name: string, path?: string, on = page): Promise<void> {
   // What moves has come to rest, and has been painted.
   await pass(on, 2);
   await on.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-  await on.screenshot({ path: join(folder, `${name}.png`) as `${string}.png` });
+  await on.screenshot({ path: join(folder, `${name}.png`) });
   process.stdout.write(`${join(folder, name)}.png\n`);
 }
 

@@ -118,7 +118,7 @@ describe('choice of drills', () => {
   test('in order: no phase goes back, and among such orders the fewest neighbours load one link', () => {
     const linkOf = (id: string, chance: ReadonlyMap<string, number>): string => {
       const [main] = Object.entries(record(catalog.drills, id).causes)
-        .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight!] as const)
+        .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight] as const)
         .filter(([, worth]) => worth > 0)
         .sort((a, b) => b[1] - a[1]);
       return main ? record(catalog.causes, main[0]).link : 'none';

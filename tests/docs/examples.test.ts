@@ -29,7 +29,7 @@ function run(code: string, scope: Scope): { got: unknown; said: string; wanted: 
   });
   const names = Object.keys(scope).filter((name) => /^[A-Za-z_$][\w$]*$/.test(name) && name !== 'default');
   const body = `"use strict"; const out = []; ${lines.join('\n')}\nreturn out;`;
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval
+
   const work = new Function(...names, body) as (...values: unknown[]) => ReturnType<typeof run>;
   return work(...names.map((name) => scope[name]));
 }

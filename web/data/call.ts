@@ -46,7 +46,10 @@ const search = (query: object | undefined): string => {
  * Calls a route.
  * @throws ApiError with the server's problem, OfflineError when it cannot be reached, AbortError when it was called off
  */
-export async function call<N extends RouteName>(name: N, ...[ask]: object extends Ask<N> ? [Ask<N>?] : [Ask<N>]): Promise<Answer<N>> {
+export async function call<N extends RouteName>(
+  name: N,
+  ...[ask]: object extends Ask<N> ? [Ask<N>?] : [Ask<N>]
+): Promise<Answer<N>> {
   const route: Route = routes[name];
   const { params, query, body, form, signal } = (ask ?? {}) as {
     params?: Record<string, string>;
@@ -79,7 +82,12 @@ export async function call<N extends RouteName>(name: N, ...[ask]: object extend
     throw new ApiError(
       problem.success
         ? problem.data
-        : { type: 'about:blank', title: 'The server did not answer as expected', status: response.status, requestId: '' },
+        : {
+            type: 'about:blank',
+            title: 'The server did not answer as expected',
+            status: response.status,
+            requestId: '',
+          },
     );
   }
   return (route.answer as z.ZodType).parse(answer) as Answer<N>;

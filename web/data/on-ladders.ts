@@ -4,7 +4,14 @@ import type { Person } from '../../api/people.js';
 import type { Body } from '../../core/body/anthropometry.js';
 import { ladderOf, placeKey, type Gate, type Ladder } from '../../core/catalog/ladders.js';
 import type { Rung } from '../../core/formats/catalog.js';
-import { crossStatus, gateFor, gateStatus, rungAt, type CrossStatus, type GateStatus } from '../../core/ladder/gates.js';
+import {
+  crossStatus,
+  gateFor,
+  gateStatus,
+  rungAt,
+  type CrossStatus,
+  type GateStatus,
+} from '../../core/ladder/gates.js';
 import { nextStep, type Proposal } from '../../core/ladder/next-step.js';
 import { placeOn } from '../../core/ladder/places.js';
 import { capFor, stoppedBy, type Circumstance } from '../../core/person/circumstance.js';

@@ -1,0 +1,132 @@
+/** Changes that wait on this device, laid over what the server last answered. */
+import type { Look, LookInput } from '../../api/observations.js';
+import type { OnLadders } from '../../api/ladders.js';
+import type { Facts } from '../../api/plans.js';
+import { routes } from '../../api/routes.js';
+import type { Ask } from './call.js';
+import { hallDay } from '../../core/days.js';
+
+/** Routes whose requests are kept until they are sent. */
+export const KEPT = ['looks.add', 'looks.change', 'mends.add', 'mends.remove'] as const;
+export type KeptRoute = (typeof KEPT)[number];
+/** A request that waits. */
+export type Waiting = { [N in KeptRoute]: { name: N; ask: Ask<N> } }[KeptRoute];
+export type OutboxItem = Waiting & {
+  key?: number;
+  accountId: string;
+  /** Set when the server refused it; it stays until the coach decides. */
+  refused?: string;
+};
+
+/** A request kept by its address, as an earlier version did. */
+export function waitingFromPath(method: string, path: string, body: unknown): Waiting | null {
+  for (const name of KEPT) {
+    const route = routes[name];
+    const found =
+      route.method === method && new RegExp(`^${route.path.replace(/:(\w+)/g, '(?<$1>[^/]+)')}$`).exec(path);
+    if (found) return { name, ask: { params: { ...found.groups }, body } } as unknown as Waiting;
+  }
+  return null;
+}
+
+const lookOf = (item: Waiting): string => (item.name === 'looks.add' ? item.ask.body.id : item.ask.params.id);
+
+/** Looks of a person that wait, newest first. */
+export const waitingLooks = (items: readonly Waiting[], personId: string): LookInput[] =>
+  items
+    .flatMap((i) => (i.name === 'looks.add' && i.ask.params.id === personId ? [i.ask.body as LookInput] : []))
+    .reverse();
+
+/** A waiting look as the server will answer it. */
+export const asLook = (input: LookInput, personId: string, by: string, timeZone: string): Look => ({
+  id: input.id,
+  personId,
+  startedAt: input.startedAt,
+  day: hallDay(input.startedAt, timeZone),
+  observation: input.observation,
+  mediaId: input.mediaId ?? null,
+  relookOf: input.relookOf ?? null,
+  relooks: [],
+  note: input.note ?? '',
+  mends: [],
+  overrule: null,
+  by,
+});
+
+/** Lays one waiting change over a look. */
+function changed(look: Look, item: Waiting): Look {
+  switch (item.name) {
+    case 'looks.change': {
+      const { evidence, tests, overrule, note } = item.ask.body;
+      const answers = Object.entries({ ...look.observation.tests, ...tests }).filter(
+        ([, answer]) => answer !== null && answer !== undefined,
+      );
+      return {
+        ...look,
+        note: note ?? look.note,
+        overrule: overrule === undefined ? look.overrule : overrule,
+        observation: {
+          ...look.observation,
+          ...(evidence ? { evidence: { ...look.observation.evidence, ...evidence } } : {}),
+          ...(tests ? { tests: answers.length > 0 ? Object.fromEntries(answers) : undefined } : {}),
+        },
+      };
+    }
+    case 'mends.add': {
+      const mend = item.ask.body;
+      return look.mends.some((m) => m.id === mend.id)
+        ? look
+        : { ...look, mends: [...look.mends, { ...mend, at: look.startedAt }] };
+    }
+    case 'mends.remove':
+      return { ...look, mends: look.mends.filter((m) => m.id !== (item.ask.params as { record: string }).record) };
+    default:
+      return look;
+  }
+}
+
+/**
+ * A look with everything that waits for it laid over, in the order it was entered.
+ * @param known what the server last answered; null where it was never asked, and the look itself may wait
+ */
+export function withWaiting(
+  known: Look | null,
+  items: readonly OutboxItem[],
+  id: string,
+  by: string,
+  timeZone: string,
+): Look | null {
+  const own = items.filter((i) => lookOf(i) === id && !i.refused);
+  const first = own.find((i) => i.name === 'looks.add');
+  const look =
+    known ??
+    (first?.name === 'looks.add' ? asLook(first.ask.body as LookInput, first.ask.params.id, by, timeZone) : null);
+  return look && own.reduce(changed, look);
+}
+
+/** Whether something of a look waits. */
+export const isWaiting = (items: readonly OutboxItem[], id: string): boolean =>
+  items.some((i) => !i.refused && lookOf(i) === id);
+
+/** Facts with the holds that wait: pain that ended one counts at once. */
+export function factsWith(facts: Facts, waiting: readonly LookInput[]): Facts {
+  const holds = waiting
+    .filter((l) => l.observation.ended)
+    .map((l) => ({
+      position: l.observation.position,
+      at: l.startedAt,
+      pain: l.observation.ended!.reason === 'pain',
+    }));
+  const newest = new Map<string, Facts['lastHolds'][number]>();
+  for (const hold of [...facts.lastHolds, ...holds]) {
+    const known = newest.get(hold.position);
+    if (!known || hold.at > known.at) newest.set(hold.position, hold);
+  }
+  return { ...facts, lastHolds: [...newest.values()] };
+}
+
+/** Ladders with the holds that wait, newest first; what is sent already is not counted twice. */
+export const laddersWith = (on: OnLadders, waiting: readonly OnLadders['holds'][number][]): OnLadders => ({
+  ...on,
+  holds: [...waiting.filter((w) => !on.holds.some((h) => h.lookId === w.lookId)), ...on.holds],
+});
