@@ -10,7 +10,7 @@ export default {
   jsonReporter: { fileName: 'reports/mutation.json' },
   tempDirName: '.stryker-tmp',
   concurrency: Number(process.env.MUTATION_WORKERS ?? 2),
-  timeoutMS: 30000,
+  timeoutMS: 90000,
   ignorePatterns: ['dist', 'data', 'docs', 'reports', 'tests/e2e'],
   // Words are tested for what they must say, not letter by letter; what runs once at loading is data.
   mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },

@@ -6,7 +6,7 @@ import { acrossAnchors } from '../../core/body/across.js';
 import { simulateAcross } from '../../core/body/simulate.js';
 import { landmarkLabel } from '../../core/landmarks.js';
 import { pass } from '../../tools/page-clock.js';
-import { asOwner, choose, clickPoint, lookOf, personId, press, sees, settled } from './steps.js';
+import { asOwner, choose, clickPoint, lookOf, personId, press, sees, seesNot, settled } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -44,6 +44,8 @@ describe('looked at from elsewhere than the side', () => {
     expect(new Set(labels).size).toBe(labels.length);
     await press(page, 'Keep it and see');
     await sees(page, 'What was seen');
+    // The server is asked only when it has it.
+    await seesNot(page, /not yet sent/);
     const look = page.url().split('/').pop()!;
     const measures = await page.evaluate(
       async (id) =>
@@ -71,6 +73,7 @@ describe('looked at from elsewhere than the side', () => {
     await press(page, 'Ribs, side');
     await press(page, 'Keep it and see');
     await sees(page, 'clean seconds');
+    await seesNot(page, /not yet sent/);
     const look = page.url().split('/').pop()!;
     const side = await page.evaluate(
       async (id) =>
