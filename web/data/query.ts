@@ -104,7 +104,7 @@ export const outdated = (...names: ReadRoute[]): void => {
 };
 export const everythingOutdated = (): void => void client.invalidateQueries({ queryKey: [account.value] });
 
-/** Reads that an account's copy holds; pictures, accounts and notes of askings are never among them. */
+/** Reads that an account's copy holds; pictures, accounts and the list of all askings are never among them. */
 const COPIED: ReadonlySet<string> = new Set<ReadRoute>([
   'catalogue.get',
   'floor.get',
