@@ -151,6 +151,25 @@ describe('what waits on this device', () => {
     expect(server.times('looks.add')).toBe(0);
     expect(await inStore()).toBe(1);
   });
+  test('somebody else who signs in while it is being sent sends nothing in their own name', async () => {
+    server.down = true;
+    await keepAndSend(11);
+    await keepAndSend(12);
+    server.down = false;
+    let letGo!: () => void;
+    server.on('looks.add', async ({ params, body }) => {
+      await new Promise<void>((resolve) => (letGo = resolve));
+      return { ...lookOf(0, 0), id: body.id, personId: params.id };
+    });
+    const sending = useOutbox().flush();
+    await until(() => server.times('looks.add') === 1);
+    server.on('session.get', () => sessionOf(account(901)));
+    await useSession().load();
+    letGo();
+    await sending;
+    expect(server.times('looks.add')).toBe(1);
+    expect(await inStore()).toBe(1);
+  });
   test('an item that an earlier version kept by its address is sent as a route', async () => {
     const { closeStore } = await import('./store.js');
     await closeStore();
