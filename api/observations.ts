@@ -1,7 +1,13 @@
 /** Looks: the stored record of a watched hold or a picture, mends tried, and what is derived when read. */
 import { z } from 'zod';
 import { CAUSE_IDS, MEND_KINDS, SEVERITIES } from '../core/formats/catalog.js';
-import { END_REASONS, evidenceSchema, observationSchema, testPatchSchema } from '../core/formats/observation.js';
+import {
+  END_REASONS,
+  evidenceSchema,
+  observationSchema,
+  recordSchema,
+  testPatchSchema,
+} from '../core/formats/observation.js';
 import { cursorSchema, daySchema, idSchema, instantSchema, words } from './common.js';
 
 export const lookInputSchema = z.strictObject({
@@ -50,7 +56,7 @@ export const lookSchema = z.object({
   startedAt: z.string(),
   /** The hall's day on which it was. */
   day: daySchema,
-  observation: observationSchema,
+  observation: recordSchema,
   mediaId: idSchema.nullable(),
   relookOf: idSchema.nullable(),
   relooks: z.array(idSchema),
@@ -76,8 +82,21 @@ export const lookLineSchema = z.object({
   bodyLine: z.object({ value: z.number(), sd: z.number() }).nullable(),
   top: z.object({ fault: z.string(), severity: z.enum(SEVERITIES), probability: z.number() }).nullable(),
   takeoverIndex: z.number().nullable(),
+  /** Why it cannot be judged now; null where it is. */
+  cannot: z.string().nullable().default(null),
 });
 export type LookLine = z.infer<typeof lookLineSchema>;
+/** The line of a look that cannot be judged: a list is never lost for one look. */
+export const unjudged = (why: string): LookLine => ({
+  rung: '',
+  clean: null,
+  total: null,
+  endedBy: null,
+  bodyLine: null,
+  top: null,
+  takeoverIndex: null,
+  cannot: why,
+});
 
 /** One line of a person's history: the record's own fields and what is derived. */
 export const historyItemSchema = lookLineSchema.extend({
@@ -98,6 +117,13 @@ export const historySchema = z.object({
   next: z.string().nullable(),
 });
 export type History = z.infer<typeof historySchema>;
+
+/** Places in a picture that are blurred before it is kept, as shares of its upright width and height from the top left. */
+const share = z.number().min(0, 'must be 0–1').max(1, 'must be 0–1');
+export const blurSchema = z
+  .array(z.strictObject({ x: share, y: share, width: share, height: share }))
+  .max(20, 'holds more than 20 places');
+export type Blur = z.infer<typeof blurSchema>[number];
 
 export const mediaSchema = z.object({
   id: idSchema,

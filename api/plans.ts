@@ -1,6 +1,6 @@
 /** Prescriptions, intakes and movement screens. */
 import { z } from 'zod';
-import { CAUSE_IDS, CAUTION_IDS, doseSchema } from '../core/formats/catalog.js';
+import { CAUSE_IDS, CAUTION_IDS, doseSchema, PLACES_IN_SESSION } from '../core/formats/catalog.js';
 import { testsSchema } from '../core/formats/observation.js';
 import { daySchema, idSchema, instantSchema, words } from './common.js';
 
@@ -11,6 +11,20 @@ export const prescribedDrillSchema = z.strictObject({
   changes: z.array(words(600)).max(20),
   minutes: z.number().positive().max(20),
 });
+/** A drill's text as it was when it was given: what is on somebody's sheet does not change under their hands. */
+export const drillTextSchema = z.object({
+  name: z.string(),
+  how: z.array(z.string()),
+  breath: z.string(),
+  selfCheck: z.string(),
+  place: z.enum(PLACES_IN_SESSION),
+  kit: z.array(z.string()),
+});
+export type DrillText = z.infer<typeof drillTextSchema>;
+/** A drill as it was given; without its text where that was before texts were kept. */
+export const givenDrillSchema = prescribedDrillSchema.extend({ text: drillTextSchema.nullable().default(null) });
+export type GivenDrill = z.infer<typeof givenDrillSchema>;
+
 export const prescriptionInputSchema = z
   .strictObject({
     /** The series this is a new version of; a new series when null. */
@@ -38,7 +52,7 @@ export const prescriptionSchema = z.object({
   family: z.string(),
   method: z.string(),
   causes: z.array(z.object({ cause: z.enum(CAUSE_IDS), probability: z.number() })),
-  items: z.array(prescribedDrillSchema),
+  items: z.array(givenDrillSchema),
   note: z.string(),
   startsOn: daySchema,
   relookOn: daySchema,
@@ -68,6 +82,10 @@ export const intakeSchema = z.object({
   yes: z.array(z.string()),
   advice: z.enum(['now', 'before-training']).nullable(),
   askedAt: z.string(),
+  /** Counts what reached the server, holds and askings together: what came later counts later, whatever the clocks say. */
+  arrival: z.number().int(),
+  /** Asked by somebody who may lift a stop. */
+  lifts: z.boolean(),
   note: z.string(),
   by: z.string(),
 });
@@ -111,9 +129,10 @@ export const endInputSchema = z.strictObject({ day: daySchema.nullable() });
 
 /** What is stored about a person beside their page: what stands about them at a moment is derived from it. */
 export const factsSchema = z.object({
-  /** The last asking of the stop signs, and the last without a yes. */
+  /** Askings of the stop signs that still say something, newest first: the last of all, and back to the last clear one. */
   intakes: z.array(intakeSchema),
-  lastHolds: z.array(z.object({ position: z.string(), at: z.string(), pain: z.boolean() })),
+  /** The hold of each position that arrived last. */
+  lastHolds: z.array(z.object({ position: z.string(), at: z.string(), arrival: z.number().int(), pain: z.boolean() })),
   screens: z.array(screenSchema),
   prescriptions: z.array(z.object({ startsOn: daySchema, endedOn: daySchema.nullable(), drills: z.array(z.string()) })),
 });

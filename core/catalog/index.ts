@@ -40,6 +40,8 @@ export interface Catalog {
   evidence: readonly EvidenceRow[];
   tests: readonly QuickTest[];
   crossGates: readonly CrossGate[];
+  /** Entries that were taken away while something used them, as `kind:key`: still read, not offered any more. */
+  retired: ReadonlySet<string>;
 }
 
 export const catalog: Catalog = {
@@ -55,7 +57,12 @@ export const catalog: Catalog = {
   evidence: evidenceRows,
   tests: quickTests,
   crossGates,
+  retired: new Set(),
 };
+
+/** The drills, methods or faults that are offered: all but those that were taken away. */
+export const offered = <K extends 'drills' | 'methods' | 'faults'>(source: Catalog, kind: K): Catalog[K][number][] =>
+  source[kind].filter((r: { id: string }) => !source.retired.has(`${kind}:${r.id}`));
 
 /** The record with this id. @throws RangeError naming the id when there is none */
 export function record<T extends { id: string }>(records: readonly T[], id: string): T {
@@ -67,6 +74,10 @@ export function record<T extends { id: string }>(records: readonly T[], id: stri
 /** Rungs of a family, easiest first. */
 export const rungsOf = (source: Catalog, family: string): Rung[] =>
   source.rungs.filter((rung) => rung.family === family);
+
+/** Rungs of a family that are offered, easiest first. */
+export const offeredRungs = (source: Catalog, family: string): Rung[] =>
+  rungsOf(source, family).filter((r) => !source.retired.has(`rungs:${family}.${r.id}`));
 
 /** A rung of a family; its base rung when `id` is not given. @throws RangeError for unknown ids */
 export function rungOf(source: Catalog, family: string, id?: string): Rung {

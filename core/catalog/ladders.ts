@@ -16,6 +16,7 @@ export interface Gate {
 /** As much of a catalogue as ladders need. */
 export interface Rungs {
   readonly rungs: readonly Rung[];
+  readonly retired?: ReadonlySet<string>;
 }
 
 export interface Ladder {
@@ -144,13 +145,14 @@ export const skillGoals: readonly SkillGoal[] = [
 /** `family/rung` of a version. */
 export const placeKey = (rung: Pick<Rung, 'family' | 'id'>): string => `${rung.family}/${rung.id}`;
 
-/** Versions on a ladder, easiest first; a studio's own versions of its families stand behind the shipped ones, before what is beside it. */
+/** Versions on a ladder, easiest first; a studio's own versions of its families stand behind the shipped ones, before what is beside it; what was taken away stands nowhere. */
 export function rungsOnLadder(catalog: Rungs, ladder: Ladder): Rung[] {
   const named = new Set(ladder.rungs.filter((r) => r.includes('/')));
+  const rungs = catalog.rungs.filter((r) => !catalog.retired?.has(`rungs:${r.family}.${r.id}`));
   return ladder.rungs.flatMap((entry) =>
     entry.includes('/')
-      ? catalog.rungs.filter((r) => placeKey(r) === entry)
-      : catalog.rungs.filter((r) => r.family === entry && !named.has(placeKey(r))),
+      ? rungs.filter((r) => placeKey(r) === entry)
+      : rungs.filter((r) => r.family === entry && !named.has(placeKey(r))),
   );
 }
 

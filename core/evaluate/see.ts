@@ -10,7 +10,7 @@ import { measurePicture, measureValues, type MeasuredPicture, type PictureInput 
 import { measureDefinition, seenFrom, type MeasureContext } from '../measure/measures.js';
 import { standingLine } from '../measure/measures-whole-body.js';
 import { mergedEvidence, type TriedMend } from '../reason/facts.js';
-import { resolveObservation } from './resolve.js';
+import { placeOf } from './resolve.js';
 
 /** A stored look: the record, mends tried after it, and the coach's own verdict on the cause. */
 export interface LookRecord {
@@ -78,13 +78,21 @@ function judgedMeasures(catalog: Catalog, rung: Rung, view: Observation['view'])
   );
 }
 
+/** A record without taps of faults that left the catalogue: what is not known cannot be judged, the rest can. */
+function withKnownFaults(observation: Observation, catalog: Catalog): Observation {
+  const known = new Set(catalog.faults.map((f) => f.id));
+  return observation.events?.some((e) => !known.has(e.fault))
+    ? { ...observation, events: observation.events.filter((e) => known.has(e.fault)) }
+    : observation;
+}
+
 /**
  * What a record shows: its version, its camera, its measures with errors. The record is not altered.
- * @throws InputError when position, rung, view or a fault is not in the catalogue
+ * @throws InputError when position or rung is not in the catalogue
  */
 export function see(record: LookRecord, catalog: Catalog): Seen {
-  const { observation } = record;
-  const { family, rung } = resolveObservation(observation, catalog);
+  const observation = withKnownFaults(record.observation, catalog);
+  const { family, rung } = placeOf(observation, catalog);
   const context = contextOf(observation, family, rung);
   const count = observation.frames.length;
   const picture = count > 0 ? measurePicture(pictureAt({ observation, family }, Math.floor(count / 2)), context) : null;

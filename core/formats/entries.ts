@@ -26,7 +26,11 @@ export type EntryRecord<K extends EntryKind = EntryKind> = z.infer<(typeof ENTRY
 export interface StudioEntry {
   kind: EntryKind;
   record: EntryRecord;
+  /** Taken away while something used it: still read, not offered any more. */
+  retired?: boolean;
 }
+/** Kinds whose own entries stand in people's records, and are retired instead of taken away. */
+export const RETIRABLE = ['drills', 'faults', 'methods', 'rungs'] as const satisfies readonly EntryKind[];
 
 /** The key of an entry within its kind; versions of different families may share an id. */
 export const entryKey = (kind: EntryKind, record: EntryRecord): string =>

@@ -15,6 +15,10 @@ export class InputError extends Error {
   }
 }
 
+/** One line, whatever a key or a value holds: control characters and line separators as escapes. */
+const oneLine = (text: string): string =>
+  text.replace(/[\p{Cc}\u2028\u2029]/gu, (c) => `\\u${c.codePointAt(0)!.toString(16).padStart(4, '0')}`);
+
 const joined = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(
     (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
@@ -23,7 +27,7 @@ const joined = (path: readonly PropertyKey[]): string =>
 
 /** Zod's issues as problems, at most `limit` (a last line counts the rest). */
 export function problemsOf(error: z.ZodError, limit = 20): Problem[] {
-  const all = error.issues.flatMap((issue): Problem[] => {
+  const found = error.issues.flatMap((issue): Problem[] => {
     if (issue.code === 'unrecognized_keys') {
       return issue.keys.map((key) => ({ path: joined([...issue.path, key]), message: 'is not a known field' }));
     }
@@ -31,6 +35,7 @@ export function problemsOf(error: z.ZodError, limit = 20): Problem[] {
       return [{ path: joined(issue.path), message: missing(issue.message) }];
     return [{ path: joined(issue.path), message: issue.message }];
   });
+  const all = found.map(({ path, message }) => ({ path: oneLine(path), message: oneLine(message) }));
   if (all.length <= limit) return all;
   return [...all.slice(0, limit), { path: 'file', message: `and ${all.length - limit} more problems` }];
 }

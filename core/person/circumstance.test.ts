@@ -40,35 +40,61 @@ const facts = (change: Partial<StoredFacts> = {}): StoredFacts => ({
   ...change,
 });
 const NOW = { now: '2026-05-20T10:00:00Z' };
-const asked = (askedAt: string, yes: string[] = []) => ({
-  askedAt,
-  day: askedAt.slice(0, 10),
+const asked = (arrival: number, yes: string[] = [], change: Partial<StoredFacts['intakes'][number]> = {}) => ({
+  arrival,
+  day: '2026-05-19',
   yes,
   advice: yes.length > 0 ? ('before-training' as const) : null,
+  lifts: true,
+  ...change,
 });
 
 describe('stop signs and pain', () => {
   const at = (f: Partial<StoredFacts>) => circumstanceOf(person(), studio(), facts(f), NOW);
   test('the last asking stands, in whatever order they are stored', () => {
-    const list = [
-      asked('2026-05-01T08:00:00Z'),
-      asked('2026-05-18T08:00:00Z', ['pain']),
-      asked('2026-05-10T08:00:00Z'),
-    ];
+    const list = [asked(1), asked(9, ['pain']), asked(5)];
     for (const intakes of [list, [...list].reverse()])
       expect(at({ intakes })).toMatchObject({ stop: 'before-training', signs: ['pain'], intakeDue: false });
-    expect(at({ intakes: [...list, asked('2026-05-19T08:00:00Z')] }).stop).toBeNull();
+    expect(at({ intakes: [...list, asked(10)] }).stop).toBeNull();
     expect(at({}).intakeDue).toBe(true);
+  });
+  test('what arrived later counts later, whatever the clocks say', () => {
+    const early = { day: '2026-01-01' };
+    expect(at({ intakes: [asked(3), asked(4, ['fall'], early)] }).signs).toEqual(['fall']);
+  });
+  test('who may not lift a stop adds signs and takes none away', () => {
+    const helper = { lifts: false };
+    const list = [asked(1, ['pain']), asked(2, [], helper), asked(3, ['chest'], { ...helper, advice: 'now' })];
+    expect(at({ intakes: list })).toMatchObject({ signs: ['pain', 'chest'], stop: 'now' });
+    expect(at({ intakes: [...list, asked(4, [], helper)] }).stop).toBe('now');
+    expect(at({ intakes: [...list, asked(4)] })).toMatchObject({ signs: [], stop: null });
+    const lastHolds = [{ position: 'hollow', arrival: 5, pain: true }];
+    expect(at({ lastHolds, intakes: [asked(6, [], helper)] }).painIn).toEqual(['hollow']);
+  });
+  test('a stop stands from a yes until the next asking that may lift it, in any history', () => {
+    const one = fc.record({ yes: fc.subarray(['pain', 'fall', 'headache']), lifts: fc.boolean() });
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 8 }), (history) => {
+        const signs = new Set<string>();
+        for (const { yes, lifts } of history) {
+          if (lifts) signs.clear();
+          for (const sign of yes) signs.add(sign);
+        }
+        const found = at({ intakes: history.map((h, i) => asked(i, h.yes, { lifts: h.lifts })) });
+        expect(new Set(found.signs)).toEqual(signs);
+        expect(found.stop).toBe(signs.size > 0 ? 'before-training' : null);
+      }),
+    );
   });
   test('pain in a position stands until a clear asking, and only there', () => {
     const lastHolds = [
-      { position: 'hollow', at: '2026-05-19T09:00:00Z', pain: true },
-      { position: 'front-plank', at: '2026-05-19T09:05:00Z', pain: false },
+      { position: 'hollow', arrival: 5, pain: true },
+      { position: 'front-plank', arrival: 6, pain: false },
     ];
     expect(at({ lastHolds }).painIn).toEqual(['hollow']);
-    expect(at({ lastHolds, intakes: [asked('2026-05-19T08:00:00Z')] }).painIn).toEqual(['hollow']);
-    expect(at({ lastHolds, intakes: [asked('2026-05-19T10:00:00Z', ['fall'])] }).painIn).toEqual(['hollow']);
-    expect(at({ lastHolds, intakes: [asked('2026-05-19T10:00:00Z')] }).painIn).toEqual([]);
+    expect(at({ lastHolds, intakes: [asked(4)] }).painIn).toEqual(['hollow']);
+    expect(at({ lastHolds, intakes: [asked(7, ['fall'])] }).painIn).toEqual(['hollow']);
+    expect(at({ lastHolds, intakes: [asked(7)] }).painIn).toEqual([]);
     const sore = at({ lastHolds });
     expect([stoppedBy(sore, 'hollow'), stoppedBy(sore, 'front-plank')]).toEqual(['pain', null]);
     expect(stoppedBy({ ...sore, stop: 'now' }, 'front-plank')).toBe('signs');

@@ -32,10 +32,19 @@ export interface StudioRecord extends MethodChoice {
 
 /** What is stored about a person beside their page; all of it may be in any order. */
 export interface StoredFacts {
-  /** Askings of the stop signs. */
-  intakes: readonly { askedAt: string; day: Day; yes: readonly string[]; advice: StopAdvice | null }[];
-  /** The last hold of each position. */
-  lastHolds: readonly { position: string; at: string; pain: boolean }[];
+  /**
+   * Askings of the stop signs. `arrival` counts what reached the server, holds and askings together: what came later counts later,
+   * whatever the clocks say. `lifts`: asked by somebody who may lift a stop.
+   */
+  intakes: readonly {
+    arrival: number;
+    day: Day;
+    yes: readonly string[];
+    advice: StopAdvice | null;
+    lifts: boolean;
+  }[];
+  /** The hold of each position that arrived last. */
+  lastHolds: readonly { position: string; arrival: number; pain: boolean }[];
   screens: readonly { doneAt: string; record: ScreenRecord }[];
   /** Prescriptions, newest version of each series. */
   prescriptions: readonly { startsOn: Day; endedOn: Day | null; drills: readonly string[] }[];
@@ -47,9 +56,9 @@ export interface Circumstance {
   day: Day;
   /** ISO instant of the look. */
   at: string;
-  /** A stop sign was answered with yes at the last asking: when a professional is to be asked. */
+  /** A stop sign stands: when a professional is to be asked. */
   stop: StopAdvice | null;
-  /** Signs answered with yes at the last asking. */
+  /** Stop signs that stand. */
   signs: readonly string[];
   /** Positions whose last hold ended by pain, with no clear asking since. */
   painIn: readonly string[];
@@ -95,10 +104,21 @@ export const athleteOf = (
   sex: person.sex,
 });
 
-/** Positions whose last hold ended by pain and that were not cleared since: an asking without a yes clears what came before it. */
+/** Positions whose last hold ended by pain and that were not cleared since: an asking without a yes clears what arrived before it. */
 function painful(facts: StoredFacts): string[] {
-  const clearedAt = facts.intakes.reduce((at, i) => (i.yes.length === 0 && i.askedAt > at ? i.askedAt : at), '');
-  return facts.lastHolds.filter((h) => h.pain && h.at > clearedAt).map((h) => h.position);
+  const cleared = Math.max(-1, ...facts.intakes.filter((i) => i.lifts && i.yes.length === 0).map((i) => i.arrival));
+  return facts.lastHolds.filter((h) => h.pain && h.arrival > cleared).map((h) => h.position);
+}
+
+/** Signs that stand: those of the last asking that may lift one, and those that anybody has named since. */
+function standing({ intakes }: StoredFacts): { signs: string[]; advice: StopAdvice | null } {
+  const lifted = Math.max(-1, ...intakes.filter((i) => i.lifts).map((i) => i.arrival));
+  const since = intakes.filter((i) => i.arrival >= lifted).sort((a, b) => a.arrival - b.arrival);
+  const advice = since.map((i) => i.advice);
+  return {
+    signs: [...new Set(since.flatMap((i) => i.yes))],
+    advice: advice.includes('now') ? 'now' : advice.includes('before-training') ? 'before-training' : null,
+  };
 }
 
 /**
@@ -116,16 +136,17 @@ export function circumstanceOf(
 ): Circumstance {
   const today = hallDay(now, studio.timeZone);
   const last = facts.intakes.reduce<StoredFacts['intakes'][number] | null>(
-    (a, i) => (a === null || i.askedAt > a.askedAt ? i : a),
+    (a, i) => (a === null || i.arrival > a.arrival ? i : a),
     null,
   );
+  const stop = standing(facts);
   const athlete = person ? athleteOf(person) : {};
   return {
     today,
     day: hallDay(look, studio.timeZone),
     at: look,
-    stop: last && last.yes.length > 0 ? last.advice : null,
-    signs: last?.yes ?? [],
+    stop: stop.advice,
+    signs: stop.signs,
     painIn: painful(facts),
     intakeDue: intakeDue(last?.day ?? null, today),
     methods: { person, studio },

@@ -1,6 +1,6 @@
 /** The choice of drills: the best use of the minutes there are, found exactly. */
 import type { Catalog } from '../catalog/index.js';
-import { record } from '../catalog/index.js';
+import { offered, record } from '../catalog/index.js';
 import { PHASES, type CautionId, type CauseId, type Dose, type Drill, type Method } from '../formats/catalog.js';
 
 export interface ChosenDrill {
@@ -237,7 +237,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
   const candidates: Candidate[] = [];
   const crowded = (kind: Drill['kind']): boolean =>
     weekKinds.length >= 3 && weekKinds.filter((k) => k === kind).length >= weekKinds.length / 2;
-  for (const drill of catalog.drills) {
+  for (const drill of offered(catalog, 'drills')) {
     const varied = (recent.includes(drill.id) ? RECENT : 1) * (crowded(drill.kind) ? CROWDED : 1);
     const worth = (Object.entries(drill.causes) as [CauseId, number][])
       .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight * varied] as const)

@@ -29,7 +29,7 @@ export function prescriptionWarnings(
 ): PrescriptionWarning[] {
   return items.flatMap((item): PrescriptionWarning[] => {
     const drill = catalog.drills.find((d) => d.id === item.drill);
-    if (!drill) return [{ drill: item.drill, kind: 'gone' }];
+    if (!drill || catalog.retired.has(`drills:${drill.id}`)) return [{ drill: item.drill, kind: 'gone' }];
     const by = drill.excludedBy.find((c) => cautions.includes(c));
     if (by) return [{ drill: drill.id, kind: 'excluded', caution: by }];
     return cautions.flatMap((caution): PrescriptionWarning[] => {

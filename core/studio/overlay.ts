@@ -54,6 +54,7 @@ export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]):
       excludedBy: excluded(`rung:${placeKey(r)}`, r.excludedBy, cautions),
     })),
     crossGates: laid('crossGates', shipped.crossGates, entries),
+    retired: new Set(entries.filter((e) => e.retired).map((e) => `${e.kind}:${entryKey(e.kind, e.record)}`)),
     tests: shipped.tests.map((t) => ({ ...t, excludedBy: excluded(`test:${t.id}`, t.excludedBy, cautions) })),
   };
 }
