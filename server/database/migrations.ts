@@ -320,7 +320,66 @@ const days: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days];
+const reliability: Step = {
+  name: '007-arrivals-removals-and-tries',
+  async up(db) {
+    // What reaches the server is counted: holds and askings together, so that later is later whatever the clocks say.
+    await db.schema.createTable('counters', (t) => {
+      t.text('name').primary();
+      t.integer('value').notNullable();
+    });
+    await db.schema.alterTable('observations', (t) => {
+      t.integer('arrival').notNullable().defaultTo(0);
+      t.text('made_as').notNullable().defaultTo('coach');
+    });
+    await db.schema.alterTable('intakes', (t) => {
+      t.integer('arrival').notNullable().defaultTo(0);
+      t.text('made_as').notNullable().defaultTo('coach');
+    });
+    // What came before the counting began counts in the order of its instants; and as the account's role is today.
+    await db.raw(`create temporary table arrived as select kind, id, row_number() over (order by at, kind desc, id) as n from (
+      select 'o' as kind, id, started_at as at from observations union all select 'i', id, asked_at from intakes)`);
+    await db.raw('create index temp.arrived_by_id on arrived (kind, id)');
+    await db.raw(
+      "update observations set arrival = (select n from arrived a where a.kind = 'o' and a.id = observations.id)",
+    );
+    await db.raw("update intakes set arrival = (select n from arrived a where a.kind = 'i' and a.id = intakes.id)");
+    await db.raw('update observations set made_as = (select role from accounts where accounts.id = made_by)');
+    await db.raw('update intakes set made_as = (select role from accounts where accounts.id = asked_by)');
+    await db.raw("insert into counters (name, value) select 'arrivals', count(*) from arrived");
+    await db.raw('drop table arrived');
+    // Files of pictures that are to be removed, or that nothing refers to yet: a start sweeps what a broken one left.
+    await db.schema.createTable('media_removals', (t) => {
+      t.text('id').primary();
+      t.text('since').notNullable();
+    });
+    // An entry that is taken away while something uses it stays readable and is not offered any more.
+    await db.schema.alterTable('studio_entries', (t) => {
+      t.text('retired_at');
+    });
+    // Sessions carry the number that their account had when they began; another number ends them.
+    await db.schema.alterTable('accounts', (t) => {
+      t.integer('sessions_from').notNullable().defaultTo(0);
+    });
+    await db.schema.createTable('sign_in_tries', (t) => {
+      t.text('key').primary();
+      t.integer('tries').notNullable();
+      t.integer('until').notNullable();
+    });
+  },
+  async down(db) {
+    for (const table of ['sign_in_tries', 'media_removals', 'counters']) await db.schema.dropTable(table);
+    await dropColumns(db, 'accounts', 'sessions_from');
+    await dropColumns(db, 'studio_entries', 'retired_at');
+    await dropColumns(db, 'intakes', 'arrival', 'made_as');
+    await dropColumns(db, 'observations', 'arrival', 'made_as');
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability];
+
+/** Names of the steps that this program knows. */
+export const STEP_NAMES: readonly string[] = STEPS.map((s) => s.name);
 
 export const migrationSource: Knex.MigrationSource<Step> = {
   getMigrations: () => Promise.resolve([...STEPS]),

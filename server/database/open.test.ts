@@ -21,7 +21,7 @@ describe('the database', () => {
     expect([await pragma('journal_mode'), await pragma('foreign_keys'), await pragma('busy_timeout')]).toEqual([
       'wal',
       1,
-      5000,
+      100,
     ]);
     await db.destroy();
   });

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
 import { ROLES, type Role } from '../../api/common.js';
 import { maybeRow, number, parseRow, parseRows } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
 
 const accountRow = z.object({
   id: z.string(),
@@ -13,6 +14,7 @@ const accountRow = z.object({
   role: z.enum(ROLES),
   password_hash: z.string(),
   disabled_at: z.string().nullable(),
+  sessions_from: z.number(),
 });
 type Row = z.infer<typeof accountRow>;
 
@@ -23,6 +25,27 @@ export interface NewAccount {
   passwordHash: string;
   groups: readonly string[];
 }
+
+export interface AccountChange {
+  name?: string;
+  role?: Role;
+  groups?: readonly string[];
+  disabled?: boolean;
+  passwordHash?: string;
+}
+export interface Credentials {
+  id: string;
+  passwordHash: string;
+  disabled: boolean;
+  sessionsFrom: number;
+}
+const secrets = (row: Row | null): Credentials | null =>
+  row && {
+    id: row.id,
+    passwordHash: row.password_hash,
+    disabled: row.disabled_at !== null,
+    sessionsFrom: row.sessions_from,
+  };
 
 export type Accounts = ReturnType<typeof accountsIn>;
 
@@ -45,30 +68,53 @@ export function accountsIn(db: Knex) {
   });
   const setGroups = async (trx: Knex, id: string, groups: readonly string[]): Promise<void> => {
     await trx('account_groups').where('account_id', id).delete();
-    const rows = groups.map((group_id) => ({ account_id: id, group_id }));
+    const rows = [...new Set(groups)].map((group_id) => ({ account_id: id, group_id }));
     if (rows.length > 0) await trx('account_groups').insert(rows);
   };
   return {
+    /** Of these groups, those that the studio does not have. */
+    async unknownGroups(groups: readonly string[]): Promise<string[]> {
+      const known = parseRows(
+        'groups',
+        z.object({ id: z.string() }),
+        await db('groups')
+          .whereIn('id', [...groups])
+          .select('id'),
+      );
+      return groups.filter((g) => !known.some((k) => k.id === g));
+    },
     async count(): Promise<number> {
       return countOf(db('accounts'));
-    },
-    async activeOwners(): Promise<number> {
-      return countOf(db('accounts').where({ role: 'owner' }).whereNull('disabled_at'));
     },
     async find(id: string): Promise<Account | null> {
       const row = maybeRow('accounts', accountRow, await db('accounts').where('id', id).first());
       return row && told(row);
     },
+    /** An account with the number that its sessions carry: with another one they are over. */
+    async inSession(id: string): Promise<{ account: Account; sessionsFrom: number } | null> {
+      const row = maybeRow('accounts', accountRow, await db('accounts').where('id', id).first());
+      return row && { account: await told(row), sessionsFrom: row.sessions_from };
+    },
     async list(): Promise<Account[]> {
       return Promise.all(parseRows('accounts', accountRow, await db('accounts').orderBy('name')).map(told));
     },
-    async credentials(email: string): Promise<{ id: string; passwordHash: string; disabled: boolean } | null> {
-      const row = maybeRow('accounts', accountRow, await db('accounts').where('email', email).first());
-      return row ? { id: row.id, passwordHash: row.password_hash, disabled: row.disabled_at !== null } : null;
+    async credentials(email: string): Promise<Credentials | null> {
+      return secrets(maybeRow('accounts', accountRow, await db('accounts').where('email', email).first()));
     },
-    async add(input: NewAccount): Promise<Account> {
+    async credentialsOf(id: string): Promise<Credentials | null> {
+      return secrets(maybeRow('accounts', accountRow, await db('accounts').where('id', id).first()));
+    },
+    /**
+     * Adds an account. @param only asked in the same transaction; false adds nothing
+     * @returns null where the address has an account, or `only` says no
+     */
+    async add(
+      input: NewAccount,
+      only: (trx: Knex) => Promise<boolean> = () => Promise.resolve(true),
+    ): Promise<Account | null> {
       const id = randomUUID();
-      await db.transaction(async (trx) => {
+      const added = await inTransaction(db, async (trx) => {
+        if (!(await only(trx)) || (await trx('accounts').where('email', input.email).first('id'))) return false;
         await trx('accounts').insert({
           id,
           email: input.email,
@@ -78,22 +124,40 @@ export function accountsIn(db: Knex) {
           created_at: new Date().toISOString(),
         });
         await setGroups(trx, id, input.groups);
+        return true;
       });
-      return (await this.find(id))!;
+      return added ? this.find(id) : null;
     },
-    async change(
-      id: string,
-      change: { name?: string; role?: Role; groups?: readonly string[]; disabled?: boolean; passwordHash?: string },
-    ): Promise<void> {
+    /** Adds the first owner; null where there is an account by now. */
+    addFirstOwner(input: Omit<NewAccount, 'role' | 'groups'>): Promise<Account | null> {
+      return this.add({ ...input, role: 'owner', groups: [] }, async (trx) => (await countOf(trx('accounts'))) === 0);
+    },
+    /**
+     * Changes an account; a new password and a closing end its sessions, for good.
+     * @returns false, and nothing is changed, where it would leave no owner
+     */
+    async change(id: string, change: AccountChange): Promise<boolean> {
       const columns: Partial<Row> = {};
       if (change.name !== undefined) columns.name = change.name;
       if (change.role !== undefined) columns.role = change.role;
       if (change.passwordHash !== undefined) columns.password_hash = change.passwordHash;
       if (change.disabled !== undefined) columns.disabled_at = change.disabled ? new Date().toISOString() : null;
-      await db.transaction(async (trx) => {
-        if (Object.keys(columns).length > 0) await trx('accounts').where('id', id).update(columns);
-        if (change.groups) await setGroups(trx, id, change.groups);
-      });
+      const rollback = new Error('no owner would be left');
+      try {
+        await inTransaction(db, async (trx) => {
+          const owners = (): Knex.QueryBuilder => trx('accounts').where({ role: 'owner' }).whereNull('disabled_at');
+          const before = await countOf(owners());
+          if (Object.keys(columns).length > 0) await trx('accounts').where('id', id).update(columns);
+          if (change.passwordHash !== undefined || change.disabled === true)
+            await trx('accounts').where('id', id).increment('sessions_from', 1);
+          if (change.groups) await setGroups(trx, id, change.groups);
+          if (before > 0 && (await countOf(owners())) === 0) throw rollback;
+        });
+      } catch (error) {
+        if (error === rollback) return false;
+        throw error;
+      }
+      return true;
     },
   };
 }

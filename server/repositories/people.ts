@@ -21,8 +21,11 @@ import {
 import { addDays, type Day } from '../../core/days.js';
 import { CAUTION_IDS, type CautionId } from '../../core/formats/catalog.js';
 import { cautionsOn, type PersonRecord } from '../../core/person/circumstance.js';
+import { consentStands, isMinor } from '../../core/person/consent.js';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
 import { flag, json, maybeRow, number, parseRows } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
+import { letMediaGo } from './looks.js';
 
 const summaryRow = z.object({
   id: z.string(),
@@ -85,10 +88,6 @@ const LAST_LOOK = "ifnull(people.last_look_day, '')";
 /** Longest lists of the floor; the counts are of all. */
 const ON_THE_FLOOR = { here: 60, due: 12 } as const;
 
-/** Someone is treated as a minor through the year of the 18th birthday. */
-export const isMinor = (birthYear: number | null, day: Day): boolean =>
-  birthYear !== null && Number(day.slice(0, 4)) - birthYear <= 18;
-
 const recordOf = (c: z.infer<typeof cautionRow>): PersonRecord['cautionRecords'][number] => ({
   caution: c.caution,
   from: c.from_day,
@@ -122,6 +121,30 @@ function columns(input: PersonPatch): Record<string, unknown> {
     ...(input.kit === undefined ? {} : { kit: input.kit && JSON.stringify(input.kit) }),
     ...Object.fromEntries(plain),
   };
+}
+
+async function consentsOf(db: Knex, personId: string): Promise<Consent[]> {
+  const rows = await db('consents').where('person_id', personId).orderBy('from_day', 'desc');
+  return parseRows('consents', consentRow, rows).map((c) => ({
+    id: c.id,
+    kind: c.kind,
+    givenBy: c.given_by,
+    relation: c.relation,
+    purpose: c.purpose,
+    from: c.from_day,
+    until: c.until_day,
+    withdrawnOn: c.withdrawn_on,
+  }));
+}
+async function allowsPictures(db: Knex, personId: string, day: Day): Promise<boolean> {
+  const person = maybeRow(
+    'people',
+    personRow.pick({ birth_year: true }),
+    await db('people').where('id', personId).first('birth_year'),
+  );
+  return (
+    person !== null && consentStands(await consentsOf(db, personId), 'pictures', day, isMinor(person.birth_year, day))
+  );
 }
 
 export type People = ReturnType<typeof peopleIn>;
@@ -275,23 +298,12 @@ export function peopleIn(db: Knex) {
           .select('cautions.*', 'accounts.name as set_by_name')
           .orderBy('from_day', 'desc'),
       );
-      const consents = parseRows(
-        'consents',
-        consentRow,
-        await db('consents').where('person_id', id).orderBy('from_day', 'desc'),
-      );
-      const allows = (kind: Consent['kind']): boolean =>
-        consents.some(
-          (c) =>
-            c.kind === kind &&
-            c.withdrawn_on === null &&
-            c.from_day <= day &&
-            (c.until_day === null || c.until_day >= day),
-        );
+      const consents = await consentsOf(db, id);
+      const minor = isMinor(row.birth_year, day);
       return {
         ...summary(row, cautionsOn(cautions.map(recordOf), day), day),
         birthYear: row.birth_year,
-        minor: isMinor(row.birth_year, day),
+        minor,
         stature: row.stature,
         mass: row.mass,
         sex: row.sex,
@@ -301,17 +313,11 @@ export function peopleIn(db: Knex) {
         kit: row.kit,
         notes: row.notes,
         cautionRecords: cautions.map((c) => ({ ...recordOf(c), id: c.id, note: c.note, setBy: c.set_by_name })),
-        consents: consents.map((c) => ({
-          id: c.id,
-          kind: c.kind,
-          givenBy: c.given_by,
-          relation: c.relation,
-          purpose: c.purpose,
-          from: c.from_day,
-          until: c.until_day,
-          withdrawnOn: c.withdrawn_on,
-        })),
-        allows: { pictures: allows('pictures'), handsOn: allows('hands-on') },
+        consents,
+        allows: {
+          pictures: consentStands(consents, 'pictures', day, minor),
+          handsOn: consentStands(consents, 'hands-on', day, minor),
+        },
       };
     },
     /** What judging a person's looks rests on beside the looks; null where the account may not see them. */
@@ -395,16 +401,24 @@ export function peopleIn(db: Knex) {
       });
       return id;
     },
-    async withdrawConsent(personId: string, id: string, day: Day): Promise<Consent['kind'] | null> {
-      const row = maybeRow(
-        'consents',
-        consentRow,
-        await db('consents').where({ id, person_id: personId }).whereNull('withdrawn_on').first(),
-      );
-      if (!row) return null;
-      await db('consents').where('id', id).update({ withdrawn_on: day });
-      return row.kind;
+    /**
+     * Withdraws a permission; where none for pictures stands any more, the pictures' records go with it in the same transaction, and
+     * their files are noted for removal. Said again, it changes nothing.
+     * @returns false for a permission that this person never gave
+     */
+    async withdrawConsent(personId: string, id: string, day: Day, at: string): Promise<boolean> {
+      return inTransaction(db, async (trx) => {
+        const found = await trx('consents').where({ id, person_id: personId }).first('id');
+        if (!found) return false;
+        await trx('consents').where('id', id).whereNull('withdrawn_on').update({ withdrawn_on: day });
+        if (!(await allowsPictures(trx, personId, day)))
+          await letMediaGo(trx, trx('media').where('person_id', personId), at);
+        return true;
+      });
     },
+    /** Whether a person's pictures may be taken and shown on a day. */
+    allowsPictures: (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
+      allowsPictures(trx, personId, day),
     async attend(personId: string, day: Day, here: boolean): Promise<void> {
       if (here) await db('attendance').insert({ person_id: personId, day }).onConflict(['person_id', 'day']).ignore();
       else await db('attendance').where({ person_id: personId, day }).delete();
