@@ -1,0 +1,229 @@
+/** A studio in one file: a zip of the database, the pictures, and a list of everything with its hash. */
+import { createHash } from 'node:crypto';
+import {
+  createReadStream,
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
+import { open, rename, rm } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import Database from 'better-sqlite3';
+import yauzl from 'yauzl';
+import yazl from 'yazl';
+import { z } from 'zod';
+import { databaseFile } from '../database/open.js';
+
+export const BACKUP_FORMAT = 'upright-anchor/backup';
+const MANIFEST = 'manifest.json';
+const DATABASE = 'anchor.sqlite';
+
+const manifestSchema = z.object({
+  format: z.literal(BACKUP_FORMAT),
+  version: z.literal(1),
+  madeAt: z.string(),
+  files: z.array(z.object({ name: z.string(), bytes: z.number().int(), sha256: z.string() })),
+});
+export type Manifest = z.infer<typeof manifestSchema>;
+
+/** Why a backup cannot be made or restored, in words. */
+export class BackupError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'BackupError';
+  }
+}
+
+async function hashOf(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
+
+/** A copy of the database as it is at one moment, without sessions and without pictures whose files are gone. */
+async function snapshot(dataDir: string, to: string): Promise<string[]> {
+  const source = new Database(databaseFile(dataDir), { readonly: true, fileMustExist: true });
+  try {
+    await source.backup(to);
+  } finally {
+    source.close();
+  }
+  const copy = new Database(to);
+  try {
+    if (copy.prepare("select 1 from sqlite_master where name = 'sessions'").get()) copy.exec('delete from sessions');
+    const ids = (copy.prepare('select id from media').all() as { id: string }[]).map((row) => row.id);
+    const whole = ids.filter((id) => picturesOf(id).every((name) => existsSync(join(dataDir, 'media', name))));
+    const gone = copy.prepare('delete from media where id = ?');
+    for (const id of ids) if (!whole.includes(id)) gone.run(id);
+    copy.exec('delete from media_removals');
+    copy.pragma('journal_mode = DELETE');
+    copy.exec('vacuum');
+    return whole;
+  } finally {
+    copy.close();
+  }
+}
+const picturesOf = (id: string): string[] => [`${id}.jpg`, `${id}.thumb.jpg`];
+
+/**
+ * Writes a studio into one file while its server goes on. The file appears when it is whole.
+ * @param now ISO instant
+ * @returns what is in it
+ * @throws BackupError in words
+ */
+export async function backup(dataDir: string, file: string, now: string): Promise<Manifest> {
+  if (!existsSync(databaseFile(dataDir))) throw new BackupError(`There is no studio in ${dataDir}.`);
+  if (existsSync(file)) throw new BackupError(`${file} is there already. Name another file.`);
+  if (!existsSync(dirname(resolve(file)))) throw new BackupError(`${dirname(resolve(file))} is no folder.`);
+  const work = mkdtempSync(`${resolve(file)}.work-`);
+  const part = join(work, 'part.zip');
+  try {
+    const pictures = await snapshot(dataDir, join(work, DATABASE));
+    const sources = [
+      { name: DATABASE, from: join(work, DATABASE) },
+      ...pictures.flatMap((id) =>
+        picturesOf(id).map((name) => ({ name: `media/${name}`, from: join(dataDir, 'media', name) })),
+      ),
+    ];
+    const zip = new yazl.ZipFile();
+    const written = pipeline(zip.outputStream, createWriteStream(part, { mode: 0o600 }));
+    const files: Manifest['files'] = [];
+    for (const { name, from } of sources) {
+      files.push({ name, bytes: statSync(from).size, sha256: await hashOf(from) });
+      zip.addFile(from, name, { compress: name === DATABASE });
+    }
+    const manifest: Manifest = { format: BACKUP_FORMAT, version: 1, madeAt: now, files };
+    zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 2)), MANIFEST);
+    zip.end();
+    await written;
+    const handle = await open(part, 'r');
+    await handle.sync();
+    await handle.close();
+    await rename(part, file);
+    return manifest;
+  } finally {
+    await rm(work, { recursive: true, force: true });
+  }
+}
+
+const entriesOf = (zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> =>
+  new Promise((done, fail) => {
+    const found = new Map<string, yauzl.Entry>();
+    zip.on('entry', (entry: yauzl.Entry) => {
+      found.set(entry.fileName, entry);
+      zip.readEntry();
+    });
+    zip.on('end', () => done(found));
+    zip.on('error', fail);
+    zip.readEntry();
+  });
+const openZip = (file: string): Promise<yauzl.ZipFile> =>
+  new Promise((done, fail) => {
+    yauzl.open(file, { lazyEntries: true, autoClose: false }, (error, zip) => (error ? fail(error) : done(zip)));
+  });
+const streamOf = (zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<NodeJS.ReadableStream> =>
+  new Promise((done, fail) => {
+    zip.openReadStream(entry, (error, stream) => (error ? fail(error) : done(stream)));
+  });
+
+/** The list of what a backup holds. @throws BackupError for another file, or one of a newer program */
+async function manifestOf(zip: yauzl.ZipFile, entries: Map<string, yauzl.Entry>): Promise<Manifest> {
+  const entry = entries.get(MANIFEST);
+  if (!entry) throw new BackupError('This is no backup of this program: it holds no list of its files.');
+  const chunks: Buffer[] = [];
+  for await (const chunk of await streamOf(zip, entry)) chunks.push(chunk as Buffer);
+  try {
+    return manifestSchema.parse(JSON.parse(Buffer.concat(chunks).toString('utf8')));
+  } catch {
+    throw new BackupError(
+      'This is no backup that this program can read: its list of files is damaged or of a newer version.',
+    );
+  }
+}
+
+/** Writes one file out of a backup and checks it against the list. @throws BackupError when it is not as listed */
+async function extract(
+  zip: yauzl.ZipFile,
+  entry: yauzl.Entry,
+  listed: Manifest['files'][number],
+  to: string,
+): Promise<void> {
+  const hash = createHash('sha256');
+  let bytes = 0;
+  const watch = new Transform({
+    transform(chunk: Buffer, _encoding, next) {
+      hash.update(chunk);
+      bytes += chunk.length;
+      next(null, chunk);
+    },
+  });
+  await pipeline(await streamOf(zip, entry), watch, createWriteStream(to, { mode: 0o600 }));
+  if (bytes !== listed.bytes || hash.digest('hex') !== listed.sha256)
+    throw new BackupError(`${listed.name} is not as it was when the backup was made.`);
+}
+
+/** @throws BackupError where the database and the pictures do not belong together */
+function checkWhole(dir: string): void {
+  const db = new Database(join(dir, DATABASE), { readonly: true });
+  try {
+    if (
+      db.pragma('integrity_check', { simple: true }) !== 'ok' ||
+      (db.pragma('foreign_key_check') as unknown[]).length > 0
+    )
+      throw new BackupError('The database in the backup is damaged.');
+    for (const { id } of db.prepare('select id from media').all() as { id: string }[])
+      for (const name of picturesOf(id))
+        if (!existsSync(join(dir, 'media', name)))
+          throw new BackupError(`The picture ${name} is missing from the backup.`);
+  } finally {
+    db.close();
+  }
+}
+
+/**
+ * Brings a studio back into an empty folder; the folder is filled when everything was checked.
+ * @throws BackupError in words; then nothing was written
+ */
+export async function restore(file: string, dataDir: string): Promise<Manifest> {
+  if (!existsSync(file)) throw new BackupError(`${file} does not exist.`);
+  if (existsSync(dataDir) && readdirSync(dataDir).length > 0)
+    throw new BackupError(`${dataDir} is not empty. A studio is restored into an empty folder: name another.`);
+  const zip = await openZip(file).catch(() => {
+    throw new BackupError(`${file} is no backup of this program, or it is cut off.`);
+  });
+  mkdirSync(dirname(resolve(dataDir)), { recursive: true });
+  const part = mkdtempSync(`${resolve(dataDir)}.restoring-`);
+  try {
+    const entries = await entriesOf(zip);
+    const manifest = await manifestOf(zip, entries);
+    mkdirSync(join(part, 'media'), { mode: 0o700 });
+    for (const listed of manifest.files) {
+      if (!/^(anchor\.sqlite|media\/[0-9a-f-]{36}(\.thumb)?\.jpg)$/.test(listed.name))
+        throw new BackupError(`The backup lists a file that does not belong in it: ${listed.name.slice(0, 60)}`);
+      const entry = entries.get(listed.name);
+      if (!entry) throw new BackupError(`${listed.name} is missing from the backup.`);
+      await extract(zip, entry, listed, join(part, listed.name));
+    }
+    if (!manifest.files.some((f) => f.name === DATABASE)) throw new BackupError('The backup holds no database.');
+    checkWhole(part);
+    if (existsSync(dataDir)) rmSync(dataDir, { recursive: true });
+    renameSync(part, dataDir);
+    return manifest;
+  } catch (error) {
+    rmSync(part, { recursive: true, force: true });
+    if (error instanceof BackupError) throw error;
+    if (/SQLITE_/.test((error as { code?: string }).code ?? ''))
+      throw new BackupError('The database in the backup is damaged.');
+    if (/ENOSPC|EDQUOT/.test((error as { code?: string }).code ?? '')) throw new BackupError('The disk is full.');
+    throw new BackupError(`The backup cannot be read: ${(error as Error).message}`);
+  } finally {
+    zip.close();
+  }
+}
