@@ -1,34 +1,39 @@
 /** Accounts, sessions and the first owner. */
 import { z } from 'zod';
-import { idSchema, ROLES, words } from './common.js';
+import { idSchema, nameSchema, ROLES, seen } from './common.js';
 
-const email = z
-  .email({ error: 'is not an e-mail address' })
+const email = seen(z.string())
+  .normalize('NFC')
+  .trim()
+  .toLowerCase()
   .max(200)
-  .transform((value) => value.toLowerCase());
+  .pipe(z.email({ error: 'is not an e-mail address' }));
 const password = z.string().min(10, 'needs at least 10 characters').max(200);
 
 export const signInSchema = z.strictObject({ email, password: z.string().min(1).max(200) });
 export const firstOwnerSchema = z.strictObject({
   code: z.string().min(1).max(40),
-  name: words(80).min(1),
+  name: nameSchema(80),
   email,
   password,
 });
 export const accountInputSchema = z.strictObject({
-  name: words(80).min(1),
+  name: nameSchema(80),
   email,
   password,
   role: z.enum(ROLES),
   groups: z.array(idSchema).max(100).default([]),
 });
 export const accountPatchSchema = z.strictObject({
-  name: words(80).min(1).optional(),
+  name: nameSchema(80).optional(),
   role: z.enum(ROLES).optional(),
   groups: z.array(idSchema).max(100).optional(),
   disabled: z.boolean().optional(),
   password: password.optional(),
 });
+
+/** A change of one's own password takes the one before. */
+export const ownPasswordSchema = z.strictObject({ before: z.string().min(1).max(200), password });
 
 export const accountSchema = z.object({
   id: idSchema,

@@ -1,12 +1,22 @@
 /** What every resource shares: ids, dates, the error format. */
 import { z } from 'zod';
 
-export const idSchema = z.uuid({ error: 'is not an id' });
+export const idSchema = z.uuid({ error: 'is not an id' }).toLowerCase();
 export const daySchema = z.iso.date({ error: 'must be a date like 2026-05-31' });
 export const instantSchema = z.iso.datetime({ error: 'must be a time like 2026-05-31T08:00:00Z' });
 export const idParams = z.object({ id: idSchema });
-/** Text that a person typed: trimmed, and bounded. */
-export const words = (max: number) => z.string().trim().max(max, `is longer than ${max} characters`);
+/** Text that a person typed: one spelling of each character, trimmed, and bounded. */
+export const words = (max: number) => z.string().normalize('NFC').trim().max(max, `is longer than ${max} characters`);
+
+/** Control, format (zero-width, direction) and line-breaking characters: two names that look alike must be alike. */
+const UNSEEN = /[\p{Cc}\p{Cf}\p{Zl}\p{Zp}]/u;
+/** A name, an e-mail address or a title: one line of characters that can be seen. */
+export const seen = <T extends z.ZodString>(text: T) =>
+  text.refine((value) => !UNSEEN.test(value), {
+    error: 'has a character in it that cannot be seen (a line break, or one that changes the direction of writing)',
+  });
+export const nameSchema = (max: number) =>
+  seen(z.string()).normalize('NFC').trim().min(1, 'is missing').max(max, `is longer than ${max} characters`);
 
 /** Where a page of a list ends: the value it is ordered by and the id, so that equal values lose nobody. */
 export const cursorSchema = z

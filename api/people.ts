@@ -1,18 +1,19 @@
 /** People, their groups, cautions, consents and attendance. */
 import { z } from 'zod';
 import { CAUTION_IDS } from '../core/formats/catalog.js';
-import { cursorSchema, daySchema, idSchema, words } from './common.js';
+import { MIN_STATURE, STATURE_WORDS } from '../core/formats/observation.js';
+import { cursorSchema, daySchema, idSchema, nameSchema, words } from './common.js';
 
-export const groupInputSchema = z.strictObject({ name: words(60).min(1, 'needs a name') });
+export const groupInputSchema = z.strictObject({ name: nameSchema(60) });
 export const groupSchema = z.object({ id: idSchema, name: z.string(), people: z.number().int() });
 export type Group = z.infer<typeof groupSchema>;
 
 const personFields = {
-  name: words(80).min(1, 'needs a name'),
+  name: nameSchema(80),
   groupId: idSchema.nullable(),
   birthYear: z.number().int().min(1900).max(2100).nullable(),
   /** metres */
-  stature: z.number().min(0.5, 'must be 0.5–2.6 m').max(2.6, 'must be 0.5–2.6 m').nullable(),
+  stature: z.number().min(MIN_STATURE, STATURE_WORDS).max(2.6, STATURE_WORDS).nullable(),
   /** kilograms */
   mass: z.number().min(10, 'must be 10–400 kg').max(400, 'must be 10–400 kg').nullable(),
   sex: z.enum(['female', 'male', 'unspecified']),
@@ -67,7 +68,7 @@ export const CONSENT_KINDS = ['pictures', 'hands-on'] as const;
 export const consentInputSchema = z
   .strictObject({
     kind: z.enum(CONSENT_KINDS),
-    givenBy: words(80).min(1, 'needs the name of who gave it'),
+    givenBy: nameSchema(80),
     relation: z.enum(['self', 'guardian']),
     purpose: words(300).default(''),
     from: daySchema,

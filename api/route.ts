@@ -2,24 +2,33 @@
 import type { z } from 'zod';
 import type { Role } from './common.js';
 
+/** Most bytes of JSON that a route takes: who is not signed in, who is, and where a clip may come. */
+export const STRANGERS_BYTES = 4 * 1024;
+export const BODY_BYTES = 256 * 1024;
+export const HEAVY_BYTES = 8 * 1024 * 1024;
+
 export interface Route {
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   /** Below `/api`, with `:name` for parameters. */
   path: string;
   /** The least role that may call it; `anyone` without signing in. */
   role: Role | 'anyone';
+  /** The least role for what somebody else made; the same where it is not said. */
+  others?: Role;
   says: string;
   params?: z.ZodType;
   query?: z.ZodType;
   /** JSON; or a multipart form with one file in this field. */
   body?: z.ZodType;
+  /** The body may be a long clip: taken up to {@link HEAVY_BYTES} and read beside the requests. */
+  heavy?: true;
   form?: 'picture';
   /** The answer's schema, `nothing` for an empty one, or the type of a file. */
   answer: z.ZodType | 'nothing' | { file: string };
   /** Status of a right answer, and of one to something sent twice. */
   status: 200 | 201 | 204;
   again?: 200;
-  /** Problems beside 422, 401, 403 and 500, which any route may answer with. */
+  /** Problems beside 422, 401, 403, 413, 500, 503 and 507, which any route may answer with. */
   problems?: readonly (400 | 404 | 409 | 413 | 429)[];
 }
 

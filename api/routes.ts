@@ -5,6 +5,7 @@ import {
   accountPatchSchema,
   accountSchema,
   firstOwnerSchema,
+  ownPasswordSchema,
   sessionSchema,
   signInSchema,
 } from './accounts.js';
@@ -43,7 +44,7 @@ import {
   screenSchema,
 } from './plans.js';
 import type { Route } from './route.js';
-import { defaultsSchema, entryChangeSchema, entryParams, studioCatalogueSchema } from './studio.js';
+import { defaultsSchema, entryChangeSchema, entryParams, entryUsesSchema, studioCatalogueSchema } from './studio.js';
 import { observationSchema } from '../core/formats/observation.js';
 
 const recordParams = z.object({ id: idSchema, record: idSchema });
@@ -104,6 +105,17 @@ export const routes = {
     answer: sessionSchema,
     status: 201,
     problems: [409, 429],
+  },
+
+  'password.change': {
+    method: 'POST',
+    path: '/session/password',
+    role: 'assistant',
+    says: 'Changes one’s own password; other sessions of the account end.',
+    body: ownPasswordSchema,
+    answer: sessionSchema,
+    status: 200,
+    problems: [429],
   },
 
   'accounts.list': {
@@ -270,6 +282,7 @@ export const routes = {
     role: 'assistant',
     says: 'Evaluates an observation of nobody; nothing is kept.',
     query: methodQuery,
+    heavy: true,
     body: observationSchema,
     answer: evaluationAnswer,
     status: 200,
@@ -291,6 +304,7 @@ export const routes = {
     role: 'assistant',
     says: 'Keeps a look; sent twice it is kept once.',
     params: idParams,
+    heavy: true,
     body: lookInputSchema,
     answer: lookSchema,
     status: 201,
@@ -311,6 +325,7 @@ export const routes = {
     method: 'PATCH',
     path: '/looks/:id',
     role: 'assistant',
+    others: 'coach',
     says: 'Adds answers, a note, or the coach’s own verdict.',
     params: idParams,
     body: lookPatchSchema,
@@ -374,6 +389,7 @@ export const routes = {
     method: 'DELETE',
     path: '/looks/:id/mends/:record',
     role: 'assistant',
+    others: 'coach',
     says: 'Takes a mend’s answer back.',
     params: recordParams,
     answer: lookSchema,
@@ -487,7 +503,7 @@ export const routes = {
   'intakes.add': {
     method: 'POST',
     path: '/people/:id/intakes',
-    role: 'assistant',
+    role: 'coach',
     says: 'Keeps an asking of the stop signs.',
     params: idParams,
     body: intakeInputSchema,
@@ -508,7 +524,7 @@ export const routes = {
   'screens.add': {
     method: 'POST',
     path: '/people/:id/screens',
-    role: 'assistant',
+    role: 'coach',
     says: 'Keeps a screen; sent twice it is kept once.',
     params: idParams,
     body: screenInputSchema,
@@ -603,11 +619,30 @@ export const routes = {
     method: 'DELETE',
     path: '/catalogue/:kind/:key',
     role: 'coach',
-    says: 'Takes an entry away, or restores the shipped one.',
+    says: 'Takes an entry away, or restores the shipped one; what is in use is retired: still read, not offered any more.',
     params: entryParams,
     answer: studioCatalogueSchema,
     status: 200,
     problems: [404, 409],
+  },
+  'entries.uses': {
+    method: 'GET',
+    path: '/catalogue/:kind/:key/uses',
+    role: 'coach',
+    says: 'What speaks of an entry: looks, prescriptions, steps, people, other entries.',
+    params: entryParams,
+    answer: entryUsesSchema,
+    status: 200,
+  },
+  'entries.restore': {
+    method: 'POST',
+    path: '/catalogue/:kind/:key/restore',
+    role: 'coach',
+    says: 'Puts an entry back as it was before it was taken away.',
+    params: entryParams,
+    answer: studioCatalogueSchema,
+    status: 200,
+    problems: [404],
   },
   'entries.changes': {
     method: 'GET',

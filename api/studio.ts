@@ -30,6 +30,8 @@ export const entrySchema = z.object({
   record: records as z.ZodType<StudioEntry['record']>,
   by: z.string(),
   at: z.string(),
+  /** Taken away while something used it: still read, not offered any more. */
+  retired: z.boolean(),
 });
 export type Entry = z.infer<typeof entrySchema>;
 
@@ -44,6 +46,17 @@ export const entryChangeSchema = z.object({
   at: z.string(),
 });
 export type EntryChange = z.infer<typeof entryChangeSchema>;
+
+/** What speaks of an entry: how many looks, prescriptions, ladder steps, people (the studio's default counts as one), and other entries. */
+export const entryUsesSchema = z.object({
+  looks: z.number().int(),
+  prescriptions: z.number().int(),
+  steps: z.number().int(),
+  people: z.number().int(),
+  entries: z.array(z.object({ kind: z.enum(ENTRY_KINDS), key: z.string() })),
+});
+export type EntryUses = Omit<z.infer<typeof entryUsesSchema>, 'entries'>;
+export type AllEntryUses = z.infer<typeof entryUsesSchema>;
 
 /** A record of a kind, checked by the kind's own schema. */
 export const recordOf = (kind: EntryKind): z.ZodType<StudioEntry['record']> => ENTRY_SCHEMAS[kind];

@@ -7,9 +7,12 @@ import { pino, type DestinationStream } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Config } from './config.js';
 import { openapi } from '../api/openapi.js';
-import { answerProblems, causeOf, noSuchRoute } from './http/problems.js';
-import { checkToken, requireAccount, sessions } from './http/session.js';
+import { answerProblems, causeOf, HttpProblem, noSuchRoute } from './http/problems.js';
+import { checkToken, requireAccount, sessions, sessionSecret } from './http/session.js';
+import { slowDown } from './http/tries.js';
 import { picturesIn } from './media/pictures.js';
+import { removalsIn } from './media/removals.js';
+import { workIn } from './work/work.js';
 import { accountsIn } from './repositories/accounts.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
@@ -19,7 +22,7 @@ import { studioIn } from './repositories/studio.js';
 import { circumstancesIn } from './circumstance.js';
 import { mount, type Handlers } from './http/mount.js';
 import { judgingIn } from './jobs/judging.js';
-import { accountHandlers, slowDown } from './routes/accounts.js';
+import { accountHandlers } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
 import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
@@ -46,6 +49,10 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   const code = randomBytes(5).toString('hex').toUpperCase();
   const [people, looks, plans, studio] = [peopleIn(db), looksIn(db), plansIn(db), studioIn(db)];
   const circumstances = circumstancesIn({ people, looks, plans, studio }, config.clock);
+  const failed = (error: unknown): void => logger.error({ cause: causeOf(error) }, 'work behind a request failed');
+  const pictures = picturesIn(config.dataDir);
+  const work = workIn(config.workerFile);
+  const secret = sessionSecret(config);
   const context: Context = {
     config,
     accounts: accountsIn(db),
@@ -54,13 +61,14 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     studio,
     plans,
     ladders: laddersIn(db),
-    pictures: picturesIn(config.dataDir),
+    pictures,
+    removals: removalsIn(looks, pictures, config.clock, failed),
+    work,
     circumstances,
-    judging: judgingIn({ looks, people, plans, studio, circumstances }, config.build),
+    judging: judgingIn({ looks, people, plans, studio, circumstances, work }, config.build, failed),
     ownerCode: () => code,
-    behind: (work) => {
-      if (config.background)
-        work().catch((error: unknown) => logger.error({ cause: causeOf(error) }, 'work behind a request failed'));
+    behind: (task) => {
+      if (config.background) task().catch(failed);
     },
   };
   const app = express();
@@ -110,7 +118,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   );
 
   const api = Router();
-  api.use(express.json({ limit: '8mb' }), sessions(db, config), checkToken);
+  api.use(sessions(db, config, secret, failed), checkToken(secret));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
@@ -121,14 +129,14 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
       return { ok: true };
     },
     'openapi.get': () => ({ openapi: '3.1.0', ...openapi() }),
-    ...accountHandlers(context),
+    ...accountHandlers(context, secret),
     ...peopleHandlers(context),
     ...lookHandlers(context),
     ...planHandlers(context),
     ...ladderHandlers(context),
     ...studioHandlers(context),
   };
-  mount(api, handlers, requireAccount(context.accounts), slowDown());
+  mount(api, handlers, requireAccount(context.accounts), slowDown(db));
   // Who is not signed in is not told which addresses there are.
   api.use(requireAccount(context.accounts), noSuchRoute);
   app.use('/api', api);
@@ -144,6 +152,14 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
       response.set('Cache-Control', 'no-cache').sendFile(index);
     });
   }
+  // Nothing but pages lies here, and a page is only read.
+  app.use((request) => {
+    throw new HttpProblem(
+      request.method === 'GET' ? 404 : 405,
+      'There is nothing here',
+      `${request.method} is not answered at this address.`,
+    );
+  });
   app.use(answerProblems);
   return { app, context, handlers };
 }

@@ -26,12 +26,13 @@ export function circumstancesIn(
   async function factsOf(personId: string): Promise<Facts> {
     const day = await today();
     const intakes = await plans.intakesOf(personId);
-    const clear = intakes.find((i) => i.yes.length === 0);
+    // Newest first; before the last clear asking of somebody who may lift a stop, nothing counts any more.
+    const cleared = intakes.findIndex((i) => i.lifts && i.yes.length === 0);
     const prescriptions = (await plans.prescriptionsOf(personId)).filter(
       (p) => p.newest && (p.endedOn === null || daysBetween(p.endedOn, day) <= KEPT_FOR),
     );
     return {
-      intakes: [...new Set([...intakes.slice(0, 1), ...(clear ? [clear] : [])])],
+      intakes: cleared < 0 ? intakes : intakes.slice(0, cleared + 1),
       lastHolds: await looks.lastHolds(personId),
       screens: await plans.screensOf(personId),
       prescriptions: prescriptions.map(({ startsOn, endedOn, items }) => ({

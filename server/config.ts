@@ -9,7 +9,7 @@ const schema = z.object({
   HOST: z.string().default('127.0.0.1'),
   ANCHOR_DATA: z.string().default('data/studio'),
   ANCHOR_DEMO: z.enum(['0', '1']).default('0'),
-  ANCHOR_SECRET: z.string().min(32).optional(),
+  ANCHOR_SECRET: z.string().min(32, 'needs at least 32 characters; leave it unset and one is made').optional(),
   ANCHOR_TRUST_PROXY: z.enum(['0', '1']).default('0'),
   ANCHOR_WEB: z.string().optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
@@ -30,6 +30,8 @@ export interface Config {
   build: string;
   /** Whether work goes on behind requests; tests ask for it where they look at it. */
   background: boolean;
+  /** The built thread for long computations; without one they run where they are asked for. */
+  workerFile?: string;
   /** Folder of the built interface; none in tests of the routes. */
   webDir?: string;
 }

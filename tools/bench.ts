@@ -94,13 +94,13 @@ async function hallOf(people: number, looksEach: number): Promise<Hall> {
   const db = await openDatabase(dir);
   const { context } = createApp(configOf(dir), db);
   await context.studio.setDefaults(DEFAULTS);
-  const coach = await context.accounts.add({
+  const coach = (await context.accounts.add({
     name: 'C',
     email: 'c@c.example',
     role: 'coach',
     passwordHash: await hash('benchmark-1'),
     groups: [],
-  });
+  }))!;
   const records = [still, watchedHold].map((o) => JSON.stringify(o));
   const ids = Array.from({ length: people }, () => randomUUID());
   const first = Date.now() - looksEach * DAY_MS;

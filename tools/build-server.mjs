@@ -12,7 +12,11 @@ function fingerprint(folder) {
 }
 
 await build({
-  entryPoints: { main: 'server/main.ts', 'fill-demo': 'tools/fill-demo.ts' },
+  entryPoints: {
+    main: 'server/main.ts',
+    worker: 'server/work/worker.ts',
+    'fill-demo': 'tools/fill-demo.ts',
+  },
   outdir: 'dist/server',
   bundle: true,
   platform: 'node',

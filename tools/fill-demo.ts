@@ -65,7 +65,7 @@ async function call<N extends RouteName>(
   const answer = await run({
     account: as,
     params,
-    body: route.body?.parse(body),
+    body: route.heavy ? Buffer.from(JSON.stringify(body)) : route.body?.parse(body),
     request: { file: picture && { buffer: picture } },
   });
   return (answer instanceof Again ? answer.value : answer) as AnswerOf<Routes[N]>;
@@ -297,20 +297,20 @@ async function addOwnDrill(coach: Account): Promise<void> {
 async function fill(): Promise<void> {
   if ((await context.accounts.count()) > 0) throw new Error(`${config.dataDir} is not empty; start with --reset.`);
   const passwordHash = await hash(DEMO_SIGN_IN.password);
-  const owner = await context.accounts.add({
+  const owner = (await context.accounts.add({
     name: 'Halla Mooring',
     email: 'owner@harbour.example',
     role: 'owner',
     passwordHash,
     groups: [],
-  });
-  const coach = await context.accounts.add({
+  }))!;
+  const coach = (await context.accounts.add({
     name: 'Jonna Reef',
     email: DEMO_SIGN_IN.email,
     role: 'coach',
     passwordHash: await hash(DEMO_SIGN_IN.password),
     groups: [],
-  });
+  }))!;
   const groups = new Map<string, string>();
   for (const name of GROUPS) groups.set(name, (await call('groups.add', { as: owner, body: { name } })).id);
   await context.accounts.add({

@@ -1,7 +1,6 @@
 /** What the commands share: reading a JSON file within limits, and errors as lines. */
 import { once } from 'node:events';
-import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
-import { createInterface } from 'node:readline';
+import { createReadStream, existsSync, readFileSync, readSync, statSync } from 'node:fs';
 import type { z } from 'zod';
 import { InputError, problemsOf, type Problem } from '../core/formats/problems.js';
 
@@ -10,6 +9,50 @@ const LIMIT = 64 * 1024 * 1024;
 const fail = (message: string): never => {
   throw new InputError([{ path: 'file', message }]);
 };
+
+/** Standard input up to the limit: what never ends is given up there. */
+function readStandardInput(): string {
+  const chunks: Buffer[] = [];
+  let size = 0;
+  for (;;) {
+    const chunk = Buffer.alloc(65536);
+    let read: number;
+    try {
+      read = readSync(0, chunk);
+    } catch (error) {
+      // What writes is slower than what reads.
+      if ((error as NodeJS.ErrnoException).code === 'EAGAIN') continue;
+      if ((error as NodeJS.ErrnoException).code === 'EOF') break;
+      throw error;
+    }
+    if (read === 0) break;
+    size += read;
+    if (size > LIMIT) fail(`is over ${LIMIT / 1048576} MB`);
+    chunks.push(chunk.subarray(0, read));
+  }
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+/** The lines of a stream. A line longer than the limit is given as null, and what follows of it is passed over. */
+async function* linesOf(input: AsyncIterable<Buffer>, limit = LIMIT): AsyncGenerator<string | null> {
+  const decoder = new TextDecoder();
+  let rest = '';
+  let over = false;
+  const line = (text: string): string | null => {
+    const whole = over ? null : text.replace(/\r$/, '');
+    over = false;
+    return whole;
+  };
+  for await (const chunk of input) {
+    const parts = (rest + decoder.decode(chunk, { stream: true })).split('\n');
+    rest = parts.pop()!;
+    for (const part of parts) yield line(part);
+    if (rest.length > limit) over = true;
+    if (over) rest = '';
+  }
+  rest += decoder.decode();
+  if (rest !== '' || over) yield line(rest);
+}
 
 /** Text of a file, or of standard input for `-`. @throws InputError when missing, empty, a folder or over 64 MB */
 export function readInput(file: string): string {
@@ -20,7 +63,7 @@ export function readInput(file: string): string {
       if (facts.isDirectory()) fail('is a folder');
       if (facts.size > LIMIT) fail(`is ${Math.round(facts.size / 1048576)} MB; at most ${LIMIT / 1048576} MB are read`);
     }
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+    text = file === '-' ? readStandardInput() : readFileSync(file, 'utf8');
   } catch (error) {
     if (error instanceof InputError) throw error;
     const code = (error as NodeJS.ErrnoException).code;
@@ -81,9 +124,10 @@ export async function runLines(file: string | undefined, work: (text: string) =>
       if (statSync(file!).isDirectory()) fail('is a folder');
     }
     const input = file === '-' ? process.stdin : createReadStream(file!);
-    for await (const line of createInterface({ input, crlfDelay: Infinity })) {
+    for await (const line of linesOf(input)) {
       let answer: unknown;
       try {
+        if (line === null) throw new InputError([{ path: 'line', message: `is over ${LIMIT / 1048576} MB` }]);
         const text = line.charCodeAt(0) === 0xfeff ? line.slice(1) : line;
         if (text.trim() === '') throw new InputError([{ path: 'line', message: 'is empty' }]);
         answer = work(text);

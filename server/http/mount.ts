@@ -1,10 +1,19 @@
 /** Mounts the table of routes: role, parameters, query and body are checked before a handler sees them. */
-import type { Request, RequestHandler, Response, Router } from 'express';
+import { json, raw, type Request, type RequestHandler, type Response, type Router } from 'express';
 import multer from 'multer';
 import type { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
 import { ROLES, type Role } from '../../api/common.js';
-import type { AnswerOf, BodyOf, ParamsOf, QueryOf, Route } from '../../api/route.js';
+import {
+  BODY_BYTES,
+  HEAVY_BYTES,
+  STRANGERS_BYTES,
+  type AnswerOf,
+  type BodyOf,
+  type ParamsOf,
+  type QueryOf,
+  type Route,
+} from '../../api/route.js';
 import { routes, type RouteName, type Routes } from '../../api/routes.js';
 import { problemsOf } from '../../core/formats/problems.js';
 import { MAX_BYTES } from '../media/pictures.js';
@@ -14,7 +23,8 @@ import { HttpProblem, invalid } from './problems.js';
 export interface Asked<R extends Route> {
   params: ParamsOf<R>;
   query: QueryOf<R>;
-  body: BodyOf<R>;
+  /** Checked; of a route that may be sent a long clip, the bytes as they came. */
+  body: R extends { heavy: true } ? Buffer : BodyOf<R>;
   /** Who asks; for routes that anyone may call it is not looked up. */
   account: R['role'] extends 'anyone' ? null : Account;
   request: Request;
@@ -62,7 +72,7 @@ export function checkRole(account: Account, least: Role): void {
 
 const upload = multer({
   storage: multer.memoryStorage(),
-  limits: { fileSize: MAX_BYTES, files: 1, fields: 2, parts: 4 },
+  limits: { fileSize: MAX_BYTES, files: 1, fields: 2, parts: 4, fieldSize: 4096 },
 });
 
 type Loose = Handler<Route> & {
@@ -81,21 +91,35 @@ function answerWith(route: Route, handler: Loose): RequestHandler {
   };
 }
 
+/** Reads a body no longer than the route takes: after it is known who sends it. */
+function reader(route: Route): RequestHandler {
+  if (route.heavy) return raw({ type: 'application/json', limit: HEAVY_BYTES });
+  return json({ limit: route.role === 'anyone' ? STRANGERS_BYTES : BODY_BYTES });
+}
+
 /**
  * Mounts every route on a router.
  * @param requireAccount loads the signed-in account into `response.locals`, or ends the request
- * @param slow a limit on tries, for the routes that may answer 429
+ * @param slow limits on tries, for the routes that may answer 429
  */
-export function mount(router: Router, handlers: Handlers, requireAccount: RequestHandler, slow: RequestHandler): void {
+export function mount(
+  router: Router,
+  handlers: Handlers,
+  requireAccount: RequestHandler,
+  slow: readonly RequestHandler[],
+): void {
   for (const [name, route] of Object.entries(routes) as [RouteName, Route][]) {
     const handler = handlers[name] as unknown as Loose;
+    const mayCall: RequestHandler = (_request, response, next) => {
+      checkRole(response.locals.account!, route.role as Role);
+      next();
+    };
     const check: RequestHandler = async (request, response, next) => {
       const account = route.role === 'anyone' ? null : response.locals.account!;
-      if (account) checkRole(account, route.role as Role);
       const asked = {
         params: route.params && take(route.params, request.params),
         query: route.query && take(route.query, request.query),
-        body: route.body && take(route.body, request.body),
+        body: route.body && (route.heavy ? bytesOf(request.body) : take(route.body, request.body)),
         account,
         request,
         response,
@@ -105,9 +129,10 @@ export function mount(router: Router, handlers: Handlers, requireAccount: Reques
       next();
     };
     const steps: RequestHandler[] = [
-      ...(route.problems?.includes(429) ? [slow] : []),
-      ...(route.role === 'anyone' ? [] : [requireAccount]),
+      ...(route.role === 'anyone' ? [] : [requireAccount, mayCall]),
+      ...(route.body ? [reader(route)] : []),
       check,
+      ...(route.problems?.includes(429) ? slow : []),
       ...(route.form ? [upload.single(route.form)] : []),
       answerWith(route, handler),
     ];
@@ -115,3 +140,4 @@ export function mount(router: Router, handlers: Handlers, requireAccount: Reques
     router[method](route.path, ...steps);
   }
 }
+const bytesOf = (body: unknown): Buffer => (Buffer.isBuffer(body) ? body : Buffer.from('{}'));

@@ -12,6 +12,8 @@ export class HttpProblem extends Error {
     readonly title: string,
     readonly detail?: string,
     readonly problems?: readonly Problem[],
+    /** When it is worth trying again, s. */
+    readonly retryAfter?: number,
   ) {
     super(title);
     this.name = 'HttpProblem';
@@ -31,8 +33,39 @@ const OF_MULTER: Partial<Record<MulterError['code'], HttpProblem>> = {
   LIMIT_FILE_SIZE: new HttpProblem(413, 'The picture is over 20 MB', 'Take it smaller, or save it as JPEG.'),
 };
 
+/** What a database or file system that cannot write says, in words; null for anything else. */
+export function storageProblem(error: unknown): HttpProblem | null {
+  const code = String((error as { code?: unknown } | null)?.code ?? '');
+  if (/^SQLITE_(BUSY|LOCKED)/.test(code))
+    return new HttpProblem(
+      503,
+      'The studio’s data are in use',
+      'Another program holds them for a moment. Nothing was changed; try again.',
+      undefined,
+      2,
+    );
+  if (/^SQLITE_FULL/.test(code) || ['ENOSPC', 'EDQUOT'].includes(code))
+    return new HttpProblem(
+      507,
+      'The server’s disk is full',
+      'Nothing was changed. Reading goes on; what you enter stays on this device until there is room.',
+    );
+  if (
+    /^SQLITE_(READONLY|CANTOPEN|IOERR|PERM)/.test(code) ||
+    ['EROFS', 'EACCES', 'EPERM', 'ENOTDIR', 'ENOENT'].includes(code)
+  )
+    return new HttpProblem(
+      507,
+      'The server cannot write to its folder',
+      'Nothing was changed. Reading goes on. Tell whoever runs the server: the folder is read-only, or its disk fails.',
+    );
+  return null;
+}
+
 function asProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
+  const storage = storageProblem(error);
+  if (storage) return storage;
   if (error instanceof ZodError) return invalid(problemsOf(error));
   if (error instanceof InputError) return invalid(error.problems);
   if (error instanceof MulterError)
@@ -42,7 +75,7 @@ function asProblem(error: unknown): HttpProblem {
     );
   const known = error as { type?: string; status?: number; message?: string };
   if (known.type === 'entity.too.large')
-    return new HttpProblem(413, 'This is too large', 'At most 8 MB of data are taken at once.');
+    return new HttpProblem(413, 'This is too large', 'It holds more than this address takes at once.');
   if (known.type === 'entity.parse.failed') return new HttpProblem(400, 'The data is not JSON');
   if (known.message === 'Unexpected end of form' || known.message?.startsWith('Multipart:'))
     return new HttpProblem(400, 'The upload broke off', 'Send it again.');
@@ -77,6 +110,7 @@ export const answerProblems: ErrorRequestHandler = (error, request, response, ne
     requestId: String(request.id),
     problems: problem.problems ? [...problem.problems] : undefined,
   };
+  if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 };
 

@@ -1,8 +1,7 @@
 /** Server sessions: cookie, token against forged requests, and who may do what. */
-import { randomBytes, timingSafeEqual } from 'node:crypto';
+import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ConnectSessionKnexStore } from 'connect-session-knex';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import type { Knex } from 'knex';
@@ -11,11 +10,14 @@ import { CSRF_HEADER } from '../../api/common.js';
 import type { Config } from '../config.js';
 import type { Accounts } from '../repositories/accounts.js';
 import { HttpProblem } from './problems.js';
+import { SessionStore } from './session-store.js';
 
 declare module 'express-session' {
   interface SessionData {
     accountId?: string;
     token?: string;
+    /** The account's number when the session began. */
+    from?: number;
   }
 }
 declare module 'express-serve-static-core' {
@@ -24,54 +26,87 @@ declare module 'express-serve-static-core' {
   }
 }
 
-/** The secret from the environment, or one kept in the data folder, readable by its owner only. */
+const SECRET_LENGTH = 32;
+
+/**
+ * The secret from the environment, or one kept in the data folder, readable by its owner only.
+ * @throws Error in words for a kept secret that is empty or short
+ */
 export function sessionSecret(config: Config): string {
   if (config.secret) return config.secret;
   const file = join(config.dataDir, 'session-secret');
-  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
-  return readFileSync(file, 'utf8');
+  if (!existsSync(file)) writeFileSync(file, randomBytes(SECRET_LENGTH).toString('hex'), { mode: 0o600 });
+  const secret = readFileSync(file, 'utf8').trim();
+  if (secret.length < SECRET_LENGTH)
+    throw new Error(
+      `${file} holds ${secret.length === 0 ? 'nothing' : 'too short a secret'}. Delete it: a new one is made at the next start, and everybody signs in again.`,
+    );
+  return secret;
 }
 
-export function sessions(db: Knex, config: Config): RequestHandler {
+export function sessions(db: Knex, config: Config, secret: string, failed: (error: unknown) => void): RequestHandler {
   return session({
     name: 'anchor.sid',
-    secret: sessionSecret(config),
+    secret,
     resave: false,
     saveUninitialized: false,
     rolling: true,
-    store: new ConnectSessionKnexStore({
-      knex: db,
-      tableName: 'sessions',
-      createTable: true,
-      cleanupInterval: 3600 * 1000,
-    }),
+    store: new SessionStore(db, failed),
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: 12 * 3600 * 1000 },
   });
 }
 
-/** The session's token, made when first asked for. */
-export function tokenOf(request: Request): string {
-  request.session.token ??= randomBytes(24).toString('base64url');
-  return request.session.token;
+/** What a stranger's requests carry: the same for all, so that nothing is stored for them. Another site can neither read nor send it. */
+export const strangersToken = (secret: string): string =>
+  createHmac('sha256', secret).update('nobody is signed in').digest('base64url');
+
+/** The token that requests of this session carry. */
+export const tokenOf = (request: Request, secret: string): string => request.session.token ?? strangersToken(secret);
+
+/** Begins a session for an account; resolves when it is kept. @throws what the store failed with */
+export const beginSession = (request: Request, accountId: string, from: number): Promise<void> =>
+  new Promise((resolve, reject) => {
+    request.session.regenerate((error: unknown) => {
+      if (error) return reject(error);
+      Object.assign(request.session, { accountId, from, token: randomBytes(24).toString('base64url') });
+      request.session.save((problem: unknown) => (problem ? reject(problem) : resolve()));
+    });
+  });
+/** Ends the session; resolves when it is gone. @throws what the store failed with */
+export const endSession = (request: Request): Promise<void> =>
+  new Promise((resolve, reject) => {
+    request.session.destroy((error: unknown) => (error ? reject(error) : resolve()));
+  });
+
+/** Compared as bytes: a header may hold what is longer in bytes than in characters. */
+function same(a: string, b: string): boolean {
+  const [left, right] = [Buffer.from(a), Buffer.from(b)];
+  return left.length === right.length && timingSafeEqual(left, right);
 }
 
-const same = (a: string, b: string): boolean =>
-  a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
-
 /** Requests that change something must carry the session's token in a header, which another site cannot set. */
-export const checkToken: RequestHandler = (request, _response, next) => {
-  if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next();
-  const sent = request.get(CSRF_HEADER) ?? '';
-  if (!request.session.token || !same(sent, request.session.token))
-    throw new HttpProblem(403, 'This page is out of date', 'Reload the page and try again.');
-  next();
-};
+export const checkToken =
+  (secret: string): RequestHandler =>
+  (request, _response, next) => {
+    if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next();
+    const sent = request.get(CSRF_HEADER) ?? '';
+    if (!same(sent, tokenOf(request, secret)))
+      throw new HttpProblem(403, 'This page is out of date', 'Reload the page and try again.');
+    next();
+  };
 
-/** Loads the signed-in account; without one, or with a disabled one, the request ends here. */
+/** The account whose session this is; null for nobody, a closed account, and a session from before its account's sessions were ended. */
+export async function accountOf(accounts: Accounts, request: Request): Promise<Account | null> {
+  const { accountId, from } = request.session;
+  const found = accountId ? await accounts.inSession(accountId) : null;
+  return found && !found.account.disabled && found.sessionsFrom === (from ?? 0) ? found.account : null;
+}
+
+/** Loads the signed-in account; without one the request ends here. */
 export function requireAccount(accounts: Accounts): RequestHandler {
   return async (request, response, next) => {
-    const account = request.session.accountId ? await accounts.find(request.session.accountId) : null;
-    if (!account || account.disabled) throw new HttpProblem(401, 'Please sign in');
+    const account = await accountOf(accounts, request);
+    if (!account) throw new HttpProblem(401, 'Please sign in');
     response.locals.account = account;
     next();
   };

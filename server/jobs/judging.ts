@@ -1,12 +1,9 @@
 /** Looks judged once and kept: a history and a ladder read what was judged, unless the look, the catalogue or the method changed since. */
 import { setImmediate as turn } from 'node:timers/promises';
-import type { HistoryItem, LookLine } from '../../api/observations.js';
+import { unjudged, type HistoryItem, type Look } from '../../api/observations.js';
 import type { LoggedHoldOf } from '../../api/ladders.js';
-import { judge } from '../../core/evaluate/judge.js';
-import { lineOf } from '../../core/evaluate/line.js';
-import { see } from '../../core/evaluate/see.js';
-import { loggedHold } from '../../core/ladder/holds.js';
-import { judgedBy } from '../../core/person/circumstance.js';
+import { InputError } from '../../core/formats/problems.js';
+import { judgedBy, type Circumstance } from '../../core/person/circumstance.js';
 import { methodInForce } from '../../core/person/method-in-force.js';
 import { historyAt } from '../../core/screen/history.js';
 import type { Circumstances } from '../circumstance.js';
@@ -14,6 +11,8 @@ import type { KeptLine, Looks } from '../repositories/looks.js';
 import type { JudgedAs, People } from '../repositories/people.js';
 import type { Plans } from '../repositories/plans.js';
 import type { Known, StudioStore } from '../repositories/studio.js';
+import type { JudgedLook } from '../work/tasks.js';
+import { LONG_CLIP, type Work } from '../work/work.js';
 
 interface Stores {
   looks: Looks;
@@ -21,6 +20,7 @@ interface Stores {
   plans: Plans;
   studio: StudioStore;
   circumstances: Circumstances;
+  work: Work;
 }
 
 /** Looks that ladders rest on, newest first. */
@@ -30,8 +30,20 @@ const SWEEP = { people: 50, looks: 2000, atOnce: 20 } as const;
 
 export type Judging = ReturnType<typeof judgingIn>;
 
-/** @param build names the program that judges: another one judges anew */
-export function judgingIn({ looks, people, plans, studio, circumstances }: Stores, build: string) {
+const whyNot = (error: unknown): string =>
+  error instanceof InputError
+    ? error.problems.map((p) => `${p.path}: ${p.message}`).join('; ')
+    : 'its record cannot be read or judged';
+
+/**
+ * @param build names the program that judges: another one judges anew
+ * @param failed told of what could not be judged or kept; who asked is answered all the same
+ */
+export function judgingIn(
+  { looks, people, plans, studio, circumstances, work }: Stores,
+  build: string,
+  failed: (error: unknown) => void,
+) {
   /** What a verdict rests on: look, catalogue, method, and the screens that speak for it. */
   const basisOf = (known: Known, person: JudgedAs, asked: string, line: KeptLine): string => {
     const layers = { asked, person, studio: known.defaults };
@@ -39,7 +51,7 @@ export function judgingIn({ looks, people, plans, studio, circumstances }: Store
     return [line.version, build, known.revision, known.defaults.timeZone, method.id, person.screensVersion].join('|');
   };
 
-  type Fresh = { line: LookLine; hold: LoggedHoldOf | null };
+  type Fresh = JudgedLook;
 
   /** Judges looks and keeps what was judged. Between looks the process goes on with other things. */
   async function judgeAnew(
@@ -54,23 +66,30 @@ export function judgingIn({ looks, people, plans, studio, circumstances }: Store
     const screens = await plans.screensOf(person.id);
     const records = await looks.records(stale.map((s) => s.kept.id));
     const kept: Parameters<Looks['keepJudged']>[0][number][] = [];
-    for (const { look, version } of records) {
-      const { kept: line, basis } = stale.find((s) => s.kept.id === look.id)!;
-      const circumstance = { ...now, day: look.day, at: look.startedAt, history: historyAt(screens, look.startedAt) };
-      const record = { observation: look.observation, mends: look.mends, overruled: look.overrule?.cause };
-      const judged = judge(see(record, known.catalog), known.catalog, circumstance);
-      const hold = loggedHold(judged, look.day, look.startedAt);
-      const fresh: Fresh = {
-        line: lineOf(judged, known.catalog),
-        hold: hold && { ...hold, values: { ...hold.values }, lookId: look.id },
-      };
-      found.set(look.id, fresh);
+    for (const { id, look, version } of records) {
+      const { kept: line, basis } = stale.find((s) => s.kept.id === id)!;
+      const fresh = look
+        ? await judgeOne(known, look, { ...now, history: historyAt(screens, look.startedAt) })
+        : { line: unjudged(whyNot(null)), hold: null };
+      found.set(id, fresh);
       // A look that was changed since its line was read is judged again next time.
-      if (version === line.version) kept.push({ id: look.id, asked, basis, ...fresh });
+      if (version === line.version) kept.push({ id, asked, basis, ...fresh });
       await turn();
     }
-    await looks.keepJudged(kept);
+    // Where it cannot be written, reading goes on: it is judged again next time.
+    await looks.keepJudged(kept).catch(failed);
     return found;
+  }
+  async function judgeOne(known: Known, look: Look, now: Circumstance): Promise<Fresh> {
+    const circumstance = { ...now, day: look.day, at: look.startedAt };
+    const record = { observation: look.observation, mends: look.mends, overruled: look.overrule?.cause };
+    const given = { record, circumstance, id: look.id, day: look.day, at: look.startedAt };
+    try {
+      return await work.run('judgeRecord', known, given, look.observation.frames.length, LONG_CLIP);
+    } catch (error) {
+      if (!(error instanceof InputError)) failed(error);
+      return { line: unjudged(whyNot(error)), hold: null };
+    }
   }
 
   async function judgedLines(

@@ -1,8 +1,9 @@
 /** Pictures on disk: decoded and encoded anew, so that position data and anything hidden in the file is gone. */
 import { mkdirSync } from 'node:fs';
-import { rename, rm, stat } from 'node:fs/promises';
+import { readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import sharp, { type Metadata } from 'sharp';
+import type { Blur } from '../../api/observations.js';
 import { HttpProblem } from '../http/problems.js';
 
 export const MAX_BYTES = 20 * 1024 * 1024;
@@ -11,6 +12,33 @@ const LONGEST_SIDE = 4096;
 const THUMBNAIL = 360;
 
 const broken = (detail: string): HttpProblem => new HttpProblem(422, 'This picture cannot be used', detail);
+
+/** A blurred place is made of at most this many squares a side, then smoothed: no face can be read from it. */
+const SQUARES = 5;
+
+interface Upright {
+  data: Buffer;
+  info: { width: number; height: number };
+}
+/** The picture with places made unknowable: averaged to a few squares, which cannot be undone, and smoothed. */
+async function blurred({ data, info }: Upright, places: readonly Blur[]): Promise<Upright> {
+  const patches = await Promise.all(
+    places.map(async (place) => {
+      const left = Math.min(info.width - 1, Math.floor(place.x * info.width));
+      const top = Math.min(info.height - 1, Math.floor(place.y * info.height));
+      const width = Math.max(1, Math.min(info.width - left, Math.ceil(place.width * info.width)));
+      const height = Math.max(1, Math.min(info.height - top, Math.ceil(place.height * info.height)));
+      const few = await sharp(data)
+        .extract({ left, top, width, height })
+        .resize(SQUARES, SQUARES, { fit: 'fill', kernel: 'cubic' })
+        .png()
+        .toBuffer();
+      const input = await sharp(few).resize(width, height, { fit: 'fill', kernel: 'cubic' }).png().toBuffer();
+      return { input, left, top };
+    }),
+  );
+  return sharp(data).composite(patches).jpeg({ quality: 88 }).toBuffer({ resolveWithObject: true });
+}
 
 export type Pictures = ReturnType<typeof picturesIn>;
 
@@ -30,10 +58,12 @@ export function picturesIn(dataDir: string) {
     /**
      * Stores a picture and its thumbnail; both are complete files or neither is there.
      * @param bytes JPEG, PNG or WebP
+     * @param blur places, as shares of the upright picture, that are made unknowable; the picture as it came is not kept
      * @returns width and height in px after the camera's orientation is applied
-     * @throws HttpProblem 422 for another kind of file, a broken one, or more than 50 megapixels
+     * @throws HttpProblem 422 for another kind of file, a broken one, or more than 50 megapixels; the system's own error where the
+     *   folder cannot be written
      */
-    async store(id: string, bytes: Buffer): Promise<{ width: number; height: number }> {
+    async store(id: string, bytes: Buffer, blur: readonly Blur[] = []): Promise<{ width: number; height: number }> {
       const options = { limitInputPixels: MAX_PIXELS, failOn: 'error' as const, animated: false };
       let facts: Metadata;
       try {
@@ -47,21 +77,37 @@ export function picturesIn(dataDir: string) {
         throw broken('It has more than 50 megapixels. Take it smaller.');
       const [main, thumb] = [file(id, false), file(id, true)];
       const drafts = [`${main}.part`, `${thumb}.part`] as const;
+      let upright: Upright;
       try {
-        const size = await sharp(bytes, options)
+        upright = await sharp(bytes, options)
           .rotate()
           .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true })
           .flatten({ background: '#ffffff' })
           .jpeg({ quality: 88 })
-          .toFile(drafts[0]);
-        await sharp(drafts[0]).resize(THUMBNAIL, THUMBNAIL, { fit: 'inside' }).jpeg({ quality: 80 }).toFile(drafts[1]);
-        await rename(drafts[1], thumb);
-        await rename(drafts[0], main);
-        return { width: size.width, height: size.height };
+          .toBuffer({ resolveWithObject: true });
+        if (blur.length > 0) upright = await blurred(upright, blur);
       } catch {
-        await Promise.all([...drafts, main, thumb].map((f) => rm(f, { force: true })));
         throw broken('The file is damaged.');
       }
+      const small = await sharp(upright.data)
+        .resize(THUMBNAIL, THUMBNAIL, { fit: 'inside' })
+        .jpeg({ quality: 80 })
+        .toBuffer();
+      try {
+        await writeFile(drafts[0], upright.data, { mode: 0o600 });
+        await writeFile(drafts[1], small, { mode: 0o600 });
+        await rename(drafts[1], thumb);
+        await rename(drafts[0], main);
+      } catch (error) {
+        await Promise.all([...drafts, main, thumb].map((f) => rm(f, { force: true }).catch(() => undefined)));
+        throw error;
+      }
+      return { width: upright.info.width, height: upright.info.height };
+    },
+    /** Removes what a broken writing left. */
+    async sweepDrafts(): Promise<void> {
+      for (const name of await readdir(folder))
+        if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
     },
     async remove(id: string): Promise<void> {
       await Promise.all([rm(file(id, false), { force: true }), rm(file(id, true), { force: true })]);

@@ -1,5 +1,6 @@
 /** The athlete's sheet: one page with figures, doses, self-checks, cautions and stop signs. */
 import { createRequire } from 'node:module';
+import * as fontkit from 'fontkit';
 import pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { Prescription } from '../../api/plans.js';
@@ -7,6 +8,7 @@ import type { Person } from '../../api/people.js';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { poseSvg } from '../../core/body/draw.js';
 import { figureOf, type Figure } from '../../core/catalog/figures.js';
+import { MIN_STATURE } from '../../core/formats/observation.js';
 import { athleteOf } from '../../core/person/circumstance.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import type { Catalog } from '../../core/catalog/index.js';
@@ -23,6 +25,34 @@ pdfmake.setFonts({
     bolditalics: fontFile('MediumItalic'),
   },
 });
+const covered = fontkit.openSync(fontFile('Regular')) as fontkit.Font;
+const MISSING = 'A � stands for a letter that the font of this sheet does not have: it has Latin, Greek and Cyrillic.';
+
+/** One character as the font has it: itself, without its marks, or a mark that stands for it. */
+function glyph(character: string): string {
+  const has = (c: string): boolean => covered.hasGlyphForCodePoint(c.codePointAt(0)!);
+  if (character < ' ' || has(character)) return character;
+  const bare = character.normalize('NFD').replace(/\p{M}/gu, '');
+  return bare !== '' && [...bare].every(has) ? bare : '�';
+}
+
+/** Every text of a document in characters that the font has, and whether one was missing. */
+export function inFont<T>(document: T): { value: T; missing: boolean } {
+  let missing = false;
+  const walk = (part: unknown, key = ''): unknown => {
+    if (typeof part === 'string') {
+      if (key === 'svg') return part;
+      const text = [...part].map(glyph).join('');
+      missing ||= text.includes('�') && !part.includes('�');
+      return text;
+    }
+    if (Array.isArray(part)) return part.map((p) => walk(p, key));
+    if (part === null || typeof part !== 'object') return part;
+    return Object.fromEntries(Object.entries(part).map(([k, v]) => [k, walk(v, k)]));
+  };
+  return { value: walk(document) as T, missing };
+}
+
 // Nothing is fetched for a sheet: everything on it is drawn here.
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path: string) => /[\\/]pdfmake[\\/]fonts[\\/]/.test(path));
@@ -58,27 +88,31 @@ export async function sheetPdf(
   person: Pick<Person, 'name' | 'stature' | 'mass' | 'sex' | 'cautions'>,
   prescription: Prescription,
 ): Promise<Buffer> {
-  const body = bodyOf(athleteOf(person));
+  // A stature that was kept before there was a least one is drawn as the least.
+  const athlete = athleteOf(person);
+  const body = bodyOf(athlete.stature ? { ...athlete, stature: Math.max(MIN_STATURE, athlete.stature) } : athlete);
   const small = prescription.items.length > 4;
   const rows = prescription.items.map((item, i): Content[] => {
     const drill = catalog.drills.find((d) => d.id === item.drill);
+    // The text that it was given with; of a sheet from before texts were kept, today's.
+    const given = item.text ?? drill;
     const warnings = prescription.warnings.filter((w) => w.drill === item.drill);
     return [
       figures(drill && figureOf(drill), body),
       {
         stack: [
-          { text: `${i + 1}. ${drill?.name ?? item.drill}`, bold: true, fontSize: 12 },
+          { text: `${i + 1}. ${given?.name ?? item.drill}`, bold: true, fontSize: 12 },
           { text: `${item.dose.sets} × ${item.dose.work}, ${item.dose.days}`, bold: true, color: ROPE },
-          { text: `tempo ${item.dose.tempo} · rest ${item.dose.rest}${drill ? ` · ${PLACE_WORDS[drill.place]}` : ''}` },
-          ...(drill
+          { text: `tempo ${item.dose.tempo} · rest ${item.dose.rest}${given ? ` · ${PLACE_WORDS[given.place]}` : ''}` },
+          ...(given
             ? [
-                { text: drill.how.join(' ') },
+                { text: given.how.join(' ') },
                 {
                   text: [
                     { text: 'Breath: ', bold: true },
-                    drill.breath,
+                    given.breath,
                     { text: '  Check yourself: ', bold: true },
-                    drill.selfCheck,
+                    given.selfCheck,
                   ],
                 },
               ]
@@ -89,7 +123,11 @@ export async function sheetPdf(
       },
     ];
   });
-  const kit = [...new Set(prescription.items.flatMap((i) => catalog.drills.find((d) => d.id === i.drill)?.kit ?? []))];
+  const kit = [
+    ...new Set(
+      prescription.items.flatMap((i) => i.text?.kit ?? catalog.drills.find((d) => d.id === i.drill)?.kit ?? []),
+    ),
+  ];
   const checks = kit.flatMap((k) => KIT_CHECKS[k] ?? []);
   const cautions = catalog.cautions.filter((c) => person.cautions.includes(c.id));
   const family = catalog.families.find((f) => f.id === prescription.family)?.name ?? prescription.family;
@@ -152,5 +190,7 @@ export async function sheetPdf(
       },
     ],
   };
-  return pdfmake.createPdf(definition).getBuffer();
+  const { value, missing } = inFont(definition);
+  if (missing) (value.content as Content[]).push({ text: MISSING, color: '#55626a', margin: [0, 4, 0, 0] });
+  return pdfmake.createPdf(value).getBuffer();
 }

@@ -8,17 +8,21 @@ import {
   overruleSchema,
   type HistoryItem,
   type Look,
-  type LookInput,
   type LookLine,
   type LookPatch,
   type Media,
   type MendTried,
 } from '../../api/observations.js';
 import { loggedHoldSchema, type LoggedHoldOf } from '../../api/ladders.js';
+import type { Account } from '../../api/accounts.js';
+import type { Facts } from '../../api/plans.js';
+import type { ReadLook } from '../work/tasks.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
-import { observationSchema } from '../../core/formats/observation.js';
+import { recordSchema } from '../../core/formats/observation.js';
+import { nextArrival } from '../database/arrivals.js';
 import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
 import { recordHash } from '../database/record-hash.js';
 
 const lookRow = z.object({
@@ -28,7 +32,7 @@ const lookRow = z.object({
   day: z.string(),
   version: z.number(),
   position: z.string(),
-  record: json(observationSchema),
+  record: json(recordSchema),
   media_id: z.string().nullable(),
   relook_of: z.string().nullable(),
   note: z.string(),
@@ -111,6 +115,14 @@ const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
         },
 });
 
+/** Lets pictures' records go in a transaction and notes their files for removal. @returns how many */
+export async function letMediaGo(trx: Knex, which: Knex.QueryBuilder, at: string): Promise<number> {
+  const ids = parseRows('media', z.object({ id: z.string() }), await which.select('id')).map((r) => r.id);
+  for (const id of ids) await trx('media_removals').insert({ id, since: at }).onConflict('id').ignore();
+  await trx('media').whereIn('id', ids).delete();
+  return ids.length;
+}
+
 export type Looks = ReturnType<typeof looksIn>;
 
 export function looksIn(db: Knex) {
@@ -177,18 +189,18 @@ export function looksIn(db: Knex) {
 
   return {
     /** Whose look this is, deleted or not; null when unknown. */
-    async owner(id: string): Promise<{ personId: string; deleted: boolean } | null> {
+    async owner(id: string): Promise<{ personId: string; deleted: boolean; madeBy: string } | null> {
       const row = maybeRow(
         'observations',
-        z.object({ person_id: z.string(), deleted_at: z.string().nullable() }),
-        await db('observations').where('id', id).first('person_id', 'deleted_at'),
+        z.object({ person_id: z.string(), deleted_at: z.string().nullable(), made_by: z.string() }),
+        await db('observations').where('id', id).first('person_id', 'deleted_at', 'made_by'),
       );
-      return row && { personId: row.person_id, deleted: row.deleted_at !== null };
+      return row && { personId: row.person_id, deleted: row.deleted_at !== null, madeBy: row.made_by };
     },
-    /** Looks that say the same as a record, newest first. */
-    async like(record: object): Promise<{ id: string; personId: string }[]> {
+    /** Looks whose record has this fingerprint, newest first. */
+    async like(hash: string): Promise<{ id: string; personId: string }[]> {
       const found = await db('observations')
-        .where('record_hash', recordHash(record))
+        .where('record_hash', hash)
         .whereNull('deleted_at')
         .orderBy('started_at', 'desc')
         .select('id', 'person_id');
@@ -215,11 +227,22 @@ export function looksIn(db: Knex) {
         relooks.map((r) => r.id),
       );
     },
-    /** Several looks with their versions, to be judged. */
-    async records(ids: readonly string[]): Promise<{ look: Look; version: number }[]> {
-      const found = parseRows('observations', lookRow, await rows().whereIn('observations.id', [...ids]));
+    /** Several looks with their versions, to be judged; null for one whose stored record cannot be read. */
+    async records(ids: readonly string[]): Promise<{ id: string; look: Look | null; version: number }[]> {
+      const found = parseRows(
+        'observations',
+        z.looseObject({ id: z.string(), version: z.number() }),
+        await rows().whereIn('observations.id', [...ids]),
+      );
       const mends = await mendsOf(found.map((r) => r.id));
-      return found.map((row) => ({ look: told(row, mends.get(row.id)!, []), version: row.version }));
+      return found.map((row) => {
+        const read = lookRow.safeParse(row);
+        return {
+          id: row.id,
+          look: read.success ? told(read.data, mends.get(row.id)!, []) : null,
+          version: row.version,
+        };
+      });
     },
     /** A page of a person's looks, newest first, with what was judged of each under an asked method (`''`: the one in force). */
     async page(
@@ -288,39 +311,56 @@ export function looksIn(db: Knex) {
         .select('id');
       return parseRows('people', z.object({ id: z.string() }), found).map((r) => r.id);
     },
-    /** The last hold of each position. */
-    async lastHolds(personId: string): Promise<{ position: string; at: string; pain: boolean }[]> {
+    /** The hold of each position that arrived last; without pain it counts only when somebody logged it who may lift a stop. */
+    async lastHolds(personId: string): Promise<Facts['lastHolds']> {
       const found = await db
-        .select('position', 'started_at as at', db.raw("json_extract(record, '$.ended.reason') = 'pain' as pain"))
+        .select(
+          'position',
+          'started_at as at',
+          'arrival',
+          db.raw("json_extract(record, '$.ended.reason') = 'pain' as pain"),
+        )
         .from('observations')
         .where('person_id', personId)
         .whereNull('deleted_at')
         .whereRaw("json_extract(record, '$.ended') is not null")
-        .orderBy([
-          { column: 'started_at', order: 'desc' },
-          { column: 'id', order: 'desc' },
-        ]);
-      const schema = z.object({ position: z.string(), at: z.string(), pain: z.coerce.boolean() });
+        .whereRaw("(made_as != 'assistant' or json_extract(record, '$.ended.reason') = 'pain')")
+        .orderBy('arrival', 'desc');
+      const schema = z.object({ position: z.string(), at: z.string(), arrival: z.number(), pain: z.coerce.boolean() });
       const seen = new Set<string>();
       return parseRows('observations', schema, found).filter((h) => !seen.has(h.position) && seen.add(h.position));
     },
-    /** @param day the hall's day of the look */
-    async add(personId: string, input: Omit<LookInput, 'fromFile' | 'confirmed'>, day: Day, by: string): Promise<void> {
-      await db.transaction(async (trx) => {
+    /**
+     * Keeps a look.
+     * @param read its record as text, and the text's fingerprint
+     * @param day the hall's day of the look
+     * @returns false where a look of this id is kept already
+     */
+    async add(
+      personId: string,
+      { input, record, hash }: ReadLook,
+      day: Day,
+      by: Pick<Account, 'id' | 'role'>,
+    ): Promise<boolean> {
+      return inTransaction(db, async (trx) => {
+        if (await trx('observations').where('id', input.id).first('id')) return false;
         await trx('observations').insert({
+          arrival: await nextArrival(trx),
+          made_as: by.role,
           id: input.id,
           person_id: personId,
           started_at: input.startedAt,
           day,
           position: input.observation.position,
-          record: JSON.stringify(input.observation),
-          record_hash: recordHash(input.observation),
+          record,
+          record_hash: hash,
           media_id: input.mediaId,
           relook_of: input.relookOf,
           note: input.note,
-          made_by: by,
+          made_by: by.id,
         });
         await followLast(trx, personId);
+        return true;
       });
     },
     async change(look: Look, patch: LookPatch): Promise<void> {
@@ -343,21 +383,19 @@ export function looksIn(db: Knex) {
         set.record_hash = recordHash(record);
       }
       if (Object.keys(set).length === 0) return;
-      await db.transaction(async (trx) => {
+      await inTransaction(db, async (trx) => {
         await trx('observations').where('id', look.id).update(set);
         await changed(trx, look.id);
       });
     },
-    async setDeleted(id: string, personId: string, deleted: boolean): Promise<void> {
-      await db.transaction(async (trx) => {
-        await trx('observations')
-          .where('id', id)
-          .update({ deleted_at: deleted ? new Date().toISOString() : null });
+    async setDeleted(id: string, personId: string, deletedAt: string | null): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        await trx('observations').where('id', id).update({ deleted_at: deletedAt });
         await followLast(trx, personId);
       });
     },
     async addMend(lookId: string, input: Omit<MendTried, 'at'>): Promise<void> {
-      await db.transaction(async (trx) => {
+      await inTransaction(db, async (trx) => {
         await trx('mends')
           .insert({ ...input, observation_id: lookId, at: new Date().toISOString() })
           .onConflict('id')
@@ -375,31 +413,72 @@ export function looksIn(db: Knex) {
       return row?.observation_id ?? null;
     },
     async removeMend(lookId: string, id: string): Promise<boolean> {
-      return db.transaction(async (trx) => {
+      return inTransaction(db, async (trx) => {
         const removed = await trx('mends').where({ id, observation_id: lookId }).delete();
         if (removed > 0) await changed(trx, lookId);
         return removed > 0;
       });
     },
-    async addMedia(record: Media, by: string): Promise<void> {
-      await db('media').insert({
-        id: record.id,
-        person_id: record.personId,
-        width: record.width,
-        height: record.height,
-        taken_at: record.takenAt,
-        added_by: by,
+    /** Notes a picture's files before they are written: until the picture is kept, a start sweeps them. */
+    async expectMedia(id: string, at: string): Promise<void> {
+      await db('media_removals').insert({ id, since: at });
+    },
+    /** Keeps a picture whose files are there, where today's consent still allows it. @returns whether it was kept */
+    async addMedia(record: Media, by: string, allowed: (trx: Knex) => Promise<boolean>): Promise<boolean> {
+      return inTransaction(db, async (trx) => {
+        if (!(await allowed(trx))) return false;
+        await trx('media').insert({
+          id: record.id,
+          person_id: record.personId,
+          width: record.width,
+          height: record.height,
+          taken_at: record.takenAt,
+          added_by: by,
+        });
+        await trx('media_removals').where('id', record.id).delete();
+        return true;
       });
     },
     async findMedia(id: string): Promise<Media | null> {
       const row = maybeRow('media', mediaRow, await db('media').where('id', id).first());
       return row && media(row);
     },
-    async mediaOf(personId: string): Promise<Media[]> {
-      return parseRows('media', mediaRow, await db('media').where('person_id', personId)).map(media);
+    /** Pictures whose record is gone and whose files are to go. */
+    async mediaToRemove(): Promise<string[]> {
+      return parseRows('media_removals', z.object({ id: z.string() }), await db('media_removals').select('id')).map(
+        (r) => r.id,
+      );
     },
-    async removeMedia(id: string): Promise<void> {
-      await db('media').where('id', id).delete();
+    /** The files of these are gone. */
+    async mediaRemoved(ids: readonly string[]): Promise<void> {
+      await db('media_removals')
+        .whereIn('id', [...ids])
+        .delete();
+    },
+    /** Lets a picture's record go; its files are to follow. */
+    async removeMedia(id: string, at: string): Promise<void> {
+      await inTransaction(db, (trx) => letMediaGo(trx, trx('media').where('id', id), at));
+    },
+    /** Lets the pictures go of looks that were taken out before an instant, unless another look shows them. @returns how many */
+    async removeMediaOfDeleted(before: string, at: string): Promise<number> {
+      return inTransaction(db, (trx) =>
+        letMediaGo(
+          trx,
+          trx('media')
+            .whereIn(
+              'id',
+              trx('observations').whereNotNull('media_id').where('deleted_at', '<', before).select('media_id'),
+            )
+            .whereNotIn(
+              'id',
+              trx('observations')
+                .whereNotNull('media_id')
+                .where((w) => void w.whereNull('deleted_at').orWhere('deleted_at', '>=', before))
+                .select('media_id'),
+            ),
+          at,
+        ),
+      );
     },
   };
 }

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import {
   prescriptionSchema,
   screenRecordSchema,
+  type GivenDrill,
   type Intake,
   type IntakeInput,
   type Prescription,
@@ -12,9 +13,12 @@ import {
   type Screening,
   type ScreenInput,
 } from '../../api/plans.js';
+import type { Account } from '../../api/accounts.js';
 import type { Day } from '../../core/days.js';
 import { readIntake } from '../../core/studio/intake.js';
+import { nextArrival } from '../database/arrivals.js';
 import { json, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
 
 const prescriptionRow = z.object({
   id: z.string(),
@@ -44,6 +48,8 @@ const intakeRow = z.object({
   answers: json(z.record(z.string(), z.boolean())),
   note: z.string(),
   asked_at: z.string(),
+  arrival: z.number(),
+  made_as: z.string(),
   by: z.string(),
 });
 const screenRow = z.object({
@@ -78,6 +84,8 @@ const intake = (row: z.infer<typeof intakeRow>): Intake => {
     yes: read.yes.map((s) => s.id),
     advice: read.advice,
     askedAt: row.asked_at,
+    arrival: row.arrival,
+    lifts: row.made_as !== 'assistant',
     note: row.note,
     by: row.by,
   };
@@ -121,10 +129,14 @@ export function plansIn(db: Knex) {
       return row && { ...told(row), personId: row.person_id };
     },
     /** Adds a version; the one before in the series stops being the newest. Whose series it is was checked before. */
-    async addPrescription(personId: string, input: PrescriptionInput, by: string): Promise<string> {
+    async addPrescription(
+      personId: string,
+      input: Omit<PrescriptionInput, 'items'> & { items: GivenDrill[] },
+      by: string,
+    ): Promise<string> {
       const id = randomUUID();
       const { series, lookId, startsOn, relookOn, ...record } = input;
-      await db.transaction(async (trx) => {
+      await inTransaction(db, async (trx) => {
         const last = parseRow(
           'prescriptions',
           z.object({ version: z.number().nullable() }),
@@ -152,26 +164,34 @@ export function plansIn(db: Knex) {
     async endSeries(series: string, day: string | null): Promise<void> {
       await db('prescriptions').where('series', series).update({ ended_on: day });
     },
-    async addIntake(personId: string, input: IntakeInput, day: Day, at: string, by: string): Promise<void> {
-      await db('intakes').insert({
-        id: randomUUID(),
-        person_id: personId,
-        day,
-        answers: JSON.stringify(input.answers),
-        note: input.note,
-        asked_by: by,
-        asked_at: at,
+    async addIntake(
+      personId: string,
+      input: IntakeInput,
+      day: Day,
+      at: string,
+      by: Pick<Account, 'id' | 'role'>,
+    ): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        await trx('intakes').insert({
+          id: randomUUID(),
+          person_id: personId,
+          day,
+          answers: JSON.stringify(input.answers),
+          note: input.note,
+          asked_by: by.id,
+          made_as: by.role,
+          arrival: await nextArrival(trx),
+          asked_at: at,
+        });
       });
     },
     /** Newest first. */
     async intakesOf(personId: string): Promise<Intake[]> {
-      const rows = await byName('intakes', 'asked_by')
-        .where('person_id', personId)
-        .orderByRaw('asked_at desc, intakes.rowid desc');
+      const rows = await byName('intakes', 'asked_by').where('person_id', personId).orderBy('arrival', 'desc');
       return parseRows('intakes', intakeRow, rows).map(intake);
     },
     async addScreen(personId: string, input: ScreenInput, by: string): Promise<void> {
-      await db.transaction(async (trx) => {
+      await inTransaction(db, async (trx) => {
         await trx('screens')
           .insert({
             id: input.id,
@@ -196,7 +216,7 @@ export function plansIn(db: Knex) {
       return parseRows('screens', screenRow, rows).map(screening);
     },
     async removeScreen(personId: string, id: string): Promise<boolean> {
-      return db.transaction(async (trx) => {
+      return inTransaction(db, async (trx) => {
         const removed = await trx('screens').where({ id, person_id: personId }).delete();
         if (removed > 0) await screensChanged(trx, personId);
         return removed > 0;

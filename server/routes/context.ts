@@ -2,17 +2,21 @@
 import type { Account } from '../../api/accounts.js';
 import type { Person } from '../../api/people.js';
 import type { Catalog } from '../../core/catalog/index.js';
+import type { Circumstance } from '../../core/person/circumstance.js';
 import type { Circumstances } from '../circumstance.js';
 import type { Config } from '../config.js';
-import { invalid, notFound } from '../http/problems.js';
+import { stoppedText } from '../../words/stops.js';
+import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { Judging } from '../jobs/judging.js';
 import type { Pictures } from '../media/pictures.js';
+import type { Removals } from '../media/removals.js';
 import type { Accounts } from '../repositories/accounts.js';
 import type { Ladders } from '../repositories/ladders.js';
 import type { Looks } from '../repositories/looks.js';
 import type { JudgedAs, People } from '../repositories/people.js';
 import type { Plans } from '../repositories/plans.js';
 import type { StudioStore } from '../repositories/studio.js';
+import type { Work } from '../work/work.js';
 
 export interface Context {
   config: Config;
@@ -23,6 +27,8 @@ export interface Context {
   plans: Plans;
   ladders: Ladders;
   pictures: Pictures;
+  removals: Removals;
+  work: Work;
   circumstances: Circumstances;
   judging: Judging;
   /** Code that makes the first owner; null when there is one. */
@@ -51,3 +57,11 @@ export async function judgedPerson({ people }: Context, account: Account, id: st
   if (!person) throw notFound('This person');
   return person;
 }
+
+/** What is answered where something stands against loading. */
+export const nothingLoads = (stopped: 'signs' | 'pain', { stop }: Pick<Circumstance, 'stop'>): HttpProblem =>
+  new HttpProblem(
+    409,
+    'Nothing that loads is assigned now',
+    `${stoppedText(stopped, stop)}${stopped === 'pain' ? ' Ask the stop signs again first.' : ''}`,
+  );

@@ -2,9 +2,10 @@
 import type { Account } from '../../api/accounts.js';
 import type { OnLadders } from '../../api/ladders.js';
 import { placeKey } from '../../core/catalog/ladders.js';
+import { stoppedBy } from '../../core/person/circumstance.js';
 import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
-import { judgedPerson, personOf, type Context } from './context.js';
+import { judgedPerson, nothingLoads, personOf, type Context } from './context.js';
 
 type Names = 'ladders.get' | 'steps.add' | 'steps.remove' | 'goals.set' | 'goals.drop';
 
@@ -27,6 +28,11 @@ export function ladderHandlers(context: Context): Handlers<Names> {
       const unknown = (['from', 'to'] as const).filter((key) => !rungs.has(body[key]));
       if (unknown.length > 0)
         throw invalid(unknown.map((path) => ({ path, message: `there is no version "${body[path]}"` })));
+      if (body.decision !== 'declined' && body.kind !== 'leave') {
+        const circumstance = await circumstances.of(person.id);
+        const stopped = stoppedBy(circumstance, rungs.get(body.to)!.family);
+        if (stopped) throw nothingLoads(stopped, circumstance);
+      }
       const barred = rungs.get(body.to)!.excludedBy.filter((c) => person.cautions.includes(c));
       if (body.decision !== 'declined' && body.kind !== 'leave' && barred.length > 0)
         throw invalid([{ path: 'to', message: `is left out for a caution of this person (${barred.join(', ')})` }]);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import { CSRF_HEADER } from '../../api/common.js';
@@ -206,17 +206,49 @@ describe('looks', () => {
   });
   test.each([
     [{ observation: { ...observation, version: 9 } }, 'observation.version'],
-    [{ observation: { ...observation, rung: 'ceiling' } }, 'rung'],
-    [{ observation: { ...observation, events: [{ t: 1, fault: 'swing', state: 'on' }] } }, 'events[0].fault'],
+    [{ observation: { ...observation, rung: 'ceiling' } }, 'observation.rung'],
+    [
+      { observation: { ...observation, events: [{ t: 1, fault: 'swing', state: 'on' }] } },
+      'observation.events[0].fault',
+    ],
     [{ id: 'seven' }, 'id'],
     [{ startedAt: 'noon' }, 'startedAt'],
-    [{ mediaId: randomUUID() }, 'mediaId'],
     [{ relookOf: randomUUID() }, 'relookOf'],
   ])('refuses %j at its place and keeps nothing', async (change, path) => {
     const answer = await coach.send('post', `/people/${person}/looks`, look(change));
     expect(answer.status).toBe(422);
     expect(answer.body.problems[0].path).toBe(path);
     expect(await studio.db('observations').first()).toBeUndefined();
+  });
+  test('sent many times at once it is kept once, and what was taken out is not kept again', async () => {
+    const input = look();
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, () => coach.send('post', `/people/${person}/looks`, input).then((a) => a.status)),
+    );
+    expect(answers.sort()).toEqual([200, 200, 200, 200, 200, 200, 200, 201]);
+    await coach.send('delete', `/looks/${input.id}`);
+    const again = await coach.send('post', `/people/${person}/looks`, input);
+    expect([again.status, again.body.title]).toEqual([409, 'This look was taken out']);
+  });
+  test('an assistant changes what it made, and nobody else’s', async () => {
+    const group = (await coach.send('post', '/groups', { name: 'Crew' })).body.id as string;
+    await coach.send('patch', `/people/${person}`, { groupId: group });
+    const [helper, other] = [await studio.as('assistant', [group]), await studio.as('assistant', [group])];
+    const input = look();
+    expect((await helper.send('post', `/people/${person}/looks`, input)).status).toBe(201);
+    const mend = { id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' };
+    expect((await other.send('post', `/looks/${input.id}/mends`, mend)).status).toBe(201);
+    for (const [client, status] of [
+      [other, 403],
+      [helper, 200],
+      [coach, 200],
+    ] as const) {
+      expect((await client.send('patch', `/looks/${input.id}`, { note: 'seen' })).status).toBe(status);
+    }
+    expect((await other.send('delete', `/looks/${input.id}/mends/${mend.id}`)).status).toBe(403);
+    expect((await helper.send('delete', `/looks/${input.id}/mends/${mend.id}`)).status).toBe(200);
+    const [intake, screen] = [`/people/${person}/intakes`, `/people/${person}/screens`];
+    for (const path of [intake, screen]) expect((await helper.send('post', path, {})).status).toBe(403);
   });
   test('nobody from outside, and nobody else’s people', async () => {
     const input = look();
@@ -344,6 +376,112 @@ describe('pictures', () => {
     );
     expect(existsSync(`${studio.dir}/media/${id}.jpg`)).toBe(false);
     expect((await coach.get(`/looks/${input.id}`)).body).toMatchObject({ mediaId: null, observation: { target: 40 } });
-    expect((await coach.send('post', `/people/${person}/consents/${record}/withdraw`)).status).toBe(404);
+    // Said again it is done once, and what was kept on a device for that picture is taken without it.
+    expect((await coach.send('post', `/people/${person}/consents/${record}/withdraw`)).status).toBe(200);
+    expect((await coach.send('post', `/people/${person}/looks`, look({ mediaId: id }))).body.mediaId).toBeNull();
+  });
+  test('a permission that has run out by the server’s day shows nothing, and one of a minor’s own neither', async () => {
+    await coach.send('post', `/people/${person}/consents`, {
+      kind: 'pictures',
+      givenBy: 'Marit',
+      relation: 'self',
+      from: DAY,
+      until: DAY,
+    });
+    const { id } = (await upload(coach, await jpeg())).body as { id: string };
+    expect((await coach.get(`/media/${id}`)).status).toBe(200);
+    await coach.send('patch', `/people/${person}`, { birthYear: 2012 });
+    expect((await coach.get(`/media/${id}`)).status).toBe(404);
+    await coach.send('patch', `/people/${person}`, { birthYear: 1990 });
+    studio.setNow('2026-05-21T00:00:00.000Z');
+    for (const path of [`/media/${id}`, `/media/${id}/thumbnail`]) expect((await coach.get(path)).status).toBe(404);
+    expect((await upload(coach, await jpeg())).status).toBe(409);
+    studio.setNow('2026-05-20T23:59:00.000Z');
+    expect((await coach.get(`/media/${id}`)).status).toBe(200);
+  });
+  test('an upload that began before a withdrawal and ends after it is refused and leaves nothing', async () => {
+    await consent();
+    const record = (await coach.get(`/people/${person}`)).body.consents[0].id as string;
+    const store = studio.context.pictures.store.bind(studio.context.pictures);
+    let withdrawn = 0;
+    studio.context.pictures.store = async (...given) => {
+      const size = await store(...given);
+      withdrawn = (await coach.send('post', `/people/${person}/consents/${record}/withdraw`)).status;
+      return size;
+    };
+    expect((await upload(coach, await jpeg())).status).toBe(409);
+    expect(withdrawn).toBe(200);
+    expect(readdirSync(`${studio.dir}/media`)).toEqual([]);
+    expect(await studio.db('media').first()).toBeUndefined();
+    await studio.context.removals.sweep();
+    expect(await studio.db('media_removals').first()).toBeUndefined();
+  });
+  test('a withdrawal whose files cannot be removed shows none of them, and the next sweep removes them', async () => {
+    await consent();
+    const { id } = (await upload(coach, await jpeg())).body as { id: string };
+    const record = (await coach.get(`/people/${person}`)).body.consents[0].id as string;
+    const remove = studio.context.pictures.remove.bind(studio.context.pictures);
+    studio.context.pictures.remove = () => Promise.reject(Object.assign(new Error('read-only'), { code: 'EROFS' }));
+    expect((await coach.send('post', `/people/${person}/consents/${record}/withdraw`)).status).toBe(200);
+    expect((await coach.get(`/media/${id}`)).status).toBe(404);
+    expect(existsSync(`${studio.dir}/media/${id}.jpg`)).toBe(true);
+    studio.context.pictures.remove = remove;
+    await studio.context.removals.sweep();
+    expect(readdirSync(`${studio.dir}/media`)).toEqual([]);
+    expect(await studio.db('media_removals').first()).toBeUndefined();
+  });
+  test('faces are made unknowable before the picture is kept; the rest stays', async () => {
+    await consent();
+    // A chessboard stands for a face: blurred, its squares cannot be told apart.
+    const board = Buffer.alloc(400 * 400 * 3);
+    for (let i = 0; i < 400 * 400; i += 1)
+      board.fill((Math.floor(i / 400 / 8) + Math.floor((i % 400) / 8)) % 2 ? 255 : 0, i * 3, i * 3 + 3);
+    const bytes = await sharp(board, { raw: { width: 400, height: 400, channels: 3 } })
+      .png()
+      .toBuffer();
+    const made = await coach.agent
+      .post(`/api/people/${person}/media`)
+      .set(CSRF_HEADER, coach.token)
+      .field('blur', JSON.stringify([{ x: 0.25, y: 0.25, width: 0.5, height: 0.5 }]))
+      .attach('picture', bytes, { filename: 'a.png', contentType: 'image/png' });
+    expect(made.status).toBe(201);
+    const spread = async (left: number, top: number): Promise<number> => {
+      const part = sharp(`${studio.dir}/media/${made.body.id}.jpg`).extract({ left, top, width: 80, height: 80 });
+      return (await sharp(await part.png().toBuffer()).stats()).channels[0]!.stdev;
+    };
+    expect(await spread(160, 160)).toBeLessThan(8);
+    expect(await spread(10, 10)).toBeGreaterThan(100);
+    for (const blur of ['[{"x":2}]', 'face', '[{"x":0,"y":0,"width":1,"height":1,"depth":1}]']) {
+      const answer = await coach.agent
+        .post(`/api/people/${person}/media`)
+        .set(CSRF_HEADER, coach.token)
+        .field('blur', blur)
+        .attach('picture', bytes, { filename: 'a.png', contentType: 'image/png' });
+      expect(answer.status).toBe(422);
+    }
+  });
+  test('a look that was taken out keeps its picture while it can be put back, and then lets it go', async () => {
+    await consent();
+    const shared = ((await upload(coach, await jpeg())).body as { id: string }).id;
+    const own = ((await upload(coach, await jpeg())).body as { id: string }).id;
+    const [a, b, c] = [look({ mediaId: own }), look({ mediaId: shared }), look({ mediaId: shared })];
+    for (const input of [a, b, c]) await coach.send('post', `/people/${person}/looks`, input);
+    for (const input of [a, b]) await coach.send('delete', `/looks/${input.id}`);
+    await studio.context.removals.ofDeletedLooks();
+    expect((await coach.get(`/media/${own}`)).status).toBe(200);
+    studio.setNow('2026-05-21T10:00:01.000Z');
+    await studio.context.removals.ofDeletedLooks();
+    expect((await coach.get(`/media/${own}`)).status).toBe(404);
+    expect(existsSync(`${studio.dir}/media/${own}.jpg`)).toBe(false);
+    expect((await coach.get(`/media/${shared}`)).status).toBe(200);
+    expect((await coach.send('post', `/looks/${a.id}/restore`)).body).toMatchObject({ mediaId: null });
+  });
+  test('a folder that cannot be written is not called a damaged file', async () => {
+    await consent();
+    rmSync(`${studio.dir}/media`, { recursive: true });
+    writeFileSync(`${studio.dir}/media`, '');
+    const answer = await upload(coach, await jpeg());
+    expect([answer.status, answer.body.title]).toEqual([507, 'The server cannot write to its folder']);
+    expect(await studio.db('media').first()).toBeUndefined();
   });
 });

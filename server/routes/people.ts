@@ -21,7 +21,7 @@ type Names =
   | 'consents.withdraw';
 
 export function peopleHandlers(context: Context): Handlers<Names> {
-  const { people, studio, circumstances, looks, pictures } = context;
+  const { people, studio, circumstances, removals } = context;
 
   const knownGroup = async (id: string | null | undefined): Promise<void> => {
     if (id && !(await people.groupExists(id)))
@@ -91,19 +91,15 @@ export function peopleHandlers(context: Context): Handlers<Names> {
       await people.addConsent(person.id, body, account.id);
       return personOf(context, account, person.id);
     },
-    /** Withdrawing the consent for pictures deletes the pictures and keeps the numbers. */
+    /** Withdrawing the consent for pictures deletes the pictures and keeps the numbers; said twice it is done once. */
     'consents.withdraw': async ({ account, params }) => {
       const person = await personOf(context, account, params.id);
-      const kind = await people.withdrawConsent(person.id, params.record, await circumstances.today());
-      if (!kind) throw notFound('This consent');
-      const after = await personOf(context, account, person.id);
-      if (kind === 'pictures' && !after.allows.pictures) {
-        for (const media of await looks.mediaOf(person.id)) {
-          await looks.removeMedia(media.id);
-          await pictures.remove(media.id);
-        }
-      }
-      return after;
+      const day = await circumstances.today();
+      if (!(await people.withdrawConsent(person.id, params.record, day, circumstances.now())))
+        throw notFound('This consent');
+      // The records are gone; a file that cannot be removed now is removed at the next start.
+      await removals.sweep();
+      return personOf(context, account, person.id);
     },
   };
 }

@@ -6,7 +6,7 @@ import { catalog, record } from '../../core/catalog/index.js';
 import { doseOf } from '../../core/prescribe/choose.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
+import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -109,7 +109,7 @@ describe('prescriptions', () => {
     await coach.send('post', `/people/${person}/looks`, {
       id: randomUUID(),
       startedAt: '2026-05-20T09:00:00.000Z',
-      observation: watchedPlank({ ended: { t: 12, reason: 'pain' } }),
+      observation: watchedPlank({ ended: { t: 32, reason: 'pain' } }),
     });
     expect((await standing()).painIn).toEqual(['front-plank']);
     expect((await assign()).status).toBe(409);
@@ -121,10 +121,66 @@ describe('prescriptions', () => {
   test('pain means the last hold of the position: one after it that went well clears it', async () => {
     const held = (startedAt: string, change: object = {}) =>
       coach.send('post', `/people/${person}/looks`, { id: randomUUID(), startedAt, observation: watchedPlank(change) });
-    await held('2026-05-18T09:00:00.000Z', { ended: { t: 12, reason: 'pain' } });
+    await held('2026-05-18T09:00:00.000Z', { ended: { t: 32, reason: 'pain' } });
     expect((await standing()).painIn).toEqual(['front-plank']);
     await held('2026-05-19T09:00:00.000Z');
     expect((await standing()).painIn).toEqual([]);
+  });
+  test('what arrives later counts later, whatever the clocks of devices and server say', async () => {
+    await ask();
+    // A slow device brings a hold from before the asking after it.
+    studio.setNow('2026-05-20T11:00:00.000Z');
+    await coach.send('post', `/people/${person}/looks`, {
+      id: randomUUID(),
+      startedAt: '2026-05-20T08:00:00.000Z',
+      observation: watchedPlank({ ended: { t: 32, reason: 'pain' } }),
+    });
+    expect((await standing()).painIn).toEqual(['front-plank']);
+    await ask(['fall']);
+    // A server whose clock was set back a year lifts nothing, and a clear asking after that does.
+    studio.setNow('2025-05-20T11:00:00.000Z');
+    expect(await standing()).toMatchObject({ signs: ['fall'], painIn: ['front-plank'] });
+    expect((await assign()).status).toBe(409);
+    await ask();
+    expect(await standing()).toMatchObject({ signs: [], painIn: [] });
+  });
+  test('a hold that an assistant logs lifts no pain, and one that hurt counts from anybody', async () => {
+    const group = (await coach.send('post', '/groups', { name: 'Crew' })).body.id as string;
+    await coach.send('patch', `/people/${person}`, { groupId: group });
+    const helper = await studio.as('assistant', [group]);
+    const held = (client: Client, reason: string) =>
+      client.send('post', `/people/${person}/looks`, {
+        id: randomUUID(),
+        startedAt: NOW,
+        observation: watchedPlank({ ended: { t: 32, reason: reason as 'pain' } }),
+      });
+    await held(helper, 'pain');
+    await held(helper, 'target');
+    expect((await standing()).painIn).toEqual(['front-plank']);
+    await held(coach, 'target');
+    expect((await standing()).painIn).toEqual([]);
+  });
+  test('while something stands against loading no step up a ladder is kept, and one that is declined is', async () => {
+    await ask(['dizziness']);
+    const step = (decision: string) =>
+      coach.send('post', `/people/${person}/ladder-steps`, {
+        id: randomUUID(),
+        from: 'front-plank/forearm',
+        rule: 3,
+        kind: 'step-up',
+        proposal: 'Up.',
+        numbers: [],
+        decision,
+        to: 'front-plank/straight-arm',
+        seconds: 30,
+        reason: 'not today',
+      });
+    const refused = await step('accepted');
+    expect([refused.status, refused.body.title]).toEqual([409, 'Nothing that loads is assigned now']);
+    expect((await step('changed')).status).toBe(409);
+    expect((await step('declined')).status).toBe(201);
+    await ask();
+    expect((await step('accepted')).status).toBe(201);
   });
   test('the sheet is a PDF of one page, kept by nobody on the way, and names no health note', async () => {
     const items = ['bridge', 'dead-bug', 'bird-dog-drill', 'cat-cow']

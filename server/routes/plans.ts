@@ -1,18 +1,19 @@
 /** Prescriptions with their sheet, intakes, movement screens, and what is stored beside a person's page. */
 import type { Account } from '../../api/accounts.js';
 import type { Person } from '../../api/people.js';
-import type { Prescription } from '../../api/plans.js';
+import type { DrillText, Prescription } from '../../api/plans.js';
+import { record } from '../../core/catalog/index.js';
+import type { Drill } from '../../core/formats/catalog.js';
 import { stoppedBy } from '../../core/person/circumstance.js';
 import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
 import { screenOf } from '../../core/screen/read-screen.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { warningText } from '../../words/drills.js';
-import { stoppedText } from '../../words/stops.js';
 import { Again, SENT, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { sheetPdf } from '../media/sheet.js';
 import type { StoredPrescription } from '../repositories/plans.js';
-import { personOf, type Context } from './context.js';
+import { nothingLoads, personOf, type Context } from './context.js';
 
 type Names =
   | 'facts.get'
@@ -25,6 +26,15 @@ type Names =
   | 'screens.list'
   | 'screens.add'
   | 'screens.remove';
+
+const textOf = ({ name, how, breath, selfCheck, place, kit }: Drill): DrillText => ({
+  name,
+  how: [...how],
+  breath,
+  selfCheck,
+  place,
+  kit: [...kit],
+});
 
 export function planHandlers(context: Context): Handlers<Names> {
   const { people, looks, plans, studio, circumstances } = context;
@@ -56,12 +66,7 @@ export function planHandlers(context: Context): Handlers<Names> {
       const { catalog } = await studio.now();
       const circumstance = await circumstances.of(person.id);
       const stopped = stoppedBy(circumstance, body.family);
-      if (stopped)
-        throw new HttpProblem(
-          409,
-          'Nothing that loads is assigned now',
-          `${stoppedText(stopped, circumstance.stop)}${stopped === 'pain' ? ' Ask the stop signs again first.' : ''}`,
-        );
+      if (stopped) throw nothingLoads(stopped, circumstance);
       if (!catalog.families.some((f) => f.id === body.family))
         throw invalid([{ path: 'family', message: `there is no position "${body.family}"` }]);
       const barred = prescriptionWarnings(catalog, body.items, person.cautions).filter((w) => w.kind !== 'change');
@@ -76,7 +81,8 @@ export function planHandlers(context: Context): Handlers<Names> {
         throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
       if (body.series && !(await plans.prescriptionsOf(person.id)).some((p) => p.series === body.series))
         throw invalid([{ path: 'series', message: 'is no prescription of this person' }]);
-      await plans.addPrescription(person.id, body, account.id);
+      const items = body.items.map((item) => ({ ...item, text: textOf(record(catalog.drills, item.drill)) }));
+      await plans.addPrescription(person.id, { ...body, items }, account.id);
       return all(person);
     },
     'prescriptions.end': async ({ account, params, body }) => {
@@ -107,7 +113,7 @@ export function planHandlers(context: Context): Handlers<Names> {
           ...missing.map((s) => ({ path: `answers.${s.id}`, message: 'wants a yes or a no' })),
           ...strange.map((id) => ({ path: `answers.${id}`, message: 'is not asked' })),
         ]);
-      await plans.addIntake(person.id, body, await circumstances.today(), circumstances.now(), account.id);
+      await plans.addIntake(person.id, body, await circumstances.today(), circumstances.now(), account);
       return circumstances.factsOf(person.id);
     },
 

@@ -1,8 +1,10 @@
+import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { catalog } from '../../core/catalog/index.js';
-import { record } from '../../core/catalog/index.js';
+import type { StudioCatalogue } from '../../api/studio.js';
+import { catalog, offered, offeredRungs, record } from '../../core/catalog/index.js';
+import { ladderOf, rungsOnLadder } from '../../core/catalog/ladders.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
+import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -15,6 +17,8 @@ afterEach(() => studio.close());
 
 const bridge = record(catalog.drills, 'bridge');
 const own = { ...bridge, id: 'harbour-bridge', name: 'Bridge on the quay step', copiedFrom: 'bridge' };
+
+const DOSE = { sets: '2', work: '10', tempo: 'slow', rest: '30 s', days: 'daily' };
 
 /** What the tests of defaults leave as it is. */
 const REST = { timeZone: 'UTC', offlineCopies: true };
@@ -41,15 +45,23 @@ describe('the studio’s catalogue', () => {
     ]);
     expect((await coach.send('delete', '/catalogue/drills/bridge')).status).toBe(404);
   });
-  test('a drill of the hall’s own can be assigned, and is not taken away while another builds on it', async () => {
+  test('an own entry that nothing uses is taken away; one that another builds on is retired, and can be put back', async () => {
     await coach.send('put', `/catalogue/drills/${own.id}`, own);
     const harder = { ...own, id: 'harbour-bridge-2', name: 'The same on one leg', easier: own.id };
     expect((await coach.send('put', `/catalogue/drills/${harder.id}`, harder)).status).toBe(200);
-    const refused = await coach.send('delete', `/catalogue/drills/${own.id}`);
-    expect(refused.status).toBe(409);
-    expect(refused.body.detail).toContain('harbour-bridge-2');
+    expect((await coach.get(`/catalogue/drills/${own.id}/uses`)).body).toMatchObject({
+      looks: 0,
+      entries: [{ kind: 'drills', key: 'harbour-bridge-2' }],
+    });
+    const retired = (await coach.send('delete', `/catalogue/drills/${own.id}`)).body as StudioCatalogue;
+    expect(retired.entries.find((e) => e.key === own.id)).toMatchObject({ retired: true });
+    expect((await coach.send('delete', `/catalogue/drills/${own.id}`)).status).toBe(404);
+    const back = (await coach.send('post', `/catalogue/drills/${own.id}/restore`)).body as StudioCatalogue;
+    expect(back.entries.find((e) => e.key === own.id)).toMatchObject({ retired: false, record: { name: own.name } });
     await coach.send('delete', `/catalogue/drills/${harder.id}`);
     expect((await coach.send('delete', `/catalogue/drills/${own.id}`)).body.entries).toEqual([]);
+    expect((await coach.send('post', `/catalogue/drills/${own.id}/restore`)).body.entries).toHaveLength(1);
+    expect((await coach.send('post', '/catalogue/drills/never-was/restore')).status).toBe(404);
   });
   test.each([
     ['an id that is not the address’', { ...own, id: 'other' }, 'id', 'harbour-bridge'],
@@ -167,5 +179,95 @@ describe('defaults', () => {
     expect((await coach.send('put', '/studio/defaults', { method: null, familyMethods: {}, kit: null })).status).toBe(
       403,
     );
+  });
+});
+
+describe('taking away what people’s records speak of', () => {
+  const rung = {
+    ...record(
+      catalog.rungs.filter((r) => r.family === 'front-plank'),
+      'forearm',
+    ),
+    id: 'pier',
+    name: 'On the pier',
+  };
+  let person: string;
+  beforeEach(async () => {
+    person = (await coach.send('post', '/people', { name: 'Marit' })).body.id as string;
+  });
+  const looked = async (change: object): Promise<string> => {
+    const id = randomUUID();
+    const made = await coach.send('post', `/people/${person}/looks`, {
+      id,
+      startedAt: NOW,
+      observation: watchedPlank(change),
+    });
+    expect(made.status).toBe(201);
+    return id;
+  };
+  test('a version: its looks, ladders and bench stay readable, and it is offered no more', async () => {
+    await coach.send('put', '/catalogue/rungs/front-plank.pier', rung);
+    const id = await looked({ rung: 'pier' });
+    expect((await coach.get('/catalogue/rungs/front-plank.pier/uses')).body.looks).toBe(1);
+    expect((await coach.send('delete', '/catalogue/rungs/front-plank.pier')).status).toBe(200);
+    expect((await coach.get(`/people/${person}/looks`)).body.items).toMatchObject([{ id, rung: 'pier', cannot: null }]);
+    expect((await coach.get(`/people/${person}/ladders`)).status).toBe(200);
+    expect((await coach.get(`/looks/${id}/evaluation`)).status).toBe(200);
+    // A hold that waited on a device meanwhile is still taken.
+    await looked({ rung: 'pier' });
+    const { catalog: now } = await studio.context.studio.now();
+    expect(offeredRungs(now, 'front-plank').map((r) => r.id)).not.toContain('pier');
+    expect(rungsOnLadder(now, ladderOf(now, { family: 'front-plank', id: 'forearm' })!).map((r) => r.id)).not.toContain(
+      'pier',
+    );
+  });
+  test('a fault that is narrowed away from a position keeps the looks in which it was tapped', async () => {
+    const fault = {
+      ...record(catalog.faults, 'swing'),
+      families: [...record(catalog.faults, 'swing').families, 'front-plank'],
+    };
+    await coach.send('put', '/catalogue/faults/swing', fault);
+    await looked({ events: [{ t: 4, fault: 'swing', state: 'on' }] });
+    expect((await coach.send('delete', '/catalogue/faults/swing')).status).toBe(200);
+    expect((await coach.get(`/people/${person}/looks`)).body.items).toMatchObject([{ cannot: null, clean: 4 }]);
+    const fresh = {
+      id: randomUUID(),
+      startedAt: NOW,
+      observation: watchedPlank({ events: [{ t: 4, fault: 'swing', state: 'on' }] }),
+    };
+    expect((await coach.send('post', `/people/${person}/looks`, fresh)).status).toBe(422);
+  });
+  test('a method: people who are judged by it still are, and a drill: its sheet keeps the text it was given with', async () => {
+    const method = { ...record(catalog.methods, 'quiet'), id: 'harbour', name: 'Harbour way' };
+    await coach.send('put', '/catalogue/methods/harbour', method);
+    await coach.send('patch', `/people/${person}`, { method: 'harbour' });
+    expect((await coach.get('/catalogue/methods/harbour/uses')).body.people).toBe(1);
+    await coach.send('delete', '/catalogue/methods/harbour');
+    const { catalog: now } = await studio.context.studio.now();
+    expect(now.methods.map((m) => m.id)).toContain('harbour');
+    expect(offered(now, 'methods').map((m) => m.id)).not.toContain('harbour');
+
+    await coach.send('put', `/catalogue/drills/${own.id}`, own);
+    const item = { drill: own.id, dose: { ...DOSE }, why: '', changes: [], minutes: 3 };
+    const prescription = {
+      family: 'front-plank',
+      method: 'Harbour way',
+      causes: [],
+      items: [item],
+      startsOn: DAY,
+      relookOn: DAY,
+    };
+    const given = await coach.send('post', `/people/${person}/prescriptions`, prescription);
+    expect(given.body[0].items[0].text).toMatchObject({ name: own.name, how: own.how });
+    await coach.send('delete', `/catalogue/drills/${own.id}`);
+    const [kept] = (await coach.get(`/people/${person}/prescriptions`)).body as {
+      id: string;
+      items: { text: object }[];
+      warnings: object[];
+    }[];
+    expect(kept!.items[0]!.text).toMatchObject({ name: own.name });
+    expect(kept!.warnings).toMatchObject([{ kind: 'gone', drill: own.id }]);
+    expect((await coach.get(`/prescriptions/${kept!.id}/sheet.pdf`)).status).toBe(200);
+    expect((await coach.send('post', `/people/${person}/prescriptions`, prescription)).status).toBe(422);
   });
 });

@@ -14,7 +14,7 @@ import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '..
 const NOBODY = '00000000-0000-4000-8000-000000000000';
 const table = Object.entries(routes) as [RouteName, Route][];
 /** Signing in has tests of its own: its tries are limited. */
-const APART: readonly RouteName[] = ['session.start', 'session.end', 'owner.make'];
+const APART: readonly RouteName[] = ['session.start', 'session.end', 'owner.make', 'password.change'];
 const walked = table.filter(([name]) => !APART.includes(name));
 
 let studio: TestStudio;
@@ -76,13 +76,13 @@ const entry = { kind: 'drills', key: 'bridge' };
 
 /** Makes what a route needs and says how it is called rightly. */
 type Made = { params?: Record<string, string>; body?: () => object };
-async function made(name: RouteName): Promise<Made> {
+async function made(name: RouteName, maker: Client = clients.owner): Promise<Made> {
   const { owner } = clients;
   const person = (await owner.send('post', '/people', { name: `P ${randomUUID()}`, groupId: group })).body.id as string;
   const at = { id: person };
-  const looked = async (): Promise<string> => {
+  const looked = async (by: Client = owner): Promise<string> => {
     const input = look();
-    await owner.send('post', `/people/${person}/looks`, input);
+    await by.send('post', `/people/${person}/looks`, input);
     return input.id;
   };
   const pictured = async (): Promise<string> => {
@@ -130,7 +130,7 @@ async function made(name: RouteName): Promise<Made> {
     case 'looks.add':
       return { params: at, body: look };
     case 'looks.change':
-      return { params: { id: await looked() }, body: () => ({ note: 'good' }) };
+      return { params: { id: await looked(maker) }, body: () => ({ note: 'good' }) };
     case 'looks.get':
     case 'looks.remove':
     case 'looks.restore':
@@ -140,7 +140,7 @@ async function made(name: RouteName): Promise<Made> {
     case 'mends.add':
       return { params: { id: await looked() }, body: mend };
     case 'mends.remove': {
-      const [id, body] = [await looked(), mend()];
+      const [id, body] = [await looked(maker), mend()];
       await owner.send('post', `/looks/${id}/mends`, body);
       return { params: { id, record: body.id } };
     }
@@ -182,6 +182,10 @@ async function made(name: RouteName): Promise<Made> {
       await owner.send('put', '/catalogue/drills/bridge', bridge);
       return { params: entry };
     case 'entries.changes':
+    case 'entries.uses':
+      return { params: entry };
+    case 'entries.restore':
+      await owner.send('put', '/catalogue/drills/bridge', bridge);
       return { params: entry };
     case 'defaults.set':
       return { body: () => ({ method: null, familyMethods: {}, kit: null, timeZone: 'UTC', offlineCopies: true }) };
@@ -203,11 +207,21 @@ const may = (route: Route, role: (typeof ROLES)[number]): boolean =>
 describe.each(walked)('%s', (name, route) => {
   test('right: those who may are answered as the table says, those who may not are told so', async () => {
     for (const role of [...ROLES].reverse()) {
-      const { params, body } = await made(name);
+      const { params, body } = await made(name, clients[role]);
       const answer = await call(clients[role], route, params, body?.());
       expect({ role, status: answer.status }).toEqual({ role, status: may(route, role) ? route.status : 403 });
     }
   });
+  const { others } = route;
+  if (others)
+    test('what somebody else made: those who may change it do, those who may not are told so', async () => {
+      for (const role of [...ROLES].reverse()) {
+        const { params, body } = await made(name, clients.owner);
+        const wanted = may({ ...route, role: others }, role) || role === 'owner' ? route.status : 403;
+        const answer = await call(clients[role], route, params, body?.());
+        expect({ role, status: answer.status }).toEqual({ role, status: wanted });
+      }
+    });
   if (route.role !== 'anyone')
     test('not signed in', async () => {
       const { params, body } = await made(name);

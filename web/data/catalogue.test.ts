@@ -12,7 +12,16 @@ import { useStanding, type Standing } from './circumstance.js';
 const bridge = record(shipped.drills, 'bridge');
 const named = (name: string): StudioCatalogue => ({
   ...studioOf(),
-  entries: [{ kind: 'drills', key: 'bridge', record: { ...bridge, name }, by: 'J', at: '2026-05-20T10:00:00.000Z' }],
+  entries: [
+    {
+      kind: 'drills',
+      key: 'bridge',
+      record: { ...bridge, name },
+      by: 'J',
+      at: '2026-05-20T10:00:00.000Z',
+      retired: false,
+    },
+  ],
 });
 const nameNow = (): string => record(catalog.drills, 'bridge').name;
 const Reader = defineComponent({
@@ -88,7 +97,9 @@ describe('what stands about a person on this device', () => {
           { id: idOf(51), caution: 'low-back', from: '2020-01-01', until: '2020-02-01', note: '', setBy: 'J' },
         ],
       }),
-    ]).on('facts.get', () => noFacts({ lastHolds: [{ position: 'front-plank', at: yesterday, pain: true }] }));
+    ]).on('facts.get', () =>
+      noFacts({ lastHolds: [{ position: 'front-plank', at: yesterday, arrival: 1, pain: true }] }),
+    );
     const { circumstance } = await standingOf();
     expect(circumstance.value).toMatchObject({
       cautions: ['shoulder'],

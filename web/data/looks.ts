@@ -1,7 +1,18 @@
 /** Looks and a person's history, with what waits on this device laid over. */
 import { useInfiniteQuery } from '@tanstack/vue-query';
 import { computed, type ComputedRef } from 'vue';
-import type { History, HistoryItem, Look, LookInput, LookPatch, Media, MendTried } from '../../api/observations.js';
+import {
+  unjudged,
+  type History,
+  type HistoryItem,
+  type Look,
+  type LookInput,
+  type LookLine,
+  type LookPatch,
+  type Media,
+  type MendTried,
+} from '../../api/observations.js';
+import { InputError } from '../../core/formats/problems.js';
 import { catalog, studio } from './catalogue.js';
 import { judge } from '../../core/evaluate/judge.js';
 import { lineOf } from '../../core/evaluate/line.js';
@@ -43,13 +54,21 @@ export interface HistoryList {
   load: () => Promise<void>;
 }
 
+/** What is judged of a look on this device; a line that says so where it cannot be. */
+function judgedHere({ observation }: Look, method: string): LookLine {
+  const circumstance = judgedBy(nobody(studio.defaults), method);
+  try {
+    return { ...lineOf(judge(see({ observation }, catalog), catalog, circumstance), catalog), cannot: null };
+  } catch (error) {
+    return unjudged(error instanceof InputError ? error.message : 'its record cannot be judged');
+  }
+}
+
 /** The line of a look that waits, judged here as the server will judge it. */
 function waitingLine(input: LookInput, personId: string, method: string): HistoryItem {
   const look = asLook(input, personId, '', studio.defaults.timeZone);
-  const circumstance = judgedBy(nobody(studio.defaults), method);
-  const line = lineOf(judge(see({ observation: look.observation }, catalog), catalog, circumstance), catalog);
   return {
-    ...line,
+    ...judgedHere(look, method),
     id: look.id,
     startedAt: look.startedAt,
     day: look.day,

@@ -54,13 +54,17 @@ describe('changes that wait, laid over what is known', () => {
 });
 
 describe('facts and ladders with what waits', () => {
-  test('pain that ended a waiting hold counts at once; an older waiting hold does not undo a newer one', () => {
-    const pain = lookInput(11, { ended: { t: 12, reason: 'pain' } }, '2026-05-21T10:00:00.000Z');
-    expect(factsWith(noFacts(), [pain]).lastHolds).toEqual([
-      { position: 'front-plank', at: '2026-05-21T10:00:00.000Z', pain: true },
-    ]);
-    const newer = { position: 'front-plank', at: '2026-05-22T10:00:00.000Z', pain: false };
-    expect(factsWith(noFacts({ lastHolds: [newer] }), [pain]).lastHolds).toEqual([newer]);
+  test('pain that ended a waiting hold counts at once; a waiting hold without pain lifts nothing yet', () => {
+    const pain = lookInput(11, { ended: { t: 60, reason: 'pain' } }, '2026-05-21T10:00:00.000Z');
+    const fine = lookInput(12, { ended: { t: 60, reason: 'target' } }, '2026-05-21T11:00:00.000Z');
+    const [arrival, at] = [Number.MAX_SAFE_INTEGER, '2026-05-21T10:00:00.000Z'];
+    const stands = { position: 'front-plank', at, arrival, pain: true };
+    expect(factsWith(noFacts(), [pain]).lastHolds).toEqual([stands]);
+    expect(factsWith(noFacts(), [pain, fine]).lastHolds).toEqual([stands]);
+    const known = { position: 'front-plank', at: '2026-05-22T10:00:00.000Z', arrival: 7, pain: false };
+    expect(factsWith(noFacts({ lastHolds: [known] }), [pain]).lastHolds).toEqual([stands]);
+    const sore = { ...known, pain: true };
+    expect(factsWith(noFacts({ lastHolds: [sore] }), [fine]).lastHolds).toEqual([sore]);
   });
   test('a hold that the server knows by now is not counted twice', () => {
     const hold = { lookId: idOf(11) } as Parameters<typeof laddersWith>[1][number];

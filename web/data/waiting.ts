@@ -108,23 +108,24 @@ export function withWaiting(
 export const isWaiting = (items: readonly OutboxItem[], id: string): boolean =>
   items.some((i) => !i.refused && lookOf(i) === id);
 
-/** Facts with the holds that wait: pain that ended one counts at once. */
+/**
+ * Facts with the holds that wait: pain that ended one counts at once, as what will arrive last. A waiting hold without pain lifts
+ * nothing until the server has it.
+ */
 export function factsWith(facts: Facts, waiting: readonly LookInput[]): Facts {
-  const holds = waiting
-    .filter((l) => l.observation.ended)
-    .map((l) => ({
-      position: l.observation.position,
-      at: l.startedAt,
-      pain: l.observation.ended!.reason === 'pain',
-    }));
-  const newest = new Map<string, Facts['lastHolds'][number]>();
-  for (const hold of [...facts.lastHolds, ...holds]) {
-    const known = newest.get(hold.position);
-    if (!known || hold.at > known.at) newest.set(hold.position, hold);
-  }
-  return { ...facts, lastHolds: [...newest.values()] };
+  const painful = new Map(
+    waiting
+      .filter((l) => l.observation.ended?.reason === 'pain')
+      .map(({ observation, startedAt }) => [
+        observation.position,
+        { position: observation.position, at: startedAt, arrival: Number.MAX_SAFE_INTEGER, pain: true },
+      ]),
+  );
+  return {
+    ...facts,
+    lastHolds: [...facts.lastHolds.filter((h) => !painful.has(h.position)), ...painful.values()],
+  };
 }
-
 /** Ladders with the holds that wait, newest first; what is sent already is not counted twice. */
 export const laddersWith = (on: OnLadders, waiting: readonly OnLadders['holds'][number][]): OnLadders => ({
   ...on,

@@ -149,7 +149,7 @@ describe('a watched hold', () => {
   });
   test('a stop sign is said before any load', async () => {
     server.on('facts.get', () =>
-      noFacts({ lastHolds: [{ position: 'front-plank', at: '2026-05-20T10:00:00.000Z', pain: true }] }),
+      noFacts({ lastHolds: [{ position: 'front-plank', at: '2026-05-20T10:00:00.000Z', arrival: 1, pain: true }] }),
     );
     page = await show(BenchPage, `/bench?person=${tall.id}`);
     await until(() => page.text().includes('Pain ended the last hold of this position'));

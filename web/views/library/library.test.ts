@@ -76,6 +76,7 @@ describe('changing an entry', () => {
           record: body as unknown as EntryRecord,
           by: 'J',
           at: '2026-05-20T10:00:00.000Z',
+          retired: false,
         },
       ],
     }));

@@ -18,6 +18,8 @@ const signs = (advice: 'now' | null) => ({
   yes: advice ? ['chest-pain'] : [],
   advice,
   askedAt: '2026-05-19T10:00:00.000Z',
+  arrival: 1,
+  lifts: true,
   note: '',
   by: 'J',
 });
@@ -49,7 +51,10 @@ describe('a look on its page', () => {
   });
   test('pain in the last hold of this position does the same; in another position it does not', async () => {
     const painIn = (position: string) =>
-      noFacts({ intakes: [signs(null)], lastHolds: [{ position, at: '2026-05-20T10:00:00.000Z', pain: true }] });
+      noFacts({
+        intakes: [signs(null)],
+        lastHolds: [{ position, at: '2026-05-20T10:00:00.000Z', arrival: 2, pain: true }],
+      });
     await open(lookOf(11, 1), painIn('front-plank'));
     expect(text()).not.toContain('Would start with:');
     page.unmount();

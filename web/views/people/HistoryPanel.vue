@@ -91,7 +91,7 @@ const says = (item: HistoryItem): string =>
         />
         <div class="min-w-0 flex-1">
           <RouterLink :to="`/looks/${item.id}`" class="font-semibold hover:underline"
-            >{{ familyName(item.position) }}, {{ rungName(item.position, item.rung) }}</RouterLink
+            >{{ familyName(item.position) }}{{ item.rung ? `, ${rungName(item.position, item.rung)}` : '' }}</RouterLink
           >
           <p class="text-soft text-sm">
             {{ dayTimeText(item.startedAt) }}{{ item.relookOf ? ' · re-look' : ''
@@ -114,6 +114,7 @@ const says = (item: HistoryItem): string =>
             <p class="text-sm">{{ faultName(item.top.fault) }}</p>
             <SeverityKnots :severity="item.top.severity" :borderline="!isStated(item.top)" />
           </template>
+          <p v-else-if="item.cannot" class="note text-sm">cannot be judged: {{ item.cannot }}</p>
           <p v-else class="text-soft text-sm">nothing to mend</p>
         </div>
       </li>

@@ -160,6 +160,8 @@ describe('stop signs', () => {
             yes: Object.keys(body.answers).filter((k) => body.answers[k]),
             advice: 'now',
             askedAt: '2026-05-20T10:00:00.000Z',
+            arrival: 1,
+            lifts: true,
             note: '',
             by: 'J',
           },

@@ -1,0 +1,86 @@
+/** Limits on tries to sign in, kept in the database so that a restart forgives nothing. */
+import type { Request, RequestHandler } from 'express';
+import { ipKeyGenerator, rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
+import type { Knex } from 'knex';
+import { z } from 'zod';
+import { maybeRow } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
+import { HttpProblem } from './problems.js';
+
+const WINDOW_MS = 15 * 60 * 1000;
+/**
+ * Wrong tries in a quarter of an hour. One account from one address has few; an address, behind which a whole hall may sit, and an
+ * account, which somebody elsewhere may be guessing at, have more, so that ten wrong tries lock nobody else out.
+ */
+export const LIMITS = { together: 10, address: 100, account: 100 } as const;
+
+const row = z.object({ tries: z.number(), until: z.number() });
+
+/** Counts in the table of tries. */
+class TriesStore implements Store {
+  localKeys = false;
+  constructor(
+    private readonly db: Knex,
+    readonly prefix: string,
+    private readonly now: () => number,
+  ) {}
+  async increment(key: string): Promise<ClientRateLimitInfo> {
+    const [id, now] = [this.prefix + key, this.now()];
+    return inTransaction(this.db, async (trx) => {
+      const known = maybeRow('sign_in_tries', row, await trx('sign_in_tries').where('key', id).first());
+      const stands = known !== null && known.until > now;
+      const next = stands ? { tries: known.tries + 1, until: known.until } : { tries: 1, until: now + WINDOW_MS };
+      await trx('sign_in_tries').where('until', '<=', now).delete();
+      await trx('sign_in_tries')
+        .insert({ key: id, ...next })
+        .onConflict('key')
+        .merge();
+      return { totalHits: next.tries, resetTime: new Date(next.until) };
+    });
+  }
+  async decrement(key: string): Promise<void> {
+    await this.db('sign_in_tries')
+      .where('key', this.prefix + key)
+      .where('tries', '>', 0)
+      .decrement('tries', 1);
+  }
+  async resetKey(key: string): Promise<void> {
+    await this.db('sign_in_tries')
+      .where('key', this.prefix + key)
+      .delete();
+  }
+}
+
+const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? 'unknown');
+/** Whom a try is for: the address that is typed, the account that is signed in, or the first owner. */
+const accountOf = (request: Request): string =>
+  String((request.body as { email?: unknown } | undefined)?.email ?? request.session.accountId ?? 'owner').slice(
+    0,
+    200,
+  );
+
+/**
+ * The limits on wrong tries, one after the other; a right one takes its count back.
+ * @param now epoch ms
+ */
+export function slowDown(db: Knex, now: () => number = Date.now): RequestHandler[] {
+  const limited = (name: keyof typeof LIMITS, key: (request: Request) => string): RequestHandler =>
+    rateLimit({
+      windowMs: WINDOW_MS,
+      limit: LIMITS[name],
+      skipSuccessfulRequests: true,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      passOnStoreError: false,
+      store: new TriesStore(db, `${name}:`, now),
+      keyGenerator: key,
+      handler: () => {
+        throw new HttpProblem(429, 'Too many tries', 'Wait a quarter of an hour and try again.', undefined, 900);
+      },
+    });
+  return [
+    limited('together', (request) => `${accountOf(request)} ${addressOf(request)}`),
+    limited('address', addressOf),
+    limited('account', accountOf),
+  ];
+}

@@ -1,0 +1,109 @@
+/** Long computations as plain functions of plain data: run where they are called, or in a thread beside the requests. */
+import { lookInputSchema, type LookInput, type LookLine } from '../../api/observations.js';
+import type { LoggedHoldOf } from '../../api/ladders.js';
+import type { Catalog } from '../../core/catalog/index.js';
+import { evaluate } from '../../core/evaluate/evaluate.js';
+import { judge } from '../../core/evaluate/judge.js';
+import { lineOf } from '../../core/evaluate/line.js';
+import { resolveObservation } from '../../core/evaluate/resolve.js';
+import { see, type LookRecord } from '../../core/evaluate/see.js';
+import { observationSchema } from '../../core/formats/observation.js';
+import { InputError, problemsOf, type Problem } from '../../core/formats/problems.js';
+import { loggedHold } from '../../core/ladder/holds.js';
+import type { Circumstance } from '../../core/person/circumstance.js';
+import { evaluationFile } from '../../words/evaluation-file.js';
+import { recordHash } from '../database/record-hash.js';
+
+/** A look's request, read: everything but the frames, and the record as text that is stored as it is. */
+export interface ReadLook {
+  input: LookInput;
+  record: string;
+  hash: string;
+}
+export interface JudgedLook {
+  line: LookLine;
+  hold: LoggedHoldOf | null;
+}
+
+interface TaskArguments {
+  /** Reads the body of a request that keeps a look. */
+  readLook: { body: string };
+  /** Evaluates the body of a request, of nobody. */
+  evaluateBody: { body: string; circumstance: Circumstance };
+  /** Evaluates a stored record. */
+  evaluateRecord: { record: LookRecord; circumstance: Circumstance };
+  /** Judges a stored record for its line and the ladder. */
+  judgeRecord: { record: LookRecord; circumstance: Circumstance; id: string; day: string; at: string };
+}
+interface TaskAnswers {
+  readLook: ReadLook;
+  evaluateBody: Record<string, unknown>;
+  evaluateRecord: Record<string, unknown>;
+  judgeRecord: JudgedLook;
+}
+export type TaskName = keyof TaskArguments;
+export type ArgumentsOf<N extends TaskName> = TaskArguments[N];
+export type AnswerOfTask<N extends TaskName> = TaskAnswers[N];
+
+/** What was wrong with the input travels between threads as data. */
+export type Outcome<T> = { value: T } | { problems: readonly Problem[] } | { notJson: true };
+
+function parsed(body: string): unknown {
+  try {
+    return JSON.parse(body);
+  } catch {
+    throw new NotJson();
+  }
+}
+export class NotJson extends Error {}
+
+const tasks: { [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => TaskAnswers[N] } = {
+  readLook(catalog, { body }) {
+    const result = lookInputSchema.safeParse(parsed(body), { reportInput: true });
+    if (!result.success) throw new InputError(problemsOf(result.error));
+    const input = result.data;
+    try {
+      resolveObservation(input.observation, catalog);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      throw new InputError(error.problems.map((p) => ({ ...p, path: `observation.${p.path}` })));
+    }
+    return {
+      input: { ...input, observation: { ...input.observation, frames: [] } },
+      record: JSON.stringify(input.observation),
+      hash: recordHash(input.observation),
+    };
+  },
+  evaluateBody(catalog, { body, circumstance }) {
+    const result = observationSchema.safeParse(parsed(body), { reportInput: true });
+    if (!result.success) throw new InputError(problemsOf(result.error));
+    resolveObservation(result.data, catalog);
+    return { ...evaluationFile(catalog, evaluate({ observation: result.data }, catalog, circumstance)) };
+  },
+  evaluateRecord: (catalog, { record, circumstance }) => ({
+    ...evaluationFile(catalog, evaluate(record, catalog, circumstance)),
+  }),
+  judgeRecord(catalog, { record, circumstance, id, day, at }) {
+    const judged = judge(see(record, catalog), catalog, circumstance);
+    const hold = loggedHold(judged, day, at);
+    return {
+      line: { ...lineOf(judged, catalog), cannot: null },
+      hold: hold && { ...hold, values: { ...hold.values }, lookId: id },
+    };
+  },
+};
+
+/** Runs a task here. What is wrong with its input comes back as data; anything else is thrown. */
+export function runTask<N extends TaskName>(
+  name: N,
+  catalog: Catalog,
+  given: ArgumentsOf<N>,
+): Outcome<AnswerOfTask<N>> {
+  try {
+    return { value: tasks[name](catalog, given) };
+  } catch (error) {
+    if (error instanceof InputError) return { problems: error.problems };
+    if (error instanceof NotJson) return { notJson: true };
+    throw error;
+  }
+}
