@@ -2,7 +2,7 @@
 import { useIsFetching } from '@tanstack/vue-query';
 import { useEventListener } from '@vueuse/core';
 import { onMounted, watch } from 'vue';
-import { RouterView, useRoute } from 'vue-router';
+import { RouterView, useRoute, useRouter } from 'vue-router';
 import AppHeader from './components/AppHeader.vue';
 import NewVersion from './components/NewVersion.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
@@ -17,6 +17,7 @@ const reading = useIsFetching({}, client);
 const session = useSession();
 const outbox = useOutbox();
 const route = useRoute();
+const router = useRouter();
 useSettings();
 useCatalogue(() => session.account !== null);
 onMounted(() => outbox.start());
@@ -24,6 +25,11 @@ watch(
   () => session.account?.id,
   (id) => id && void outbox.flush().catch(() => undefined),
   { immediate: true },
+);
+// A session that ends while a page is open leads to the door, and back to the page.
+watch(
+  () => session.account === null && session.state !== null && route.matched.length > 0 && route.name !== 'sign-in',
+  (ended) => ended && void router.push({ name: 'sign-in', query: { then: route.fullPath } }),
 );
 watch(
   () => studio.defaults.offlineCopies,

@@ -200,7 +200,7 @@ describe('causes, drills, pictures, stops', () => {
     expect(file.causes.every((c) => c.probability >= WORTH_TELLING && c.because.length > 0)).toBe(true);
     expect(file.ladder!.proposal).toMatch(/^Stay, or split the set: 20 s here, the other 20 s at “/);
     expect(file.drills.map((d) => d.drill)).toEqual(advised.choice.chosen.map((c) => c.drill));
-    const pain = evaluationFile(catalog, evaluated(watchedPlank({ ended: { t: 10, reason: 'pain' } })));
+    const pain = evaluationFile(catalog, evaluated(watchedPlank({ ended: { t: 30, reason: 'pain' } })));
     expect(pain).toMatchObject({ causes: [{ cause: 'pain' }], nextTest: null, drills: [], ladder: { rule: 1 } });
   });
 });

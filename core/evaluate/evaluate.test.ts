@@ -7,6 +7,7 @@ import { OBSERVER_RELIABILITY } from './judge.js';
 import { METHOD_IDS } from '../formats/catalog.js';
 import { observationSchema, type Observation } from '../formats/observation.js';
 import { InputError } from '../formats/problems.js';
+import { resolveObservation } from './resolve.js';
 import { seededRandom } from '../statistics.js';
 import { nobody, judgedBy } from '../person/circumstance.js';
 import { evaluated, watchedPlank } from '../testing.js';
@@ -150,10 +151,10 @@ describe('evaluation', () => {
     [{ rung: 'ceiling' }, 'rung', /no version of front-plank/],
     [{ view: 'above' as const }, 'view', /side, rear/],
     [{ events: [{ t: 1, fault: 'rocket', state: 'on' as const }] }, 'events[0].fault', /no fault of front-plank/],
-  ])('%j is refused at its place', (change, path, message) => {
+  ])('%j is refused at its place when it comes in', (change, path, message) => {
     let error: unknown;
     try {
-      evaluate(watched(change));
+      resolveObservation(watched(change), catalog);
     } catch (e) {
       error = e;
     }
@@ -161,6 +162,16 @@ describe('evaluation', () => {
     const [problem] = (error as InputError).problems;
     expect(problem).toMatchObject({ path });
     expect(problem!.message).toMatch(message);
+  });
+  test('what is stored is judged also where the catalogue was narrowed since; a fault that left it is passed over', () => {
+    const taps = [
+      { t: 5, fault: 'swing', state: 'on' as const },
+      { t: 9, fault: 'gone-for-good', state: 'on' as const },
+    ];
+    const found = evaluate(watched({ events: taps }));
+    expect(found.findings.map((f) => f.fault)).toContain('swing');
+    expect(found.hold!.clean).toBe(5);
+    expect(() => evaluate(watched({ rung: 'ceiling' }))).toThrow(/no version of front-plank/);
   });
   test('any noisy picture gives finite numbers and probabilities', () => {
     fc.assert(

@@ -235,7 +235,7 @@ describe('in the evaluation', () => {
       expect.arrayContaining(['lever', 'flexor-takeover']),
     );
     expect(explained.takeover).toBeGreaterThan(50);
-    const pain = evaluated(observe({ ended: { t: 10, reason: 'pain' } }));
+    const pain = evaluated(observe({ ended: { t: 30, reason: 'pain' } }));
     expect(pain).toMatchObject({ pain: true, ranking: [], nextTest: null, choice: { chosen: [] } });
   });
   test('the coach overrules: the chosen cause leads and no test is proposed', () => {

@@ -14,6 +14,7 @@ export class Refusal {
   constructor(
     readonly status: number,
     readonly title: string,
+    readonly problems?: ProblemBody['problems'],
   ) {}
 }
 type Reply<N extends RouteName> = (ask: {

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
 import { CircleUser, CloudOff } from '@lucide/vue';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { connected } from '../data/connection.js';
+import { storedHold } from '../data/hold-keeper.js';
 import { useOutbox } from '../data/outbox.js';
 import { useSession } from '../data/session.js';
 import { useSettings } from '../stores/settings.js';
+import LeaveDialog from './LeaveDialog.vue';
+import PasswordDialog from './PasswordDialog.vue';
+import WaitingPanel from './WaitingPanel.vue';
 
 const session = useSession();
 const settings = useSettings();
@@ -26,14 +30,27 @@ const away = computed(() => !connected.value || session.offline);
 /** `offline, 3 waiting`: what a coach must know before walking on. */
 const status = computed(() => {
   const waiting = outbox.waiting.length;
+  const refused = outbox.refused.length;
+  if (refused > 0) return `${refused} not taken${waiting > 0 ? `, ${waiting} waiting` : ''}`;
   if (away.value) return waiting > 0 ? `offline, ${waiting} waiting` : 'offline';
   return waiting > 0 ? `${waiting} waiting to be sent` : '';
 });
 
+const dialog = ref<'none' | 'waiting' | 'leave' | 'password'>('none');
+const close = (): void => void (dialog.value = 'none');
 async function leave(): Promise<void> {
+  await outbox.refresh().catch(() => undefined);
+  if (outbox.items.length > 0 || storedHold(session.account?.id ?? '')) {
+    dialog.value = 'leave';
+    return;
+  }
   await session.signOut();
-  await router.push('/sign-in');
+  await left();
 }
+const left = async (): Promise<void> => {
+  close();
+  await router.push('/sign-in');
+};
 </script>
 
 <template>
@@ -71,7 +88,9 @@ async function leave(): Promise<void> {
       </nav>
       <div class="ml-auto flex items-center gap-2">
         <span role="status">
-          <span v-if="status" class="tag tag-caution"><CloudOff :size="16" aria-hidden="true" /> {{ status }}</span>
+          <button v-if="status" class="tag tag-caution min-h-[44px]" aria-haspopup="dialog" @click="dialog = 'waiting'">
+            <CloudOff :size="16" aria-hidden="true" /> {{ status }}
+          </button>
         </span>
         <Menu as="div" class="relative">
           <MenuButton class="btn btn-quiet" :aria-label="`Account: ${session.account?.name}`"
@@ -100,15 +119,33 @@ async function leave(): Promise<void> {
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">
+              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="dialog = 'password'">
+                Change your password
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
               <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="leave">Sign out</button>
             </MenuItem>
           </MenuItems>
         </Menu>
       </div>
     </div>
-    <div v-for="item in outbox.refused" :key="item.key" role="alert" class="note mx-4 mb-2 flex items-center gap-3">
-      <span>Something kept on this device was refused by the server: {{ item.refused }}</span>
-      <button class="btn ml-auto" @click="outbox.drop(item.key!)">Let it go</button>
+    <div v-if="outbox.refused.length" role="alert" class="note mx-4 mb-2 flex flex-wrap items-center gap-3">
+      <span
+        >{{ outbox.refused.length }} kept on this device {{ outbox.refused.length === 1 ? 'is' : 'are' }} not taken by
+        the server: {{ outbox.refused[0]!.refused!.title }}</span
+      >
+      <button class="btn ml-auto" @click="dialog = 'waiting'">See what and why</button>
     </div>
+    <div v-if="session.shut" role="alert" class="note mx-4 mb-2 flex flex-wrap items-center gap-3">
+      <span
+        >Something that you left on this device when you signed out was locked with an earlier password and cannot be
+        opened.</span
+      >
+      <button class="btn ml-auto" @click="session.forgetShut()">Let it go</button>
+    </div>
+    <WaitingPanel :open="dialog === 'waiting'" @close="close" />
+    <LeaveDialog :open="dialog === 'leave'" @close="close" @left="left" />
+    <PasswordDialog :open="dialog === 'password'" @close="close" />
   </header>
 </template>

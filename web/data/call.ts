@@ -3,7 +3,9 @@ import type { z } from 'zod';
 import { CSRF_HEADER, problemSchema, type ProblemBody } from '../../api/common.js';
 import { addressOf, type AnswerOf, type BodyOf, type ParamsOf, type QueryOf, type Route } from '../../api/route.js';
 import { routes, type RouteName, type Routes } from '../../api/routes.js';
+import { InputError } from '../../core/formats/problems.js';
 import { connected } from './connection.js';
+import { NotTaken } from './waiting-item.js';
 
 export class ApiError extends Error {
   constructor(readonly problem: ProblemBody) {
@@ -95,7 +97,7 @@ export async function call<N extends RouteName>(
 
 /** Text for any error, for a line under a form. */
 export const wordsOf = (error: unknown): string =>
-  error instanceof ApiError || error instanceof OfflineError
+  error instanceof ApiError || error instanceof OfflineError || error instanceof InputError || error instanceof NotTaken
     ? error.message
     : error instanceof DOMException && error.name === 'QuotaExceededError'
       ? 'This device’s storage is full, so nothing was kept. Make room on it and try again; this page still has what you entered.'

@@ -3,6 +3,7 @@ import { useInfiniteQuery } from '@tanstack/vue-query';
 import { computed, type ComputedRef } from 'vue';
 import {
   unjudged,
+  type Blur,
   type History,
   type HistoryItem,
   type Look,
@@ -15,6 +16,7 @@ import {
 import { InputError } from '../../core/formats/problems.js';
 import { catalog, studio } from './catalogue.js';
 import { judge } from '../../core/evaluate/judge.js';
+import { resolveObservation } from '../../core/evaluate/resolve.js';
 import { lineOf } from '../../core/evaluate/line.js';
 import { see } from '../../core/evaluate/see.js';
 import { judgedBy, nobody } from '../../core/person/circumstance.js';
@@ -125,14 +127,17 @@ export function useHistory(personId: () => string | null, method: () => string =
 
 const lists = (): void => outdated('looks.list', 'ladders.get', 'facts.get', 'floor.get', 'people.list', 'people.get');
 
-/** Keeps a look on this device; it is sent when the server can be reached. */
-export const keepLook = (personId: string, input: LookInput): Promise<void> =>
-  useOutbox().put({ name: 'looks.add', ask: { params: { id: personId }, body: input } });
-export const changeLook = (id: string, patch: LookPatch): Promise<void> =>
+/** Keeps a look on this device; it is sent when the server can be reached. @throws InputError, NotTaken for what the server would refuse */
+export async function keepLook(personId: string, input: LookInput): Promise<'kept' | 'sent'> {
+  // What the server would refuse is refused here, before anything that was entered is let go.
+  resolveObservation(input.observation, catalog);
+  return useOutbox().put({ name: 'looks.add', ask: { params: { id: personId }, body: input } });
+}
+export const changeLook = (id: string, patch: LookPatch): Promise<unknown> =>
   useOutbox().put({ name: 'looks.change', ask: { params: { id }, body: patch } });
-export const keepMend = (id: string, mend: Omit<MendTried, 'at'>): Promise<void> =>
+export const keepMend = (id: string, mend: Omit<MendTried, 'at'>): Promise<unknown> =>
   useOutbox().put({ name: 'mends.add', ask: { params: { id }, body: mend } });
-export const takeMendBack = (id: string, record: string): Promise<void> =>
+export const takeMendBack = (id: string, record: string): Promise<unknown> =>
   useOutbox().put({ name: 'mends.remove', ask: { params: { id, record } } });
 /** Takes a look from a file. @throws ApiError 409 with what is to be confirmed */
 export async function importLook(personId: string, input: LookInput): Promise<void> {
@@ -148,8 +153,11 @@ export async function restoreLook(id: string): Promise<void> {
   outdated('looks.get');
   lists();
 }
-export function sendPicture(personId: string, file: File): Promise<Media> {
+/** @param blur places that the server makes unknowable before it keeps the picture */
+export function sendPicture(personId: string, file: File, blur: readonly Blur[] = []): Promise<Media> {
   const form = new FormData();
+  // Fields come before the file: the server reads them in order.
+  if (blur.length > 0) form.append('blur', JSON.stringify(blur));
   form.append('picture', file);
   return call('media.add', { params: { id: personId }, form });
 }

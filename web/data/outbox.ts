@@ -7,7 +7,8 @@ import { connected } from './connection.js';
 import { everythingOutdated, keep, outdated } from './query.js';
 import { useSession } from './session.js';
 import { deviceStore } from './store.js';
-import type { OutboxItem, Waiting } from './waiting.js';
+import type { Waiting } from './waiting.js';
+import { checkWaiting, lookIdOf, looksBefore, pauseAfter, refusedBy, type OutboxItem } from './waiting-item.js';
 
 /** How often what waits is tried again, and a lost server asked for, ms. */
 export const RETRY_MS = 5000;
@@ -26,38 +27,77 @@ const alone = (work: () => Promise<void>): Promise<void> =>
       })
     : work();
 
+/** A copy without reactivity, which the device's store cannot hold. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** What became of one try: it is done with, others may go on, or nothing can be sent now. */
+type Sent = 'done' | 'later' | 'stop';
+
 export const useOutbox = defineStore('outbox', () => {
   const items = shallowRef<OutboxItem[]>([]);
   const sending = ref(false);
   /** Whether this device has been asked what waits for the account. */
   const ready = ref(false);
+  /** The server has asked for patience until then, epoch ms. */
+  let patience = 0;
 
   const refresh = async (): Promise<void> => {
     const mine = useSession().account?.id;
-    items.value = (await (await deviceStore()).getAll('items')).filter((item) => item.accountId === mine);
+    const all = await (await deviceStore()).getAll('items');
+    items.value = mine === undefined ? [] : all.filter((item) => item.accountId === mine);
     ready.value = mine !== undefined;
   };
-  /** Sends one. @returns whether to go on with the next */
-  async function send(item: OutboxItem): Promise<boolean> {
+  const write = async (item: OutboxItem): Promise<void> => void (await (await deviceStore()).put('items', plain(item)));
+  const remove = async (key: number): Promise<void> => (await deviceStore()).delete('items', key);
+
+  /** Sends one. The account that it belongs to was signed in when it was taken up. */
+  async function send(item: OutboxItem): Promise<Sent> {
+    const session = useSession();
     try {
-      settled((await (call as (name: string, ask: object) => Promise<unknown>)(item.name, item.ask)) as Look);
-      await (await deviceStore()).delete('items', item.key!);
-      return true;
+      const look = await (call as (name: string, ask: object) => Promise<unknown>)(item.name, item.ask);
+      // An answer for one account is nothing for the cache of another who signed in meanwhile.
+      if (session.account?.id === item.accountId) settled(look as Look);
+      await remove(item.key!);
+      return 'done';
     } catch (error) {
-      const passing =
-        error instanceof OfflineError ||
-        !(error instanceof ApiError) ||
-        error.problem.status >= 500 ||
-        [401, 403, 429].includes(error.problem.status);
-      if (passing) return false;
-      await (await deviceStore()).put('items', { ...item, refused: error.message });
-      return true;
+      if (error instanceof OfflineError) return 'stop';
+      // An answer that this page cannot read: what came of it is not known, so it is tried again, and holds nobody up.
+      return error instanceof ApiError ? answered(item, error) : failed(item);
     }
   }
-  /** Sends what waits, oldest first; stops at the first that cannot be sent now. */
-  async function flush(): Promise<void> {
+  async function answered(item: OutboxItem, { problem }: ApiError): Promise<Sent> {
     const session = useSession();
-    if (sending.value || !session.account) return;
+    const { status } = problem;
+    if (status === 401 || status === 403) {
+      // The session has ended, or the page's token is an old one: the server is asked who is signed in, once.
+      const before = session.state?.token;
+      await session.load();
+      if (status === 401 || session.account?.id !== item.accountId || session.state?.token !== before) return 'stop';
+    }
+    if (status === 429 || status === 503 || status === 507) {
+      patience = Date.now() + pauseAfter(1);
+      return 'stop';
+    }
+    if (status >= 500) return failed(item);
+    await write({ ...item, refused: refusedBy(problem, new Date().toISOString()) });
+    return 'later';
+  }
+  async function failed(item: OutboxItem): Promise<Sent> {
+    const tries = (item.tries ?? 0) + 1;
+    await write({ ...item, tries, after: Date.now() + pauseAfter(tries) });
+    return 'later';
+  }
+  /** Whether an item may be tried now. */
+  const due = (item: OutboxItem, all: boolean): boolean => !item.refused && (all || (item.after ?? 0) <= Date.now());
+
+  /**
+   * Sends what waits, oldest first. What the server refuses, or fails at, stands aside and lets the rest pass; only what waits for the
+   * same look stays behind it.
+   * @param all also what has failed of late
+   */
+  async function flush(all = false): Promise<void> {
+    const session = useSession();
+    if (sending.value || !session.account || (!all && patience > Date.now())) return;
     sending.value = true;
     try {
       // What waits is shown before anybody is asked for it.
@@ -66,31 +106,73 @@ export const useOutbox = defineStore('outbox', () => {
       if (session.offline) return;
       await alone(async () => {
         await refresh();
+        const behind = new Set<string>();
         for (const item of items.value) {
           // Somebody else may have signed in meanwhile: nothing is sent in another's name.
           if (item.accountId !== session.account?.id) break;
-          if (!item.refused && !(await send(item))) break;
+          const waits = looksBefore(item).some((look) => behind.has(look));
+          const became = !waits && due(item, all) ? await send(item) : 'later';
+          if (became === 'stop') break;
+          if (became === 'later') behind.add(lookIdOf(item));
         }
       });
     } catch (error) {
       if (!(error instanceof OfflineError)) throw error;
     } finally {
-      await refresh();
+      await refresh().catch(() => undefined);
       sending.value = false;
     }
   }
-  /** Keeps a request on this device. Resolves when it is kept; sending goes on by itself and nobody waits for it. */
-  async function put(waiting: Waiting): Promise<void> {
+  /**
+   * Keeps a request on this device. Resolves when it is kept; sending goes on by itself and nobody waits for it. Where the device
+   * cannot keep it, it is sent at once.
+   * @returns `kept`, or `sent` where this device could not keep it
+   * @throws NotTaken for what the server would refuse; what the device's store or the server said where it is neither kept nor sent
+   */
+  async function put(waiting: Waiting): Promise<'kept' | 'sent'> {
     const accountId = useSession().account!.id;
-    // A copy without reactivity, which the device's store cannot hold.
-    const item = JSON.parse(JSON.stringify({ ...waiting, accountId })) as OutboxItem;
-    await (await deviceStore()).add('items', item);
-    await refresh();
+    const item = plain({ ...waiting, accountId, keptAt: new Date().toISOString() }) as OutboxItem;
+    checkWaiting(item);
+    try {
+      await (await deviceStore()).add('items', item);
+    } catch (unkept) {
+      await sendDirectly(item, unkept);
+      return 'sent';
+    }
+    await refresh().catch(() => undefined);
     void flush().catch(() => undefined);
+    return 'kept';
+  }
+  async function sendDirectly(item: OutboxItem, unkept: unknown): Promise<void> {
+    try {
+      const look = await (call as (name: string, ask: object) => Promise<unknown>)(item.name, item.ask);
+      settled(look as Look);
+    } catch (error) {
+      throw error instanceof ApiError ? error : unkept;
+    }
   }
   async function drop(key: number): Promise<void> {
-    await (await deviceStore()).delete('items', key);
+    await remove(key);
     await refresh();
+  }
+  const byKey = (key: number): OutboxItem | undefined => items.value.find((i) => i.key === key);
+  /** Tries one again at once. */
+  async function retry(key: number): Promise<void> {
+    const item = byKey(key);
+    if (!item) return;
+    const { refused: _refused, tries: _tries, after: _after, ...rest } = item;
+    await write(rest as OutboxItem);
+    await flush(true);
+  }
+  /** Puts what was mended in an item's place and tries it. @throws NotTaken for what the server would refuse again */
+  async function mend(key: number, ask: OutboxItem['ask']): Promise<void> {
+    const item = byKey(key);
+    if (!item) return;
+    const next = { ...item, ask } as OutboxItem;
+    checkWaiting(next);
+    await write(next);
+    await refresh();
+    await retry(key);
   }
   /** Asks for a lost server, and reads anew what was shown without it. */
   async function lookForServer(): Promise<void> {
@@ -104,7 +186,7 @@ export const useOutbox = defineStore('outbox', () => {
   }
   async function beat(): Promise<void> {
     await lookForServer();
-    if (items.value.some((i) => !i.refused)) await flush();
+    if (items.value.some((item) => due(item, false))) await flush();
   }
   function start(): void {
     const safely = (): void => void beat().catch(() => undefined);
@@ -121,7 +203,20 @@ export const useOutbox = defineStore('outbox', () => {
     put,
     flush,
     refresh,
+    retry,
+    mend,
     drop,
     start,
   };
 });
+
+/** How many requests of anybody wait on this device: said at the door, without whose or what. */
+export async function waitingHere(): Promise<number> {
+  try {
+    const db = await deviceStore();
+    const sealed = await db.getAll('sealed');
+    return (await db.count('items')) + sealed.reduce((n, s) => n + s.count, 0);
+  } catch {
+    return 0;
+  }
+}

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { z } from 'zod';
 import { accountSchema, type Account, type SessionState } from '../../api/accounts.js';
 import { call, OfflineError, setToken } from './call.js';
+import { discard, dropSealed, lockAway, lockOthers, makeKey, unlock } from './sealed.js';
 import { closeReads, forgetReads, KEPT_FOR, openReads } from './query.js';
 
 const KEY = 'anchor.account';
@@ -19,9 +20,14 @@ function remembered(): Account | null {
     return null;
   }
 }
+/** A device whose store is full or shut remembers nobody, and works with the network. */
 const remember = (account: Account | null): void => {
-  if (account) localStorage.setItem(KEY, JSON.stringify({ account, at: Date.now() }));
-  else localStorage.removeItem(KEY);
+  try {
+    if (account) localStorage.setItem(KEY, JSON.stringify({ account, at: Date.now() }));
+    else localStorage.removeItem(KEY);
+  } catch {
+    // Nothing is remembered.
+  }
 };
 
 export const useSession = defineStore('session', () => {
@@ -29,12 +35,27 @@ export const useSession = defineStore('session', () => {
   /** Signed in by what this device remembers; the server has not been asked. */
   const offline = ref(false);
   const account = computed(() => state.value?.account ?? null);
+  /** Something that the account left on this device does not open with its password any more. */
+  const shut = ref(false);
+  /** Makes the account's key on this device, and opens what it left here. */
+  async function openLeft(who: Account | null, password: string): Promise<void> {
+    if (!who) return;
+    try {
+      shut.value = (await unlock(who.id, password)) === null;
+      await makeKey(who.id, password);
+    } catch {
+      // A device whose store is shut has nothing to open.
+    }
+  }
 
   async function take(next: SessionState): Promise<void> {
     setToken(next.token);
     const before = account.value?.id;
-    if (next.account) await openReads(next.account.id);
-    else closeReads();
+    if (next.account) {
+      await openReads(next.account.id);
+      // What somebody else left here unsent, when their session ended without a word, is locked.
+      await lockOthers(next.account.id).catch(() => undefined);
+    } else closeReads();
     // Whoever was signed in before and is not any more leaves nothing behind.
     if (!next.account && before) await forgetReads(before);
     state.value = next;
@@ -66,15 +87,36 @@ export const useSession = defineStore('session', () => {
     isCoach: computed(() => account.value !== null && account.value.role !== 'assistant'),
     isOwner: computed(() => account.value?.role === 'owner'),
     load,
+    shut,
     async signIn(email: string, password: string): Promise<void> {
-      await take(await call('session.start', { body: { email, password } }));
+      const next = await call('session.start', { body: { email, password } });
+      await openLeft(next.account, password);
+      await take(next);
     },
     async createOwner(input: { code: string; name: string; email: string; password: string }): Promise<void> {
-      await take(await call('owner.make', { body: input }));
+      const next = await call('owner.make', { body: input });
+      await openLeft(next.account, input.password);
+      await take(next);
     },
-    /** Signs out and removes this account's private copy from the device; without a network the server is told later. */
-    async signOut(): Promise<void> {
+    /** Changes one's own password; sessions of the account on other devices end. @throws ApiError naming the field */
+    async changePassword(before: string, password: string): Promise<void> {
+      const next = await call('password.change', { body: { before, password } });
+      await take(next);
+      if (next.account) await makeKey(next.account.id, password).catch(() => undefined);
+    },
+    /** What was left here and cannot be opened any more is let go. */
+    async forgetShut(): Promise<void> {
+      if (account.value) await dropSealed(account.value.id);
+      shut.value = false;
+    },
+    /**
+     * Signs out and removes this account's private copy from the device; without a network the server is told later.
+     * @param left what becomes of what is unsent: locked here until the account signs in again, or let go
+     */
+    async signOut(left: 'lock' | 'discard' = 'lock'): Promise<void> {
       const id = account.value?.id;
+      if (id && left === 'discard') await discard(id);
+      if (id) await lockAway(id).catch(() => undefined);
       try {
         await call('session.end');
       } catch (error) {

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { idOf, lookInput, lookOf, noFacts, onNoLadder } from '../../tests/browser/people.js';
 import { asLook, factsWith, isWaiting, laddersWith, waitingFromPath, waitingLooks, withWaiting } from './waiting.js';
-import type { OutboxItem, Waiting } from './waiting.js';
+import type { Waiting } from './waiting.js';
+import type { OutboxItem } from './waiting-item.js';
 
 const item = (waiting: Waiting, change: Partial<OutboxItem> = {}): OutboxItem =>
   ({ accountId: idOf(900), ...waiting, ...change }) as OutboxItem;
@@ -46,7 +47,7 @@ describe('changes that wait, laid over what is known', () => {
     expect(seen(lookOf(11, 1), [...items, back])!.mends.map((m) => m.id)).toEqual([idOf(61)]);
   });
   test('what the server refused is not shown as if it stood', () => {
-    const refused = { ...mend(11, 60), refused: 'Not so' };
+    const refused = { ...mend(11, 60), refused: { status: 409, title: 'Not so', problems: [], at: '' } };
     expect(seen(lookOf(11, 1), [refused])!.mends).toEqual([]);
     expect(isWaiting([refused], idOf(11))).toBe(false);
     expect(isWaiting([mend(11, 60)], idOf(11))).toBe(true);

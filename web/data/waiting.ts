@@ -5,18 +5,13 @@ import type { Facts } from '../../api/plans.js';
 import { routes } from '../../api/routes.js';
 import type { Ask } from './call.js';
 import { hallDay } from '../../core/days.js';
+import { lookIdOf, type OutboxItem } from './waiting-item.js';
 
 /** Routes whose requests are kept until they are sent. */
 export const KEPT = ['looks.add', 'looks.change', 'mends.add', 'mends.remove'] as const;
 export type KeptRoute = (typeof KEPT)[number];
 /** A request that waits. */
 export type Waiting = { [N in KeptRoute]: { name: N; ask: Ask<N> } }[KeptRoute];
-export type OutboxItem = Waiting & {
-  key?: number;
-  accountId: string;
-  /** Set when the server refused it; it stays until the coach decides. */
-  refused?: string;
-};
 
 /** A request kept by its address, as an earlier version did. */
 export function waitingFromPath(method: string, path: string, body: unknown): Waiting | null {
@@ -28,8 +23,6 @@ export function waitingFromPath(method: string, path: string, body: unknown): Wa
   }
   return null;
 }
-
-const lookOf = (item: Waiting): string => (item.name === 'looks.add' ? item.ask.body.id : item.ask.params.id);
 
 /** Looks of a person that wait, newest first. */
 export const waitingLooks = (items: readonly Waiting[], personId: string): LookInput[] =>
@@ -96,7 +89,7 @@ export function withWaiting(
   by: string,
   timeZone: string,
 ): Look | null {
-  const own = items.filter((i) => lookOf(i) === id && !i.refused);
+  const own = items.filter((i) => lookIdOf(i) === id && !i.refused);
   const first = own.find((i) => i.name === 'looks.add');
   const look =
     known ??
@@ -106,7 +99,7 @@ export function withWaiting(
 
 /** Whether something of a look waits. */
 export const isWaiting = (items: readonly OutboxItem[], id: string): boolean =>
-  items.some((i) => !i.refused && lookOf(i) === id);
+  items.some((i) => !i.refused && lookIdOf(i) === id);
 
 /**
  * Facts with the holds that wait: pain that ended one counts at once, as what will arrive last. A waiting hold without pain lifts

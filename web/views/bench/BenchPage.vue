@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Camera, Timer } from '@lucide/vue';
-import { defineAsyncComponent, onMounted } from 'vue';
+import { defineAsyncComponent, onMounted, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { rungsOf } from '../../../core/catalog/index.js';
+import { offeredRungs } from '../../../core/catalog/index.js';
 import { METHOD_IDS } from '../../../core/formats/catalog.js';
 import { stoppedBy } from '../../../core/person/circumstance.js';
 import { viewWords } from '../../../words/labels.js';
@@ -14,14 +14,16 @@ import { catalog } from '../../data/catalogue.js';
 import { keepLook } from '../../data/looks.js';
 import { cautionName, methodName } from '../../data/names.js';
 import FigureView from '../../drawing/FigureView.vue';
-import { storedHold } from './hold-keeper.js';
+import { storedHold } from '../../data/hold-keeper.js';
+import { useSession } from '../../data/session.js';
 import HoldRunner from './HoldRunner.vue';
+import { setupProblem } from './setup.js';
 import { useBench } from './use-bench.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
 const route = useRoute();
 const router = useRouter();
-const kept = storedHold();
+const kept = storedHold(useSession().account?.id ?? '');
 const asked = (name: string): string | undefined => (route.query[name] ? String(route.query[name]) : undefined);
 const bench = useBench(kept, {
   person: asked('person'),
@@ -35,12 +37,24 @@ const person = bench.person.value;
 // The result's page is fetched now: after a hold the network may be gone.
 onMounted(() => void import('../looks/LookPage.vue'));
 
-const show = (lookId: string): unknown => router.push(`/looks/${lookId}`);
+/** A look that is kept and whose page this device does not have yet. */
+const keptLook = ref('');
+const show = async (lookId: string): Promise<void> => {
+  try {
+    await router.push(`/looks/${lookId}`);
+  } catch {
+    keptLook.value = lookId;
+  }
+};
 </script>
 
 <template>
   <h1 class="sr-only">Bench</h1>
   <p v-if="bench.person.error.value" role="alert" class="note mb-3">{{ bench.person.error.value }}</p>
+  <p v-if="keptLook" role="status" class="note mb-3">
+    The look is kept on this device. Its page is not here yet: it opens when the server can be reached.
+    <RouterLink :to="`/looks/${keptLook}`" class="link">Try it</RouterLink>
+  </p>
   <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]">
     <section class="card space-y-2" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
@@ -78,7 +92,7 @@ const show = (lookId: string): unknown => router.push(`/looks/${lookId}`);
           :disabled="running"
           @change="setup.target = rung.target"
         >
-          <option v-for="r in rungsOf(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
+          <option v-for="r in offeredRungs(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
         </select>
       </div>
       <div v-if="family.views.length > 1" class="field-row">
@@ -122,6 +136,7 @@ const show = (lookId: string): unknown => router.push(`/looks/${lookId}`);
           min="1"
           max="3600"
           class="field figures"
+          :aria-invalid="setupProblem(setup) !== null"
           :disabled="running"
         />
       </div>

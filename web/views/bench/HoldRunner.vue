@@ -1,18 +1,21 @@
 <script setup lang="ts">
 import { Check, HeartPulse, Play, RotateCcw, Square, Undo2 } from '@lucide/vue';
 import { useEventListener } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type Evidence } from '../../../core/formats/observation.js';
-import type { KeptHold } from './hold-keeper.js';
+import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
 import { faultName } from '../../data/names.js';
 import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
-import { startRecord, type BenchSetup } from './setup.js';
-import { useHold } from './use-hold.js';
+import { setupProblem, startRecord, type BenchSetup } from './setup.js';
+import { useSession } from '../../data/session.js';
+import { canKeep } from '../../data/store.js';
+import { saveFile } from '../../components/save-file.js';
+import { recordOf, useHold } from './use-hold.js';
 
 const props = defineProps<{
   personId: string;
@@ -22,11 +25,32 @@ const props = defineProps<{
   kept: KeptHold | null;
   relookOf: string | null;
   /** Keeps the look on this device; only then the hold is let go. */
-  keep: (personId: string, input: LookInput) => Promise<void>;
+  keep: (personId: string, input: LookInput) => Promise<unknown>;
 }>();
 const emit = defineEmits<{ running: [on: boolean]; done: [lookId: string] }>();
 const { busy, error, run } = useAction();
-const { hold, elapsed, soFar, padState, tap, start, undo, stop, resume, because, clear } = useHold(props.kept);
+const {
+  hold,
+  whole,
+  elapsed,
+  soFar,
+  padState,
+  tap,
+  start,
+  undo,
+  stop,
+  resume,
+  because,
+  clear,
+  mine,
+  takeOver,
+  ...state
+} = useHold(props.kept, useSession().account?.id ?? '');
+const { unkept, endedElsewhere } = state;
+const wrong = computed(() => setupProblem(props.setup));
+/** Whether this device can keep a hold: known before one starts. */
+const keepsHere = ref(true);
+onMounted(async () => (keepsHere.value = await canKeep()));
 const felt = ref<NonNullable<Evidence['felt-first']> | null>(null);
 const dropping = ref(false);
 
@@ -45,20 +69,20 @@ watch(
 );
 
 function begin(): void {
-  if (!props.personId) return;
+  if (!props.personId || wrong.value) return;
+  void canKeep().then((can) => (keepsHere.value = can));
   start({ id: crypto.randomUUID(), personId: props.personId, relookOf: props.relookOf, ...props.setup });
 }
-async function finish(): Promise<void> {
-  const done = hold.value!;
-  const input: LookInput = {
+function lookOf(done: KeptHold): LookInput {
+  return {
     id: done.id,
     startedAt: new Date(done.startedAt).toISOString(),
     observation: {
       // Only the body of the person who was held: another may be chosen by now.
       ...startRecord(props.setup, props.person?.id === done.personId ? props.person : null),
-      events: done.events,
+      events: recordOf(done.events),
       ended: { t: done.stoppedAt!, reason: done.reason! },
-      target: props.setup.target,
+      target: done.target,
       ...(felt.value ? { evidence: { 'felt-first': felt.value } } : {}),
     },
     mediaId: null,
@@ -67,9 +91,24 @@ async function finish(): Promise<void> {
     fromFile: false,
     confirmed: [],
   };
+}
+async function finish(): Promise<void> {
+  const done = whole();
+  const input = lookOf(done);
+  // What was tapped goes only when it is kept, or with the server.
   if (!(await run(() => props.keep(done.personId, input)))) return;
   clear();
   emit('done', input.id);
+}
+/** Where nothing can be kept or sent, the hold goes into a file, which *Import* takes. */
+function saveAsFile(): void {
+  const { observation, startedAt } = lookOf(whole());
+  saveFile(`hold-${startedAt.slice(0, 10)}.json`, JSON.stringify(observation, null, 2));
+}
+/** Pain ends a hold whoever has the clock. */
+async function pain(): Promise<void> {
+  await takeOver();
+  stop('pain');
 }
 function drop(): void {
   clear();
@@ -82,7 +121,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (event.code === 'Space' && !(isOnControl(event) && phase.value !== 'running')) {
     event.preventDefault();
     if (phase.value === 'ready') begin();
-    else if (phase.value === 'running') stop();
+    else if (phase.value === 'running' && mine.value) stop();
   } else if (event.key === 'Escape' && (phase.value === 'why' || phase.value === 'felt')) resume();
   else if (event.key.toLowerCase() === 'u' && phase.value === 'running') undo();
   else if (digit && phase.value === 'running') {
@@ -124,7 +163,7 @@ const last = computed(() => hold.value?.events.at(-1));
         <button
           v-if="phase === 'ready'"
           class="btn btn-main !min-h-16 !px-8 text-xl"
-          :disabled="!personId"
+          :disabled="!personId || wrong !== null"
           @click="begin"
         >
           <Play :size="26" aria-hidden="true" /> Start
@@ -133,15 +172,24 @@ const last = computed(() => hold.value?.events.at(-1));
           <button class="btn !min-h-16" :disabled="!last" @click="undo">
             <Undo2 :size="22" aria-hidden="true" /> Undo
           </button>
-          <button class="btn btn-stop !min-h-16" @click="stop('pain')">
+          <button class="btn btn-stop !min-h-16" @click="pain">
             <HeartPulse :size="22" aria-hidden="true" /> Pain
           </button>
-          <button class="btn btn-main !min-h-16 !px-8 text-xl" @click="stop()">
+          <button class="btn btn-main !min-h-16 !px-8 text-xl" :disabled="!mine" @click="stop()">
             <Square :size="24" aria-hidden="true" /> End
           </button>
         </template>
       </div>
     </div>
+    <p v-if="!keepsHere || unkept" role="alert" class="note mt-3">
+      This device cannot keep anything now: its storage is full or shut. A hold is sent when it ends; leave this page
+      open, and stay where the server can be reached.
+    </p>
+    <p v-if="!mine && phase !== 'ready'" role="status" class="note mt-3 flex flex-wrap items-center gap-3">
+      Another page on this device holds the clock. Taps here count too.
+      <button class="btn" @click="takeOver">Hold it here</button>
+    </p>
+    <p v-if="endedElsewhere" role="status" class="note mt-3">The hold was ended on another page of this device.</p>
     <svg viewBox="0 0 600 26" class="mt-2 h-7 w-full" aria-hidden="true" preserveAspectRatio="none">
       <path d="M4 3V23M596 3V23" stroke="var(--soft)" stroke-width="5" stroke-linecap="round" />
       <path d="M4 13H596" stroke="var(--rule)" stroke-width="3" />
@@ -150,6 +198,7 @@ const last = computed(() => hold.value?.events.at(-1));
 
     <template v-if="phase === 'ready' || phase === 'running'">
       <p v-if="!personId" class="note mt-3">Choose who is held to the clock first.</p>
+      <p v-else-if="phase === 'ready' && wrong" role="alert" class="note mt-3">{{ wrong }}</p>
       <p v-else-if="phase === 'ready'" class="text-soft mt-2">
         Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.
       </p>
@@ -229,9 +278,12 @@ const last = computed(() => hold.value?.events.at(-1));
           {{ SITE_WORDS[site] }}
         </button>
       </div>
-      <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
+      <div v-if="error" role="alert" class="note mt-3">
+        <p>{{ error }}</p>
+        <button class="btn mt-2" @click="saveAsFile">Save the hold as a file</button>
+      </div>
       <div class="mt-4 flex flex-wrap gap-2">
-        <button class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="busy" @click="finish">
+        <button class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="busy || !mine" @click="finish">
           {{ felt ? 'Keep it and see' : 'Not asked; keep it and see' }}
         </button>
         <button class="btn btn-quiet" @click="resume">

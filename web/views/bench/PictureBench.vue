@@ -27,7 +27,7 @@ const props = defineProps<{
   circumstance: Circumstance;
   setup: BenchSetup;
   relookOf: string | null;
-  keep: (personId: string, input: LookInput) => Promise<void>;
+  keep: (personId: string, input: LookInput) => Promise<unknown>;
 }>();
 const emit = defineEmits<{ done: [lookId: string] }>();
 const MAX_MB = 20;

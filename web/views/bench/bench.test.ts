@@ -4,14 +4,23 @@ import type { VueWrapper } from '@vue/test-utils';
 import { defineComponent } from 'vue';
 import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
-import { hallWith, idOf, lookInput, lookOf, noFacts, somebody } from '../../../tests/browser/people.js';
+import {
+  account,
+  hallWith,
+  idOf,
+  lookInput,
+  lookOf,
+  noFacts,
+  sessionOf,
+  somebody,
+} from '../../../tests/browser/people.js';
 import type { Person } from '../../../api/people.js';
 import { keepLook } from '../../data/looks.js';
 import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
 import { deviceStore } from '../../data/store.js';
 import BenchPage from './BenchPage.vue';
-import { keepHold, storedHold } from './hold-keeper.js';
+import { keepHold, storedHold, type KeptHold } from '../../data/hold-keeper.js';
 import { useBench, type Bench } from './use-bench.js';
 
 const tall = somebody(1, { stature: 1.95, cautions: ['shoulder'], method: 'quiet' });
@@ -101,9 +110,11 @@ describe('who is on the bench', () => {
 
 describe('a watched hold', () => {
   const button = (name: RegExp) => page.findAll('button').find((b) => name.test(b.text()))!;
-  const stopped = () =>
+  const mine = account().id;
+  const stopped = (change: Partial<KeptHold> = {}) =>
     keepHold({
       id: idOf(11),
+      accountId: mine,
       personId: tall.id,
       relookOf: null,
       position: 'front-plank',
@@ -114,9 +125,12 @@ describe('a watched hold', () => {
       view: 'side',
       side: null,
       startedAt: Date.parse('2026-05-20T16:00:00Z'),
-      events: [{ t: 12, fault: 'hip-sag', state: 'on' }],
+      events: [{ id: 'a', t: 12, fault: 'hip-sag', state: 'on' }],
+      removed: [],
       stoppedAt: 31,
       reason: 'coach',
+      turn: 1,
+      ...change,
     });
   test('that was kept on the device goes on after a reload, and is kept as a look', async () => {
     stopped();
@@ -130,7 +144,7 @@ describe('a watched hold', () => {
       params: { id: tall.id },
       body: { id: idOf(11), observation: { events: [{ t: 12, fault: 'hip-sag', state: 'on' }], ended: { t: 31 } } },
     });
-    await until(() => storedHold() === null, 'a free bench');
+    await until(() => storedHold(mine) === null, 'a free bench');
   });
   test('stays on the bench when this device has no room for it', async () => {
     stopped();
@@ -139,13 +153,62 @@ describe('a watched hold', () => {
     const db = await deviceStore();
     const add = db.add.bind(db);
     db.add = () => Promise.reject(new DOMException('No room', 'QuotaExceededError'));
+    server.down = true;
     await button(/keep it and see/i).trigger('click');
     await until(() => page.text().includes('storage is full'));
-    expect(storedHold()?.id).toBe(idOf(11));
+    expect(storedHold(mine)?.id).toBe(idOf(11));
+    expect(button(/save the hold as a file/i).exists()).toBe(true);
     db.add = add;
+    server.down = false;
     await button(/keep it and see/i).trigger('click');
-    await until(() => storedHold() === null, 'a free bench');
+    await until(() => storedHold(mine) === null, 'a free bench');
     expect(useOutbox().items.length + server.times('looks.add')).toBeGreaterThan(0);
+  });
+  test('is its account’s alone: another on this device neither sees nor ends it', async () => {
+    stopped();
+    server.on('session.get', () => sessionOf(account(901)));
+    page = await show(BenchPage, `/bench?person=${tall.id}`);
+    await until(() => button(/start/i));
+    expect(page.text()).not.toContain('Where did they feel it first?');
+    page.unmount();
+    server.on('session.get', () => sessionOf(account()));
+    page = await show(BenchPage, '/bench');
+    await until(() => page.text().includes('Where did they feel it first?'));
+  });
+  test('a target that was emptied starts nothing, and says why', async () => {
+    page = await show(BenchPage, `/bench?person=${tall.id}`);
+    await until(() => button(/start/i) && !button(/start/i).attributes('disabled'));
+    await page.find('#target').setValue('');
+    await until(() => page.text().includes('The target wants 1 to 3600 seconds.'));
+    expect(button(/start/i).attributes('disabled')).toBeDefined();
+    await page.find('#target').setValue('45');
+    await until(() => !button(/start/i).attributes('disabled'));
+  });
+  test('a device that cannot keep anything says so before a hold starts', async () => {
+    const set = Storage.prototype.setItem;
+    Storage.prototype.setItem = () => {
+      throw new DOMException('No room', 'QuotaExceededError');
+    };
+    try {
+      page = await show(BenchPage, `/bench?person=${tall.id}`);
+      await until(() => page.text().includes('This device cannot keep anything now'));
+    } finally {
+      Storage.prototype.setItem = set;
+    }
+  });
+  test('taps of another page of this device count once, and it is free when that page keeps it', async () => {
+    stopped({ stoppedAt: null, reason: null, turn: 0 });
+    page = await show(BenchPage, '/bench');
+    await until(() => page.text().includes('Hips sag'));
+    const here = storedHold(mine)!;
+    const there = { ...here, events: [...here.events, { id: 'b', t: 20, fault: 'chin-poke', state: 'on' as const }] };
+    keepHold(there);
+    window.dispatchEvent(new StorageEvent('storage', { key: `anchor.hold.${mine}` }));
+    await until(() => page.findAll('[aria-pressed=true]').length >= 3);
+    expect(storedHold(mine)!.events.map((e) => e.id)).toEqual(['a', 'b']);
+    localStorage.removeItem(`anchor.hold.${mine}`);
+    window.dispatchEvent(new StorageEvent('storage', { key: `anchor.hold.${mine}` }));
+    await until(() => page.text().includes('ended on another page'));
   });
   test('a stop sign is said before any load', async () => {
     server.on('facts.get', () =>

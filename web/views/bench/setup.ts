@@ -30,6 +30,14 @@ export const firstView = (position: string): View => {
   return views.includes('side') && position !== 'overhead-squat' ? 'side' : views[0]!;
 };
 
+/** What about a set-up no record could hold; null where all is well. */
+export function setupProblem({ target, elbowAhead }: Pick<BenchSetup, 'target' | 'elbowAhead'>): string | null {
+  // A field that was emptied gives no number, whatever its type says.
+  if (typeof target !== 'number' || !(target > 0 && target <= 3600)) return 'The target wants 1 to 3600 seconds.';
+  if (elbowAhead !== null && !(Math.abs(elbowAhead) <= 2)) return 'Ahead of the shoulder: at most two metres.';
+  return null;
+}
+
 /** The envelope and the declared things; frames, events and the end are added by what was done. */
 export function startRecord(setup: BenchSetup, person: Person | null): Observation {
   return {

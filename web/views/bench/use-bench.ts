@@ -1,13 +1,13 @@
 /** Who is looked at and how: person, what stands about them, and the set-up that the bench proposes for them. */
 import { computed, reactive, ref, watch, type ComputedRef, type Ref } from 'vue';
 import type { HistoryItem, Look } from '../../../api/observations.js';
-import { record, rungOf, rungsOf } from '../../../core/catalog/index.js';
+import { offeredRungs, record, rungOf } from '../../../core/catalog/index.js';
 import type { Family, Fault, Rung } from '../../../core/formats/catalog.js';
 import { methodFor, nobody, type Circumstance } from '../../../core/person/circumstance.js';
 import { catalog, studio } from '../../data/catalogue.js';
 import { useStanding, type Standing } from '../../data/circumstance.js';
 import { useHistory, useLook } from '../../data/looks.js';
-import type { KeptHold } from './hold-keeper.js';
+import type { KeptHold } from '../../data/hold-keeper.js';
 import { firstView, SIDED, type BenchSetup } from './setup.js';
 
 export interface Asked {
@@ -60,7 +60,7 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
 
   function choosePosition(position: string, rung?: string): void {
     // A version that the studio has taken out since gives way to the position's own.
-    const known = rungsOf(catalog, position).some((r) => r.id === rung);
+    const known = offeredRungs(catalog, position).some((r) => r.id === rung);
     const chosen = rungOf(catalog, position, known ? rung : undefined);
     Object.assign(setup, {
       position,

@@ -1,24 +1,91 @@
-/** The watched hold: clock, taps, undo; kept on the device at every change. */
-import { useIntervalFn } from '@vueuse/core';
+/** The watched hold: clock, taps, undo; kept on the device at every change, and shared by the pages that show it. */
+import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
 import type { EndReason, ObservationEvent } from '../../../core/formats/observation.js';
 import { analyseHold } from '../../../core/hold/hold.js';
-import { forgetHold, keepHold, type KeptHold } from './hold-keeper.js';
+import {
+  elapsedOf,
+  forgetHold,
+  holdKey,
+  keepHold,
+  merged,
+  storedHold,
+  type KeptHold,
+  type Tap,
+} from '../../data/hold-keeper.js';
+import { useHoldLock } from './hold-lock.js';
 
 export type PadState = 'off' | 'on' | 'gross';
 
 const rounded = (t: number): number => Math.round(t * 100) / 100;
+/** The seconds on the clock are written this often beside the taps, ms. */
+const WRITE_EVERY = 1000;
 
-export function useHold(kept: KeptHold | null) {
+/** Taps as they go into a record. */
+export const recordOf = (taps: readonly Tap[]): ObservationEvent[] => taps.map(({ id: _id, ...event }) => event);
+
+/** What a hold is begun with. */
+export type HoldStart = Omit<
+  KeptHold,
+  'accountId' | 'startedAt' | 'elapsed' | 'writtenAt' | 'events' | 'removed' | 'stoppedAt' | 'reason' | 'turn'
+>;
+
+/** @param accountId whose hold it is: another account of this device neither sees nor continues it */
+export function useHold(kept: KeptHold | null, accountId: string) {
   const hold = shallowRef<KeptHold | null>(kept);
-  const now = ref(Date.now());
-  const tick = useIntervalFn(() => (now.value = Date.now()), 100, { immediate: kept !== null });
-  watch(hold, (value) => (value ? keepHold(value) : forgetHold()));
-  onScopeDispose(tick.pause);
-
-  const elapsed = computed(() =>
-    hold.value ? (hold.value.stoppedAt ?? Math.max(0, (now.value - hold.value.startedAt) / 1000)) : 0,
+  const lock = useHoldLock();
+  /** This device cannot keep the hold; it stands on this page alone. */
+  const unkept = ref(false);
+  /** Another page of this device has kept the hold, or thrown it away. */
+  const endedElsewhere = ref(false);
+  // Seconds come from the monotonic clock: a device's clock that is set while a hold runs changes nothing.
+  let base = { elapsed: kept ? elapsedOf(kept, Date.now()) : 0, at: performance.now() };
+  const clock = (): number => base.elapsed + (performance.now() - base.at) / 1000;
+  const now = ref(clock());
+  const tick = useIntervalFn(() => (now.value = clock()), 100, { immediate: kept !== null });
+  const beat = useIntervalFn(
+    () => hold.value?.stoppedAt === null && lock.mine.value && write(hold.value),
+    WRITE_EVERY,
+    {
+      immediate: kept !== null,
+    },
   );
+  function write(value: KeptHold): void {
+    const stamped = { ...value, elapsed: clock(), writtenAt: Date.now() };
+    unkept.value = !keepHold(stamped);
+  }
+  watch(hold, (value, before) => {
+    if (value) write(value);
+    else if (before && !endedElsewhere.value) forgetHold(accountId);
+  });
+  watch(
+    () => hold.value?.id,
+    (id) => (id ? void lock.ask(id) : lock.letGo()),
+    { immediate: true },
+  );
+  // What another page of this device writes of the same hold is laid over what stands here.
+  useEventListener(window, 'storage', (event: StorageEvent) => {
+    if (event.key !== holdKey(accountId)) return;
+    const there = storedHold(accountId);
+    const here = hold.value;
+    if (!here) return;
+    if (there?.id !== here.id) {
+      endedElsewhere.value = true;
+      stopClock();
+      hold.value = null;
+      return;
+    }
+    if (!lock.mine.value) base = { elapsed: elapsedOf(there, Date.now()), at: performance.now() };
+    const next = merged(here, there);
+    if (JSON.stringify([next.events, next.turn]) !== JSON.stringify([here.events, here.turn])) hold.value = next;
+  });
+  const stopClock = (): void => {
+    tick.pause();
+    beat.pause();
+  };
+  onScopeDispose(stopClock);
+
+  const elapsed = computed(() => (hold.value ? (hold.value.stoppedAt ?? Math.max(0, now.value)) : 0));
   const padState = (fault: string): PadState => {
     let state: PadState = 'off';
     for (const e of hold.value?.events ?? [])
@@ -30,7 +97,7 @@ export function useHold(kept: KeptHold | null) {
     () =>
       analyseHold({
         samples: [],
-        events: hold.value?.events ?? [],
+        events: recordOf(hold.value?.events ?? []),
         limits: [],
         ended: { t: elapsed.value, reason: 'coach' },
       }).hold,
@@ -38,47 +105,71 @@ export function useHold(kept: KeptHold | null) {
   const change = (next: Partial<KeptHold>): void => {
     if (hold.value) hold.value = { ...hold.value, ...next };
   };
+  /** Changes what the clock does: of two pages' words the newer stands. */
+  const turn = (next: Pick<KeptHold, 'stoppedAt' | 'reason'>): void =>
+    change({ ...next, turn: (hold.value?.turn ?? 0) + 1 });
   const tap = (fault: string, state: ObservationEvent['state']): void => {
     const value = hold.value;
     if (!value || value.stoppedAt !== null) return;
     if (state === 'off' && padState(fault) === 'off') return;
     if (state === 'on' && padState(fault) === 'gross') return;
     // Times strictly ascend, so that an undo never meets two taps of one moment.
-    const t = Math.max(
-      rounded((Date.now() - value.startedAt) / 1000),
-      rounded((value.events.at(-1)?.t ?? -0.01) + 0.01),
-    );
-    change({ events: [...value.events, { t, fault, state }] });
+    const t = Math.max(rounded(clock()), rounded((value.events.at(-1)?.t ?? -0.01) + 0.01));
+    change({ events: [...value.events, { id: crypto.randomUUID(), t, fault, state }] });
   };
+  /** The hold with every tap of every page, for its record. */
+  function whole(): KeptHold {
+    const here = hold.value!;
+    const there = storedHold(accountId);
+    return there?.id === here.id ? merged(here, there) : here;
+  }
   return {
     hold,
+    whole,
     elapsed,
     soFar,
     padState,
     tap,
-    start(begin: Omit<KeptHold, 'startedAt' | 'events' | 'stoppedAt' | 'reason'>): void {
-      now.value = Date.now();
-      hold.value = { ...begin, startedAt: Date.now(), events: [], stoppedAt: null, reason: null };
+    unkept,
+    endedElsewhere,
+    mine: lock.mine,
+    takeOver: lock.takeOver,
+    start(begin: HoldStart): void {
+      base = { elapsed: 0, at: performance.now() };
+      now.value = 0;
+      endedElsewhere.value = false;
+      hold.value = {
+        ...begin,
+        accountId,
+        startedAt: Date.now(),
+        events: [],
+        removed: [],
+        stoppedAt: null,
+        reason: null,
+        turn: 0,
+      };
       tick.resume();
+      beat.resume();
     },
     undo(): void {
-      change({ events: (hold.value?.events ?? []).slice(0, -1) });
+      const last = hold.value?.events.at(-1);
+      if (last) change({ events: hold.value!.events.slice(0, -1), removed: [...hold.value!.removed, last.id] });
     },
-    /** Stops the clock now; the reason is asked afterwards so that asking costs no seconds. */
+    /** Stops the clock now, never before the last tap; the reason is asked afterwards so that asking costs no seconds. */
     stop(reason: EndReason | null = null): void {
-      if (hold.value && hold.value.stoppedAt === null)
-        change({ stoppedAt: rounded((Date.now() - hold.value.startedAt) / 1000), reason });
+      if (hold.value?.stoppedAt !== null) return;
+      turn({ stoppedAt: Math.max(rounded(clock()), hold.value.events.at(-1)?.t ?? 0), reason });
     },
     resume(): void {
-      change({ stoppedAt: null, reason: null });
-      now.value = Date.now();
+      turn({ stoppedAt: null, reason: null });
+      now.value = clock();
     },
     because(reason: EndReason): void {
-      change({ reason });
+      if (hold.value) turn({ stoppedAt: hold.value.stoppedAt, reason });
     },
     clear(): void {
       hold.value = null;
-      tick.pause();
+      stopClock();
     },
   };
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue';
+import { computed, onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import TautLine from '../../drawing/TautLine.vue';
 import { useAction } from '../../data/action.js';
+import { waitingHere } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
 
 const session = useSession();
@@ -11,6 +12,9 @@ const route = useRoute();
 const form = reactive({ email: '', password: '', name: '', code: '' });
 const first = computed(() => session.state?.needsOwner === true);
 const { busy, error, run } = useAction();
+/** How many things wait on this device for whoever kept them: a count, nobody's name. */
+const waiting = ref(0);
+onMounted(async () => (waiting.value = await waitingHere()));
 
 async function enter(): Promise<void> {
   const ok = await run(() =>
@@ -41,6 +45,10 @@ async function enterDemo(): Promise<void> {
     </div>
     <form class="card space-y-3" @submit.prevent="enter">
       <h2>{{ first ? 'Open this studio' : 'Sign in' }}</h2>
+      <p v-if="waiting && !first" role="status" class="note">
+        Sign in to send {{ waiting }}: {{ waiting === 1 ? 'it waits' : 'they wait' }} on this device for who kept
+        {{ waiting === 1 ? 'it' : 'them' }}.
+      </p>
       <template v-if="first">
         <p>The program printed a one-time code where it was started. It makes you the owner.</p>
         <div>

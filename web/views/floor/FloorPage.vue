@@ -8,11 +8,12 @@ import PersonTags from '../../components/PersonTags.vue';
 import { useAction } from '../../data/action.js';
 import { agoText } from '../../data/names.js';
 import { markHere, useFloor } from '../../data/people.js';
-import { storedHold } from '../bench/hold-keeper.js';
+import { useSession } from '../../data/session.js';
+import { storedHold } from '../../data/hold-keeper.js';
 
 const floor = useFloor();
 const { error, run } = useAction();
-const running = storedHold();
+const running = storedHold(useSession().account?.id ?? '');
 const arriving = ref('');
 async function mark(id: string, here: boolean): Promise<void> {
   await run(async () => {

@@ -33,11 +33,11 @@ export interface LookOnPage extends Standing {
   top: ComputedRef<Finding | null>;
   /** Steps that helped this person with this fault before. */
   worked: ComputedRef<number[]>;
-  feel: (site: NonNullable<Evidence['felt-first']>) => Promise<void>;
+  feel: (site: NonNullable<Evidence['felt-first']>) => Promise<unknown>;
   /** Keeps a quick test's answer; null takes it back. */
-  answerTest: (id: string, answer: 'positive' | 'negative' | number | null) => Promise<void>;
+  answerTest: (id: string, answer: 'positive' | 'negative' | number | null) => Promise<unknown>;
   /** The coach's own verdict on the cause; null goes back to the evidence. */
-  overrule: (cause: CauseId | null, reason: string) => Promise<void>;
+  overrule: (cause: CauseId | null, reason: string) => Promise<unknown>;
 }
 
 /** As many lines back as what helped before is looked for. */

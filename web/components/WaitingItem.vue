@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** One thing that waits: whose, what the server said, and what can be done about it. */
+import { computed, reactive, ref } from 'vue';
+import { useAction } from '../data/action.js';
+import { dayTimeText } from '../data/names.js';
+import { useOutbox } from '../data/outbox.js';
+import { valueAt, withValueAt, type OutboxItem } from '../data/waiting-item.js';
+import { waitingFile, waitingText } from '../data/waiting-words.js';
+import { saveFile } from './save-file.js';
+
+const props = defineProps<{ item: OutboxItem }>();
+const outbox = useOutbox();
+const { busy, error, run } = useAction();
+const letting = ref(false);
+const body = computed(() => (props.item.ask as { body?: unknown }).body);
+
+/** Fields that the server named and that a coach can type: texts and numbers. */
+const fields = computed(() =>
+  (props.item.refused?.problems ?? [])
+    .filter((p) => p.path !== 'file')
+    .map((p) => ({ ...p, now: valueAt(body.value, p.path) }))
+    .filter((f) => f.now === undefined || f.now === null || typeof f.now === 'string' || typeof f.now === 'number'),
+);
+const typed = reactive<Record<string, string>>({});
+const shown = (path: string, now: unknown): string =>
+  typed[path] ?? (now === undefined || now === null ? '' : String(now));
+
+/** What was typed, as the field had it: a number stays one, an emptied field is taken away. */
+function valueOf(text: string, before: unknown): unknown {
+  if (text.trim() === '') return undefined;
+  const number = Number(text);
+  return typeof before !== 'string' && Number.isFinite(number) ? number : text;
+}
+async function mend(): Promise<void> {
+  const next = fields.value.reduce<unknown>(
+    (at, f) => (f.path in typed ? withValueAt(at, f.path, valueOf(typed[f.path]!, f.now)) : at),
+    body.value,
+  );
+  await run(() => outbox.mend(props.item.key!, { ...props.item.ask, body: next } as OutboxItem['ask']));
+}
+</script>
+
+<template>
+  <li class="border-rule border-t py-3">
+    <p class="font-semibold">{{ waitingText(item, outbox.items) }}</p>
+    <p class="text-soft text-sm">
+      {{ item.keptAt ? `kept ${dayTimeText(item.keptAt)}` : 'kept by an earlier version'
+      }}{{
+        item.tries
+          ? ` · the server failed at it ${item.tries === 1 ? 'once' : `${item.tries} times`}; tried again by itself`
+          : ''
+      }}
+    </p>
+    <div v-if="item.refused" class="note mt-2" role="alert">
+      <p>
+        The server does not take it: <b>{{ item.refused.title }}</b>
+        {{ item.refused.detail && item.refused.problems.length === 0 ? item.refused.detail : '' }}
+      </p>
+      <ul v-if="item.refused.problems.length" class="mt-1 list-disc pl-5">
+        <li v-for="p in item.refused.problems" :key="p.path + p.message">{{ p.path }}: {{ p.message }}</li>
+      </ul>
+    </div>
+    <form v-if="fields.length" class="mt-2 grid gap-2" @submit.prevent="mend">
+      <div v-for="f in fields" :key="f.path">
+        <label class="label" :for="`mend-${item.key}-${f.path}`">{{ f.path }}</label>
+        <input
+          :id="`mend-${item.key}-${f.path}`"
+          class="field"
+          :value="shown(f.path, f.now)"
+          @input="typed[f.path] = ($event.target as HTMLInputElement).value"
+        />
+      </div>
+      <button class="btn btn-main" :disabled="busy || Object.keys(typed).length === 0">Mend it and send</button>
+    </form>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button class="btn" :disabled="busy" @click="run(() => outbox.retry(item.key!))">Send it now</button>
+      <button class="btn" @click="saveFile('waiting.json', waitingFile([item]))">Save as a file</button>
+      <button v-if="!letting" class="btn btn-quiet ml-auto" @click="letting = true">Let it go</button>
+      <span v-else class="ml-auto flex items-center gap-2">
+        It is nowhere else. Really?
+        <button class="btn btn-stop" @click="run(() => outbox.drop(item.key!))">Let it go</button>
+        <button class="btn" @click="letting = false">Keep it</button>
+      </span>
+    </div>
+  </li>
+</template>

@@ -1,0 +1,108 @@
+/** What an account leaves on a device when it signs out: locked with a key made of its password, read again when it signs in. */
+import { deviceStore, type KeyRecord } from './store.js';
+import type { OutboxItem } from './waiting-item.js';
+import { forgetHold, keepHold, storedHold, type KeptHold } from './hold-keeper.js';
+
+/** Rounds of the key's making: what today's guidance asks of PBKDF2 with SHA-256 (OWASP, 600,000). */
+const ROUNDS = 600_000;
+
+/** Whether this browser can lock anything: it does so over https and on the machine itself. */
+export const canLock = (): boolean => typeof crypto !== 'undefined' && crypto.subtle !== undefined;
+
+async function keyOf(password: string, salt: Uint8Array<ArrayBuffer>): Promise<CryptoKey> {
+  const base = await crypto.subtle.importKey('raw', new TextEncoder().encode(password), 'PBKDF2', false, ['deriveKey']);
+  return crypto.subtle.deriveKey(
+    { name: 'PBKDF2', salt, iterations: ROUNDS, hash: 'SHA-256' },
+    base,
+    { name: 'AES-GCM', length: 256 },
+    false,
+    ['encrypt', 'decrypt'],
+  );
+}
+interface Left {
+  items: OutboxItem[];
+  hold: KeptHold | null;
+}
+
+/** Makes an account's key from its password, for as long as it is signed in here. */
+export async function makeKey(account: string, password: string): Promise<void> {
+  if (!canLock()) return;
+  const salt = crypto.getRandomValues(new Uint8Array(16));
+  await (await deviceStore()).put('keys', { account, salt, key: await keyOf(password, salt) });
+}
+
+const itemsOf = async (account: string): Promise<OutboxItem[]> =>
+  (await (await deviceStore()).getAll('items')).filter((item) => item.accountId === account);
+
+/** How many things of an account lie here unsent, a hold under way among them. */
+export const leftHere = async (account: string): Promise<number> =>
+  (await itemsOf(account)).length + (storedHold(account) ? 1 : 0);
+
+/**
+ * Locks what an account leaves here. Its key goes; only its password makes it anew.
+ * @returns false where there is no key to lock with: then everything stays as it is
+ */
+export async function lockAway(account: string): Promise<boolean> {
+  const db = await deviceStore();
+  const known: KeyRecord | undefined = await db.get('keys', account);
+  if (!known) return false;
+  const left: Left = { items: await itemsOf(account), hold: storedHold(account) };
+  const count = left.items.length + (left.hold ? 1 : 0);
+  const earlier = await db.get('sealed', account);
+  if (count > 0 && !earlier) {
+    const iv = crypto.getRandomValues(new Uint8Array(12));
+    const data = await crypto.subtle.encrypt(
+      { name: 'AES-GCM', iv },
+      known.key,
+      new TextEncoder().encode(JSON.stringify(left)),
+    );
+    const done = db.transaction(['sealed', 'items'], 'readwrite');
+    await done.objectStore('sealed').put({ account, salt: known.salt, iv, data, count });
+    for (const item of left.items) await done.objectStore('items').delete(item.key!);
+    await done.done;
+    forgetHold(account);
+  }
+  await db.delete('keys', account);
+  return true;
+}
+
+/**
+ * Takes up again what an account left here.
+ * @returns how many things; null where the password does not open them (it was changed since)
+ */
+export async function unlock(account: string, password: string): Promise<number | null> {
+  const db = await deviceStore();
+  const sealed = await db.get('sealed', account);
+  if (!sealed) return 0;
+  if (!canLock()) return null;
+  let left: Left;
+  try {
+    const key = await keyOf(password, sealed.salt);
+    const data = await crypto.subtle.decrypt({ name: 'AES-GCM', iv: sealed.iv }, key, sealed.data);
+    left = JSON.parse(new TextDecoder().decode(data)) as Left;
+  } catch {
+    return null;
+  }
+  const done = db.transaction(['sealed', 'items'], 'readwrite');
+  for (const item of left.items) await done.objectStore('items').put(item);
+  await done.objectStore('sealed').delete(account);
+  await done.done;
+  if (left.hold && !storedHold(account)) keepHold(left.hold);
+  return sealed.count;
+}
+
+/** Lets go of what an account left here and nobody can open any more. */
+export const dropSealed = async (account: string): Promise<void> => (await deviceStore()).delete('sealed', account);
+
+/** Locks what other accounts left here when their session ended without a word. */
+export async function lockOthers(account: string): Promise<void> {
+  const others = new Set((await (await deviceStore()).getAllKeys('keys')).filter((id) => id !== account));
+  for (const other of others) await lockAway(other);
+}
+
+/** Everything that an account has here unsent goes. */
+export async function discard(account: string): Promise<void> {
+  const db = await deviceStore();
+  for (const item of await itemsOf(account)) await db.delete('items', item.key!);
+  forgetHold(account);
+}

@@ -1,0 +1,41 @@
+/** What waits on this device, in words: whose it is, what, when. */
+import type { Person } from '../../api/people.js';
+import { kept } from './query.js';
+import { familyName } from './names.js';
+import { lookIdOf, type OutboxItem } from './waiting-item.js';
+
+/** Whose look an item is about, as far as this device knows. */
+function personOf(item: OutboxItem, all: readonly OutboxItem[]): string | null {
+  if (item.name === 'looks.add') return item.ask.params.id;
+  const id = lookIdOf(item);
+  const added = all.find((i) => i.name === 'looks.add' && i.ask.body.id === id);
+  return added?.name === 'looks.add' ? added.ask.params.id : (kept('looks.get', { params: { id } })?.personId ?? null);
+}
+const nameOf = (id: string | null): string =>
+  (id && (kept('people.get', { params: { id } }) as Person | undefined)?.name) || 'somebody';
+
+const WHAT: Readonly<Record<Exclude<OutboxItem['name'], 'looks.add'>, string>> = {
+  'looks.change': 'An answer to a look',
+  'mends.add': 'What a mend did',
+  'mends.remove': 'A mend taken back',
+};
+
+/** `A look at Marit Solheim: Front plank` */
+export function waitingText(item: OutboxItem, all: readonly OutboxItem[]): string {
+  const who = nameOf(personOf(item, all));
+  return item.name === 'looks.add'
+    ? `A look at ${who}: ${familyName(item.ask.body.observation.position)}`
+    : `${WHAT[item.name]} at ${who}`;
+}
+
+/** What waits, as a file that nothing is lost in. */
+export const waitingFile = (items: readonly OutboxItem[]): string =>
+  JSON.stringify(
+    {
+      format: 'upright-anchor/waiting',
+      version: 1,
+      items: items.map(({ name, ask, keptAt }) => ({ name, ask, keptAt })),
+    },
+    null,
+    2,
+  );
