@@ -19,7 +19,7 @@ export default {
       modulePathIgnorePatterns: ['<rootDir>/.stryker-tmp', '<rootDir>/dist'],
       testMatch: ['<rootDir>/{core,words,api,web,tests/docs}/**/*.test.ts'],
     },
-    { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools}/**/*.test.ts'] },
+    { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools,tests/process}/**/*.test.ts'] },
     { ...common, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
   ],
 };

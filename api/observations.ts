@@ -64,6 +64,8 @@ export const lookSchema = z.object({
   mends: z.array(mendSchema),
   overrule: overruleSchema.nullable(),
   by: z.string(),
+  /** The account that made it: an assistant changes only its own. */
+  madeBy: idSchema,
 });
 export type Look = z.infer<typeof lookSchema>;
 

@@ -16,6 +16,8 @@ export interface Hall {
   page: () => Promise<Page>;
   /** A page signed in as the demo's coach. */
   coach: () => Promise<Page>;
+  /** Another page of the same device as one. */
+  beside: (page: Page) => Promise<Page>;
   /** Closes all pages: open ones go on working and slow the next. */
   tidy: () => Promise<void>;
   /** Ends the server without a goodbye, as a dead machine would. */
@@ -114,6 +116,12 @@ export async function openHall(web?: string): Promise<Hall> {
       await opened.goto(`${url}/sign-in`);
       await opened.locator('::-p-text(Enter the demo)').click();
       await opened.waitForSelector('::-p-aria(Places)');
+      return opened;
+    },
+    async beside(first) {
+      const opened = await first.browserContext().newPage();
+      opened.setDefaultTimeout(60000);
+      await putClock(opened);
       return opened;
     },
     async tidy() {

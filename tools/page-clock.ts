@@ -12,6 +12,7 @@ const KEY = 'test.clock';
 const saved = (() => { try { return Number(localStorage.getItem(KEY)) || 0; } catch { return 0; } })();
 const clock = FakeTimers.install({ now: saved || Date.now(), toFake: ['Date', 'performance'] });
 window.testClock = {
+  set(ms) { clock.setSystemTime(Date.now() + ms); },
   pass(ms) { clock.tick(ms); try { localStorage.setItem(KEY, String(Date.now())); } catch {} },
 };
 `;
@@ -27,6 +28,13 @@ const built = (): string =>
   }).outputFiles[0]!.text);
 
 export const putClock = (page: Page): Promise<unknown> => page.evaluateOnNewDocument(built());
+
+/** Sets the device's date by so many seconds, as a person or a network does; durations go on as before. */
+export const setDate = (page: Page, seconds: number): Promise<void> =>
+  page.evaluate(
+    (ms) => (window as unknown as { testClock: { set: (ms: number) => void } }).testClock.set(ms),
+    seconds * 1000,
+  );
 
 /** Lets so many seconds pass on the page's clock, at once. */
 export const pass = (page: Page, seconds: number): Promise<void> =>

@@ -33,7 +33,7 @@ export function leftOutWhy(catalog: Catalog, why: LeftOutReason): string {
 export function warningText(catalog: Catalog, warning: PrescriptionWarning): string {
   switch (warning.kind) {
     case 'gone':
-      return 'is no longer in the library';
+      return 'is taken out of the library';
     case 'excluded':
       return `is excluded by the caution “${cautionName(catalog, warning.caution).toLowerCase()}”: stop it and choose anew`;
     case 'change':

@@ -177,7 +177,7 @@ describe('causes, drills, pictures, stops', () => {
     expect(leftOutWhy(catalog, { is: 'banned' })).toBe('banned by the coach');
   });
   test('warnings of a sheet are read after the drill’s name', () => {
-    expect(warningText(catalog, { drill: 'x', kind: 'gone' })).toBe('is no longer in the library');
+    expect(warningText(catalog, { drill: 'x', kind: 'gone' })).toBe('is taken out of the library');
     expect(warningText(catalog, { drill: 'x', kind: 'excluded', caution: 'neck' })).toContain(
       'stop it and choose anew',
     );

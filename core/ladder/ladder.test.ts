@@ -373,7 +373,10 @@ describe('in the evaluation', () => {
       step: { rule: 6 },
       load: 1,
     });
-    expect(evaluated(watchedPlank({ events: [], ended: undefined, evidence: { breath: 'steady' } }))).toMatchObject({ step: null, load: null });
+    expect(evaluated(watchedPlank({ events: [], ended: undefined, evidence: { breath: 'steady' } }))).toMatchObject({
+      step: null,
+      load: null,
+    });
   });
   test('a hold read off a look keeps what gates ask for', () => {
     const look = watchedPlank({ evidence: { 'felt-first': 'low-back', cue: 'not-mended' } });

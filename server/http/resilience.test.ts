@@ -102,8 +102,7 @@ describe('sessions', () => {
     const session = (day: number) => ({
       cookie: { originalMaxAge: 1, maxAge: 1, expires: new Date(Date.UTC(2099, 0, day)) },
     });
-    const touch = (day: number): Promise<void> =>
-      new Promise((done) => store.touch('s', session(day), () => done()));
+    const touch = (day: number): Promise<void> => new Promise((done) => store.touch('s', session(day), () => done()));
     await new Promise<void>((done) => store.set('s', session(1), () => done()));
     const expires = async (): Promise<string> =>
       ((await studio.db('sessions').where('sid', 's').first()) as { expired: string }).expired.slice(0, 10);

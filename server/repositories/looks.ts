@@ -36,6 +36,7 @@ const lookRow = z.object({
   media_id: z.string().nullable(),
   relook_of: z.string().nullable(),
   note: z.string(),
+  made_by: z.string(),
   made_by_name: z.string(),
   overrule: z.union([z.null(), json(overruleSchema)]),
 });
@@ -143,6 +144,7 @@ export function looksIn(db: Knex) {
     mends,
     overrule: row.overrule,
     by: row.made_by_name,
+    madeBy: row.made_by,
   });
   const mendsOf = async (ids: readonly string[]): Promise<Map<string, MendTried[]>> => {
     const found = parseRows(

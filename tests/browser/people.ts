@@ -82,6 +82,7 @@ export const lookOf = (n: number, person: number, change: Partial<Observation> =
   mends: [],
   overrule: null,
   by: 'Coach 900',
+  madeBy: idOf(900),
 });
 
 /** A hall with these people and looks and nothing else, and somebody signed in. */

@@ -160,6 +160,8 @@ describe('a coach’s minute', () => {
     const id = await personId(page, 'Sunniva Brandt');
     await page.goto(`${hall.url}/bench?person=${id}`);
     await sees(page, 'Tap what goes');
+    // The result's page is here before the server goes.
+    await page.waitForSelector('[data-result-here]');
     await press(page, 'Start');
     await sees(page, 'line holds');
     await hall.kill();

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A method for everything, and others for single positions. */
+import { offered } from '../../core/catalog/index.js';
 import { computed, ref } from 'vue';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
 import { catalog } from '../data/catalogue.js';
@@ -38,7 +39,7 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
         @change="choice = { ...choice, method: ($event.target as HTMLSelectElement).value || null }"
       >
         <option value="">{{ none }}</option>
-        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">{{ m.name }}</option>
+        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">{{ m.name }}</option>
       </select>
     </div>
     <details>
@@ -62,7 +63,7 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
         <label class="sr-only" :for="field('single')">Method for it</label>
         <select :id="field('single')" v-model="method" class="field">
           <option value="">Method</option>
-          <option v-for="m in catalog.methods" :key="m.id" :value="m.id">{{ m.name }}</option>
+          <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">{{ m.name }}</option>
         </select>
         <button type="button" class="btn" :disabled="!family || !method" @click="add">Set</button>
       </div>

@@ -1,6 +1,6 @@
 /** The studio's catalogue on this device: the shipped one at once, the studio's own records as soon as they are read. */
 import { shallowReactive, watch } from 'vue';
-import type { Entry, EntryChange, StudioCatalogue, StudioDefaults } from '../../api/studio.js';
+import type { AllEntryUses, Entry, EntryChange, StudioCatalogue, StudioDefaults } from '../../api/studio.js';
 import { catalog as shipped, type Catalog } from '../../core/catalog/index.js';
 import type { EntryKind, EntryRecord } from '../../core/formats/entries.js';
 import { applyEntries } from '../../core/studio/overlay.js';
@@ -46,6 +46,12 @@ function changed(state: StudioCatalogue): void {
 }
 export const putEntry = async (kind: EntryKind, key: string, record: EntryRecord): Promise<void> =>
   changed(await call('entries.put', { params: { kind, key }, body: { ...record } }));
+/** What speaks of an entry; always asked anew. */
+export const readUses = (kind: EntryKind, key: string): Promise<AllEntryUses> =>
+  call('entries.uses', { params: { kind, key } });
+/** Puts an entry back as it was before it was taken away. */
+export const restoreEntry = async (kind: EntryKind, key: string): Promise<void> =>
+  changed(await call('entries.restore', { params: { kind, key } }));
 export const removeEntry = async (kind: EntryKind, key: string): Promise<void> =>
   changed(await call('entries.remove', { params: { kind, key } }));
 export const setDefaults = async (defaults: StudioDefaults): Promise<void> =>

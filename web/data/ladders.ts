@@ -10,10 +10,10 @@ import { call } from './call.js';
 import { catalog, studio } from './catalogue.js';
 import { useOutbox } from './outbox.js';
 import { keep, useRead, type Read } from './query.js';
-import { asLook, laddersWith, waitingLooks } from './waiting.js';
+import { asLook, laddersWith, NOBODY, waitingLooks } from './waiting.js';
 
 function waitingHold(input: LookInput, personId: string, circumstance: Circumstance): LoggedHoldOf[] {
-  const look = asLook(input, personId, '', studio.defaults.timeZone);
+  const look = asLook(input, personId, NOBODY, studio.defaults.timeZone);
   const judged = judge(see({ observation: look.observation }, catalog), catalog, circumstance);
   const hold = loggedHold(judged, look.day, look.startedAt);
   return hold ? [{ ...hold, values: { ...hold.values }, lookId: look.id }] : [];

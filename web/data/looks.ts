@@ -24,12 +24,12 @@ import { call, wordsOf } from './call.js';
 import { useOutbox } from './outbox.js';
 import { client, keyOf, outdated, read, useRead, type Read } from './query.js';
 import { useSession } from './session.js';
-import { asLook, isWaiting, waitingLooks, withWaiting } from './waiting.js';
+import { asLook, isWaiting, NOBODY, waitingLooks, withWaiting, type Maker } from './waiting.js';
 
 /** A look with what waits for it; one that waits itself reads like one from the server. */
 export function useLook(id: () => string | null): Read<Look> & { waiting: ComputedRef<boolean> } {
   const outbox = useOutbox();
-  const by = (): string => useSession().account?.name ?? '';
+  const by = (): Maker => useSession().account ?? NOBODY;
   const waitsWhole = computed(() => outbox.waiting.some((i) => i.name === 'looks.add' && i.ask.body.id === id()));
   const found = useRead('looks.get', () => (id() && !waitsWhole.value ? { params: { id: id()! } } : null));
   return {
@@ -68,7 +68,7 @@ function judgedHere({ observation }: Look, method: string): LookLine {
 
 /** The line of a look that waits, judged here as the server will judge it. */
 function waitingLine(input: LookInput, personId: string, method: string): HistoryItem {
-  const look = asLook(input, personId, '', studio.defaults.timeZone);
+  const look = asLook(input, personId, NOBODY, studio.defaults.timeZone);
   return {
     ...judgedHere(look, method),
     id: look.id,

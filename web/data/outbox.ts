@@ -161,7 +161,7 @@ export const useOutbox = defineStore('outbox', () => {
     const item = byKey(key);
     if (!item) return;
     const { refused: _refused, tries: _tries, after: _after, ...rest } = item;
-    await write(rest as OutboxItem);
+    await write(rest);
     await flush(true);
   }
   /** Puts what was mended in an item's place and tries it. @throws NotTaken for what the server would refuse again */

@@ -1,5 +1,4 @@
 /** What waits on this device, in words: whose it is, what, when. */
-import type { Person } from '../../api/people.js';
 import { kept } from './query.js';
 import { familyName } from './names.js';
 import { lookIdOf, type OutboxItem } from './waiting-item.js';
@@ -11,8 +10,7 @@ function personOf(item: OutboxItem, all: readonly OutboxItem[]): string | null {
   const added = all.find((i) => i.name === 'looks.add' && i.ask.body.id === id);
   return added?.name === 'looks.add' ? added.ask.params.id : (kept('looks.get', { params: { id } })?.personId ?? null);
 }
-const nameOf = (id: string | null): string =>
-  (id && (kept('people.get', { params: { id } }) as Person | undefined)?.name) || 'somebody';
+const nameOf = (id: string | null): string => (id && kept('people.get', { params: { id } })?.name) || 'somebody';
 
 const WHAT: Readonly<Record<Exclude<OutboxItem['name'], 'looks.add'>, string>> = {
   'looks.change': 'An answer to a look',

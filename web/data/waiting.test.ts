@@ -4,6 +4,7 @@ import { asLook, factsWith, isWaiting, laddersWith, waitingFromPath, waitingLook
 import type { Waiting } from './waiting.js';
 import type { OutboxItem } from './waiting-item.js';
 
+const JONNA = { id: idOf(900), name: 'Jonna' };
 const item = (waiting: Waiting, change: Partial<OutboxItem> = {}): OutboxItem =>
   ({ accountId: idOf(900), ...waiting, ...change }) as OutboxItem;
 const add = (n: number, input = lookInput(n)): OutboxItem =>
@@ -19,14 +20,14 @@ const mend = (n: number, record: number): OutboxItem =>
     },
   });
 const seen = (known: ReturnType<typeof lookOf> | null, items: OutboxItem[], n = 11) =>
-  withWaiting(known, items, idOf(n), 'Jonna', 'Europe/Oslo');
+  withWaiting(known, items, idOf(n), JONNA, 'Europe/Oslo');
 
 describe('changes that wait, laid over what is known', () => {
   test('a look that waits reads like one from the server, on the hall’s day', () => {
     expect(seen(null, [add(11)])).toMatchObject({ id: idOf(11), personId: idOf(1), day: '2026-05-20', by: 'Jonna' });
     const late = lookInput(11, {}, '2026-05-20T22:30:00.000Z');
-    expect(asLook(late, idOf(1), '', 'Europe/Oslo').day).toBe('2026-05-21');
-    expect(asLook(late, idOf(1), '', 'America/Los_Angeles').day).toBe('2026-05-20');
+    expect(asLook(late, idOf(1), JONNA, 'Europe/Oslo').day).toBe('2026-05-21');
+    expect(asLook(late, idOf(1), JONNA, 'America/Los_Angeles').day).toBe('2026-05-20');
     expect(seen(null, [])).toBeNull();
   });
   test('answers are added in the order they were given; null takes one back', () => {

@@ -1,4 +1,5 @@
 /** Changes that wait on this device, laid over what the server last answered. */
+import type { Account } from '../../api/accounts.js';
 import type { Look, LookInput } from '../../api/observations.js';
 import type { OnLadders } from '../../api/ladders.js';
 import type { Facts } from '../../api/plans.js';
@@ -30,8 +31,12 @@ export const waitingLooks = (items: readonly Waiting[], personId: string): LookI
     .flatMap((i) => (i.name === 'looks.add' && i.ask.params.id === personId ? [i.ask.body as LookInput] : []))
     .reverse();
 
+/** Whose account keeps what waits. */
+export type Maker = Pick<Account, 'id' | 'name'>;
+export const NOBODY: Maker = { id: '00000000-0000-0000-0000-000000000000', name: '' };
+
 /** A waiting look as the server will answer it. */
-export const asLook = (input: LookInput, personId: string, by: string, timeZone: string): Look => ({
+export const asLook = (input: LookInput, personId: string, by: Maker, timeZone: string): Look => ({
   id: input.id,
   personId,
   startedAt: input.startedAt,
@@ -43,7 +48,8 @@ export const asLook = (input: LookInput, personId: string, by: string, timeZone:
   note: input.note ?? '',
   mends: [],
   overrule: null,
-  by,
+  by: by.name,
+  madeBy: by.id,
 });
 
 /** Lays one waiting change over a look. */
@@ -86,7 +92,7 @@ export function withWaiting(
   known: Look | null,
   items: readonly OutboxItem[],
   id: string,
-  by: string,
+  by: Maker,
   timeZone: string,
 ): Look | null {
   const own = items.filter((i) => lookIdOf(i) === id && !i.refused);

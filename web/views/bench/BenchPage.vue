@@ -35,7 +35,13 @@ const { personId, setup, mode, running, relookOf, family, rung, judgedIn, inForc
 const { choosePosition, circumstance } = bench;
 const person = bench.person.value;
 // The result's page is fetched now: after a hold the network may be gone.
-onMounted(() => void import('../looks/LookPage.vue'));
+const resultHere = ref(false);
+onMounted(async () => {
+  await import('../looks/LookPage.vue').then(
+    () => (resultHere.value = true),
+    () => undefined,
+  );
+});
 
 /** A look that is kept and whose page this device does not have yet. */
 const keptLook = ref('');
@@ -55,7 +61,7 @@ const show = async (lookId: string): Promise<void> => {
     The look is kept on this device. Its page is not here yet: it opens when the server can be reached.
     <RouterLink :to="`/looks/${keptLook}`" class="link">Try it</RouterLink>
   </p>
-  <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]">
+  <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]" :data-result-here="resultHere || undefined">
     <section class="card space-y-2" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
       <div class="field-row">

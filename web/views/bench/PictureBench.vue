@@ -4,6 +4,7 @@ import { useDropZone } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
+import { headBox, type PictureBox } from '../../../core/body/head.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import { judge, type Judged } from '../../../core/evaluate/judge.js';
@@ -14,6 +15,7 @@ import type { Observation } from '../../../core/formats/observation.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
+import BlurBoxes from './BlurBoxes.vue';
 import DeviceCamera from './DeviceCamera.vue';
 import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
@@ -57,6 +59,7 @@ async function open(next: File): Promise<void> {
     image.value = bitmap;
     file.value = next;
     handles.clear();
+    [blur.value, drawing.value] = [[], false];
     source.value = 'none';
   } catch (problem) {
     refused.value =
@@ -66,6 +69,14 @@ async function open(next: File): Promise<void> {
   }
 }
 onBeforeUnmount(() => image.value?.close());
+/** Places that the server makes unknowable before it keeps the picture. */
+const blur = ref<PictureBox[]>([]);
+const drawing = ref(false);
+const head = computed(() => image.value && headBox(handles.points.value, image.value));
+function drawn(box: PictureBox): void {
+  blur.value.push(box);
+  drawing.value = false;
+}
 // Points of one view or version mean nothing in another.
 watch([() => props.setup.view, () => props.setup.position], handles.clear);
 
@@ -106,7 +117,7 @@ async function save(): Promise<void> {
     let record = observation.value;
     let mediaId: string | null = null;
     if (props.person?.allows.pictures && file.value) {
-      const media = await sendPicture(props.personId, file.value);
+      const media = await sendPicture(props.personId, file.value, blur.value);
       mediaId = media.id;
       record = scaled(record, media.width, media.height);
     }
@@ -202,7 +213,18 @@ function another(): void {
       :handles="handles"
       :observation="observation"
       :detail="detail"
-    />
+    >
+      <template #default="{ scale, origin }">
+        <BlurBoxes
+          :boxes="blur"
+          :drawing="drawing"
+          :size="{ width: image.width, height: image.height }"
+          :scale="scale"
+          :origin="origin"
+          @drawn="drawn"
+        />
+      </template>
+    </PictureStage>
     <section class="card" aria-labelledby="seen-now">
       <h2 id="seen-now">What is seen</h2>
       <SeenNow :detail="detail" />
@@ -210,6 +232,21 @@ function another(): void {
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
         No permission for pictures: the numbers are kept, the picture is not.
       </p>
+      <div v-if="person?.allows.pictures" class="border-rule mt-3 border-t pt-2">
+        <h3>Faces</h3>
+        <p class="text-soft text-sm">
+          What is blurred here is blurred before the picture is kept; it cannot be undone later.
+        </p>
+        <div class="mt-1 grid gap-2">
+          <button class="btn" :disabled="!head" @click="head && blur.push(head)">Blur the head</button>
+          <button class="btn" :class="{ 'btn-on': drawing }" :aria-pressed="drawing" @click="drawing = !drawing">
+            {{ drawing ? 'Drag a box on the picture' : 'Blur another place' }}
+          </button>
+          <button v-if="blur.length" class="btn btn-quiet" @click="blur.pop()">
+            Take the last one back ({{ blur.length }} blurred)
+          </button>
+        </div>
+      </div>
       <p v-if="!personId" class="note mt-2 text-sm">Choose a person to keep this.</p>
       <div class="mt-3 grid gap-2">
         <button class="btn btn-main !min-h-14" :disabled="!detail || !personId || busy" @click="save">

@@ -295,6 +295,7 @@ const lensLeft = computed(() => {
           </VGroup>
         </VLayer>
       </VStage>
+      <slot :scale="scale" :origin="origin"></slot>
       <canvas
         v-show="showLens"
         ref="lens"

@@ -20,7 +20,7 @@ export function useHoldLock(locks: LockManager | undefined = globalThis.navigato
   function request(options: LockOptions): Promise<boolean> {
     const name = held;
     return new Promise((known) => {
-      void locks!
+      void locks
         .request(`anchor-hold-${name}`, options, (lock) => {
           if (!lock || held !== name) {
             known(false);

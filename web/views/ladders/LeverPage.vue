@@ -7,7 +7,7 @@ import { ladderOf, placeKey } from '../../../core/catalog/ladders.js';
 import type { KnobId } from '../../../core/formats/lever.js';
 import { rungAt } from '../../../core/ladder/gates.js';
 import { placeOn } from '../../../core/ladder/places.js';
-import { rungsOf } from '../../../core/catalog/index.js';
+import { offeredRungs } from '../../../core/catalog/index.js';
 import { loadOf, momentsOf } from '../../../core/statics/load.js';
 import { knobsOf, type Knob, type Knobs } from '../../../core/statics/knobs.js';
 import { findSteps, type Step } from '../../../core/statics/step.js';
@@ -119,7 +119,7 @@ const shown = (knob: Knob, value: number): string =>
       id="v-family"
       class="field !w-auto"
       :value="rung.family"
-      @change="go({ at: placeKey(rungsOf(catalog, ($event.target as HTMLSelectElement).value)[0]!) })"
+      @change="go({ at: placeKey(offeredRungs(catalog, ($event.target as HTMLSelectElement).value)[0]!) })"
     >
       <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
     </select>
@@ -130,7 +130,7 @@ const shown = (knob: Knob, value: number): string =>
       :value="place"
       @change="go({ at: ($event.target as HTMLSelectElement).value })"
     >
-      <option v-for="r in rungsOf(catalog, rung.family)" :key="r.id" :value="placeKey(r)">{{ r.name }}</option>
+      <option v-for="r in offeredRungs(catalog, rung.family)" :key="r.id" :value="placeKey(r)">{{ r.name }}</option>
     </select>
   </div>
   <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />

@@ -5,7 +5,8 @@ import type { Pose } from '../../../core/body/pose.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Knobs } from '../../../core/statics/knobs.js';
-import { putEntry, removeEntry, shipped } from '../../data/catalogue.js';
+import TakeAway from '../../components/TakeAway.vue';
+import { putEntry, shipped } from '../../data/catalogue.js';
 import { useAction } from '../../data/action.js';
 
 const props = defineProps<{ rung: Rung; pose: Pose; knobs: Knobs }>();
@@ -51,10 +52,15 @@ async function keep(): Promise<void> {
   open.value = false;
   emit('made', placeKey(record));
 }
-async function remove(): Promise<void> {
-  const { family, id } = props.rung;
-  emit('made', placeKey(shipped.rungs.find((r) => r.family === family)!));
-  await run(() => removeEntry('rungs', `${family}.${id}`));
+/** The version that was taken away last: it can be put back from here, although another is shown by then. */
+const taken = ref<Rung | null>(null);
+function gone(rung: Rung): void {
+  taken.value = rung;
+  emit('made', placeKey(shipped.rungs.find((r) => r.family === rung.family)!));
+}
+function back(rung: Rung): void {
+  taken.value = null;
+  emit('made', placeKey(rung));
 }
 </script>
 
@@ -66,7 +72,16 @@ async function remove(): Promise<void> {
     </p>
     <div v-else-if="!open" class="mt-1 flex flex-wrap gap-2">
       <button class="btn" @click="start">Keep this as a version</button>
-      <button v-if="own" class="btn" :disabled="busy" @click="remove">Take “{{ rung.name }}” away</button>
+      <TakeAway
+        v-if="taken ?? (own && rung)"
+        :key="placeKey(taken ?? rung)"
+        kind="rungs"
+        :entry-key="`${(taken ?? rung).family}.${(taken ?? rung).id}`"
+        :name="(taken ?? rung).name"
+        :shipped-stands="false"
+        @gone="gone(rung)"
+        @back="back(taken!)"
+      />
     </div>
     <form v-else class="mt-1 space-y-2" @submit.prevent="keep">
       <div class="grid grid-cols-[1fr_6rem] gap-2">

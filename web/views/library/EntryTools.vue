@@ -4,13 +4,18 @@ import { computed, ref, watch } from 'vue';
 import type { EntryChange } from '../../../api/studio.js';
 import { entryKey, type StudioEntry } from '../../../core/formats/entries.js';
 import { useAction } from '../../data/action.js';
-import { putEntry, readChanges, removeEntry, shipped, studio } from '../../data/catalogue.js';
+import TakeAway from '../../components/TakeAway.vue';
+import { readChanges, restoreEntry, shipped, studio } from '../../data/catalogue.js';
 import { dayTimeText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import EntryEditor from './EntryEditor.vue';
 
 const props = defineProps<{ entry: StudioEntry; noCopy?: boolean }>();
-const emit = defineEmits<{ made: [id: string]; editing: [open: boolean] }>();
+const emit = defineEmits<{
+  made: [id: string];
+  editing: [open: boolean];
+  gone: [what: { kind: StudioEntry['kind']; key: string; name: string }];
+}>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const mode = ref<'none' | 'change' | 'copy'>('none');
@@ -22,32 +27,21 @@ const isShipped = computed(() =>
     (r) => entryKey(props.entry.kind, r) === key.value,
   ),
 );
+/** Stays while the entry that was taken away can be put back from here. */
+const taking = ref(own.value !== undefined);
+watch(own, (now) => now && (taking.value = true));
+const nameOf = (entry: StudioEntry['record']): string => ('name' in entry ? String(entry.name) : entry.id);
 const may = computed(() => (props.entry.kind === 'cautions' ? session.isOwner : session.isCoach));
-const undoing = ref<StudioEntry | null>(null);
 watch(
   () => `${props.entry.kind}/${key.value}`,
   () => {
     mode.value = 'none';
     changes.value = null;
+    taking.value = own.value !== undefined;
   },
 );
 watch(mode, (m) => emit('editing', m !== 'none'));
 
-async function restore(): Promise<void> {
-  const before = own.value && { kind: own.value.kind, record: own.value.record };
-  const done = await run(() => removeEntry(props.entry.kind, key.value));
-  if (!done || !before) return;
-  undoing.value = before;
-  changes.value = null;
-  if (!isShipped.value) emit('made', '');
-}
-async function undo(): Promise<void> {
-  const back = undoing.value!;
-  if (await run(() => putEntry(back.kind, entryKey(back.kind, back.record), back.record))) {
-    undoing.value = null;
-    emit('made', back.record.id);
-  }
-}
 const saved = (id: string): void => {
   mode.value = 'none';
   changes.value = null;
@@ -63,17 +57,23 @@ const loadChanges = (): Promise<boolean> =>
   <div class="border-rule mt-4 border-t pt-3">
     <p v-if="own" class="text-soft text-sm">
       {{ isShipped ? 'Changed here' : 'The studio’s own' }} by {{ own.by }}, {{ dayTimeText(own.at) }}.
-    </p>
-    <p v-if="undoing" role="status">
-      {{ isShipped ? 'The shipped one stands again.' : 'Taken away.' }}
-      <button class="link min-h-[44px]" @click="undo">Undo</button>
+      <b v-if="own.retired">Taken away: still read where it is used, offered no more.</b>
     </p>
     <div v-if="mode === 'none'" class="flex flex-wrap gap-2">
       <template v-if="may">
         <button class="btn" @click="mode = 'change'">Change it</button>
         <button v-if="!noCopy" class="btn" @click="mode = 'copy'">Copy to change</button>
-        <button v-if="own" class="btn" :disabled="busy" @click="restore">
-          {{ isShipped ? 'Restore the shipped one' : 'Take it away' }}
+        <TakeAway
+          v-if="taking && !own?.retired"
+          :kind="entry.kind"
+          :entry-key="key"
+          :name="nameOf(entry.record)"
+          :shipped-stands="isShipped"
+          @gone="((changes = null), $emit('gone', { kind: entry.kind, key, name: nameOf(entry.record) }))"
+          @back="changes = null"
+        />
+        <button v-if="own?.retired" class="btn" :disabled="busy" @click="run(() => restoreEntry(entry.kind, key))">
+          Put it back
         </button>
       </template>
       <button class="btn btn-quiet" @click="loadChanges">Who changed what</button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The catalogue to read: positions, faults with their mends, drills, quick tests, causes, limits, methods. */
 import { Search } from '@lucide/vue';
-import { computed, reactive, watch, type Component } from 'vue';
+import { computed, reactive, ref, watch, type Component } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { figureOf, testFigures } from '../../../core/catalog/figures.js';
@@ -9,7 +9,8 @@ import { PHASES, PLANES } from '../../../core/formats/catalog.js';
 import type { StudioEntry } from '../../../core/formats/entries.js';
 import { PHASE_WORDS, plain } from '../../../words/labels.js';
 import LoadState from '../../components/LoadState.vue';
-import { catalog } from '../../data/catalogue.js';
+import { useAction } from '../../data/action.js';
+import { catalog, restoreEntry } from '../../data/catalogue.js';
 import FigureView from '../../drawing/FigureView.vue';
 import CauseEntry from './entries/CauseEntry.vue';
 import DrillEntry from './entries/DrillEntry.vue';
@@ -87,6 +88,13 @@ const figure = computed(() => {
   const drill = kind.value === 'drills' ? catalog.drills.find((d) => d.id === chosen.value) : undefined;
   return drill && figureOf(drill);
 });
+/** The entry that was taken away last, when nothing of it is left to be shown. */
+const taken = ref<{ kind: StudioEntry['kind']; key: string; name: string } | null>(null);
+const { busy, error, run } = useAction();
+async function putBack(): Promise<void> {
+  const back = taken.value!;
+  if (await run(() => restoreEntry(back.kind, back.key))) taken.value = null;
+}
 /** Limits and faults are changed where they stand; they have no copies. */
 const noCopy = computed(() => kind.value === 'limits' || kind.value === 'faults');
 </script>
@@ -167,12 +175,18 @@ const noCopy = computed(() => kind.value === 'limits' || kind.value === 'faults'
         <FigureView :key="chosen" :pose="figure[0]" :to="figure[1]" :body="body" :label="open?.name ?? ''" />
       </div>
       <component :is="open.page" v-if="open" v-bind="open.shows" />
+      <p v-else-if="taken" role="status" class="text-lg">
+        “{{ taken.name }}” is taken away.
+        <button class="btn ml-2" :disabled="busy" @click="putBack">Undo</button>
+      </p>
       <LoadState v-else :empty="`Choose one of the ${entries.length} on the left.`" />
+      <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <EntryTools
         v-if="open?.entry"
         :entry="open.entry"
         :no-copy="noCopy"
         @made="(id) => go({ kind, ...(id ? { id } : {}) })"
+        @gone="taken = $event"
       />
     </article>
   </div>

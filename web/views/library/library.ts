@@ -1,5 +1,5 @@
 /** What the library lists: kinds of entries, and those of a kind that fit a filter. */
-import { rungsOf, type Catalog } from '../../../core/catalog/index.js';
+import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { familyName, faultName } from '../../../words/names.js';
 
@@ -39,11 +39,13 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
   const byCause = (ids: readonly string[]): boolean => filter.cause === '' || ids.includes(filter.cause);
   const is = (wanted: string, own: string | readonly string[]): boolean =>
     wanted === '' || (typeof own === 'string' ? own === wanted : own.includes(wanted));
+  const gone = (of: string, id: string): string | null =>
+    catalog.retired.has(`${of}:${id}`) ? 'taken away, read where it is used' : null;
   switch (kind) {
     case 'positions':
       return catalog.families
         .filter((f) => fits(`${f.name} ${f.good.join(' ')}`) && inFamily([f.id]))
-        .map((f) => ({ id: f.id, name: f.name, hint: `${rungsOf(catalog, f.id).length} versions` }));
+        .map((f) => ({ id: f.id, name: f.name, hint: `${offeredRungs(catalog, f.id).length} versions` }));
     case 'faults':
       return catalog.faults
         .filter((f) => fits(`${f.name} ${f.seen}`) && inFamily(f.families) && byCause(f.causes))
@@ -71,7 +73,7 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
     case 'methods':
       return catalog.methods
         .filter((m) => fits(`${m.name} ${m.summary}`))
-        .map((m) => ({ id: m.id, name: m.name, hint: `up to ${m.cap} s` }));
+        .map((m) => ({ id: m.id, name: m.name, hint: gone('methods', m.id) ?? `up to ${m.cap} s` }));
     case 'drills':
       return catalog.drills
         .filter(
@@ -83,6 +85,10 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
             is(filter.kit, d.kit) &&
             is(filter.plane, d.plane),
         )
-        .map((d) => ({ id: d.id, name: d.name, hint: `${d.phase} · ${d.plane} · ${d.minutes} min` }));
+        .map((d) => ({
+          id: d.id,
+          name: d.name,
+          hint: gone('drills', d.id) ?? `${d.phase} · ${d.plane} · ${d.minutes} min`,
+        }));
   }
 }

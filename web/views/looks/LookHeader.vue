@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Who, what and when; judged by which method; and what can be done with the look. */
+import { offered } from '../../../core/catalog/index.js';
 import { Download, RotateCcw, Trash2 } from '@lucide/vue';
 import { RouterLink } from 'vue-router';
 import type { Look } from '../../../api/observations.js';
@@ -36,7 +37,7 @@ const method = defineModel<string>('method', { required: true });
       <label class="sr-only" for="judge">Judge by</label>
       <select id="judge" v-model="method" class="field !w-auto">
         <option value="">Judged by: {{ detail.method.name }}</option>
-        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">Judged by: {{ m.name }}</option>
+        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">Judged by: {{ m.name }}</option>
       </select>
       <a
         v-if="!waiting"

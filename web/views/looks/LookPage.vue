@@ -23,6 +23,7 @@ const session = useSession();
 const page = useLookOnPage(() => props.id);
 const { method, wishes, detail, top, worked, judgedIn, unread } = page;
 const look = computed(() => page.look.value.value);
+const mayChange = computed(() => session.isCoach || look.value?.madeBy === session.account?.id);
 const person = computed(() => page.person.value.value);
 const on = computed(() => page.on.value.value);
 const pain = computed(() => detail.value?.pain ?? false);
@@ -72,7 +73,9 @@ const restore = async (): Promise<void> => {
 
     <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
-        <SeenCard :look="look" :detail="detail" @felt="page.feel" />
+        <fieldset :disabled="!mayChange" class="contents">
+          <SeenCard :look="look" :detail="detail" @felt="page.feel" />
+        </fieldset>
         <div v-if="detail.step && person && on && !unread" class="card">
           <StepProposal
             :proposal="detail.step"
@@ -93,14 +96,16 @@ const restore = async (): Promise<void> => {
 
       <div class="min-w-0 space-y-4">
         <FindingList :detail="detail" />
-        <WhyPanel
-          v-if="detail.ranking.length"
-          :detail="detail"
-          :observation="look.observation"
-          :overruled="look.overrule?.cause ?? null"
-          @test="page.answerTest"
-          @overrule="page.overrule"
-        />
+        <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="contents">
+          <p v-if="!mayChange" class="note text-sm">{{ look.by }} looked. An assistant answers for own looks only.</p>
+          <WhyPanel
+            :detail="detail"
+            :observation="look.observation"
+            :overruled="look.overrule?.cause ?? null"
+            @test="page.answerTest"
+            @overrule="page.overrule"
+          />
+        </fieldset>
         <OtherSchools v-if="!unread" :detail="detail" :circumstance="judgedIn" />
       </div>
 

@@ -2,7 +2,7 @@
 /** The same record under the other methods: another target, dose or cue, and why people differ. */
 import { computed } from 'vue';
 import { axisReasons } from '../../../core/catalog/axes.js';
-import { record } from '../../../core/catalog/index.js';
+import { offered, record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import { advise, type Advised } from '../../../core/evaluate/advise.js';
 import { explain } from '../../../core/evaluate/explain.js';
@@ -19,7 +19,7 @@ const verdict = (detail: Advised): string => {
   return f ? `${faultName(f.fault)}, ${f.severity}` : 'nothing to mend';
 };
 const others = computed(() =>
-  catalog.methods
+  offered(catalog, 'methods')
     .filter((m) => m.id !== props.detail.method.id)
     .map((method) => {
       // What was seen is the same: only what a method makes of it differs.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '../../../core/catalog/index.js';
 import { computed, ref } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { judge } from '../../../core/evaluate/judge.js';
@@ -85,7 +86,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
       <label class="sr-only" for="judge">Judge by</label>
       <select id="judge" v-model="method" class="field ml-auto !w-auto">
         <option value="">Each by its own method</option>
-        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">Both by {{ m.name }}</option>
+        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">Both by {{ m.name }}</option>
       </select>
     </div>
     <p v-if="!sameSeat" class="note mt-2">These are two different positions; seconds and angles do not compare.</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '../../../core/catalog/index.js';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { HistoryItem } from '../../../api/observations.js';
@@ -48,7 +49,7 @@ const says = (item: HistoryItem): string =>
       <label class="sr-only" for="judge">Judge by</label>
       <select id="judge" v-model="method" class="field ml-auto !w-auto">
         <option value="">Judged by the method in force</option>
-        <option v-for="m in catalog.methods" :key="m.id" :value="m.id">Judged by {{ m.name }}</option>
+        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">Judged by {{ m.name }}</option>
       </select>
       <button class="btn" :disabled="chosen.length !== 2" @click="compare">Then and now</button>
     </div>

@@ -9,11 +9,13 @@ import { ADVICE_WORDS } from '../../../words/stops.js';
 import { askSigns } from '../../data/plans.js';
 import { useAction } from '../../data/action.js';
 import { dayText, familyName } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 
 const props = defineProps<{ person: Person; facts: Facts | null; circumstance: Circumstance | null }>();
 /** The newest asking. */
 const last = computed(() => props.facts?.intakes[0] ?? null);
 const { busy, error, run } = useAction();
+const session = useSession();
 const open = ref(false);
 const answers = reactive<Record<string, boolean>>({});
 const note = ref('');
@@ -35,8 +37,9 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
   <section class="card" aria-labelledby="signs">
     <div class="flex items-center">
       <h2 id="signs">Stop signs</h2>
-      <button v-if="!open" class="btn btn-quiet ml-auto" @click="ask">Ask now</button>
+      <button v-if="!open && session.isCoach" class="btn btn-quiet ml-auto" @click="ask">Ask now</button>
     </div>
+    <p v-if="!session.isCoach" class="text-soft text-sm">A coach asks them.</p>
     <template v-if="circumstance && !open">
       <p v-if="circumstance.intakeDue" class="note">
         {{ last ? 'Asked too long ago' : 'Not asked yet' }}: ask before the next load.

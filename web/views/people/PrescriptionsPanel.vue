@@ -56,12 +56,14 @@ async function end(p: Prescription, day: string | null): Promise<void> {
       </p>
       <ol class="mt-1 list-decimal pl-5">
         <li v-for="i in p.items" :key="i.drill">
-          <RouterLink :to="`/library?kind=drills&id=${i.drill}`" class="link">{{ drillName(i.drill) }}</RouterLink>:
+          <RouterLink :to="`/library?kind=drills&id=${i.drill}`" class="link">{{
+            i.text?.name ?? drillName(i.drill)
+          }}</RouterLink>:
           <span class="figures">{{ i.dose.sets }} × {{ i.dose.work }}</span>
         </li>
       </ol>
       <p v-for="w in p.warnings" :key="w.drill + w.kind" role="alert" class="note mt-2 text-sm">
-        <b>{{ drillName(w.drill) }}</b> {{ warningText(w) }}.
+        <b>{{ p.items.find((i) => i.drill === w.drill)?.text?.name ?? drillName(w.drill) }}</b> {{ warningText(w) }}.
       </p>
       <div class="mt-2 flex flex-wrap gap-2">
         <a class="btn" :href="`/api/prescriptions/${p.id}/sheet.pdf`" target="_blank" rel="noopener"

@@ -7,9 +7,11 @@ import type { Person } from '../../../api/people.js';
 import { readScreen, screenOf } from '../../../core/screen/read-screen.js';
 import { useScreens } from '../../data/plans.js';
 import { dayText, faultName } from '../../data/names.js';
+import { useSession } from '../../data/session.js';
 import ScreenResult from '../screens/ScreenResult.vue';
 
 const props = defineProps<{ person: Person }>();
+const session = useSession();
 const list = useScreens(() => props.person.id);
 const open = ref<string | null>(null);
 const beforeOf = (s: Screening): Screening | null =>
@@ -24,7 +26,7 @@ const says = (s: Screening): string => {
   <section class="card" aria-labelledby="screens">
     <div class="flex items-center">
       <h2 id="screens">Movement screens</h2>
-      <RouterLink :to="`/screen?person=${person.id}`" class="btn ml-auto">New screen</RouterLink>
+      <RouterLink v-if="session.isCoach" :to="`/screen?person=${person.id}`" class="btn ml-auto">New screen</RouterLink>
     </div>
     <p v-if="list.error.value" role="alert" class="note">{{ list.error.value }}</p>
     <p v-else-if="list.value.value?.length === 0" class="text-soft">
