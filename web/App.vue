@@ -26,10 +26,13 @@ watch(
   (id) => id && void outbox.flush().catch(() => undefined),
   { immediate: true },
 );
-// A session that ends while a page is open leads to the door, and back to the page.
+// A session that ends while a page is open leads to the door, and back to the page; who signs out leaves no way back.
 watch(
-  () => session.account === null && session.state !== null && route.matched.length > 0 && route.name !== 'sign-in',
-  (ended) => ended && void router.push({ name: 'sign-in', query: { then: route.fullPath } }),
+  () => session.account?.id,
+  (now, before) => {
+    if (!before || now || route.name === 'sign-in') return;
+    void router.push({ name: 'sign-in', query: session.left ? {} : { then: route.fullPath } });
+  },
 );
 watch(
   () => studio.defaults.offlineCopies,

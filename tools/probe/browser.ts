@@ -65,11 +65,11 @@ export async function probeBrowser(rounds: number, seed = 5): Promise<Tried> {
       if (down) await hall.kill();
       await press(holder, 'End');
       await press(holder, 'Position lost');
-      await press(holder, 'Keep it and see');
+      await press(holder, 'keep it and see');
       await holder.waitForFunction(() => location.pathname.startsWith('/looks/'));
       wanted.push(holder.url().split('/').pop()!);
       if (down && random() < 0.5) {
-        await holder.locator('::-p-aria([name^="Account:"])').click();
+        await holder.locator('[aria-label^="Account:"]').click();
         await press(holder, 'Sign out');
         await press(holder, 'lock it here until I sign in again');
         await sees(holder, 'Sign in to send');
@@ -83,7 +83,7 @@ export async function probeBrowser(rounds: number, seed = 5): Promise<Tried> {
           await holder.evaluate(() => !/waiting|not taken/.test(document.body.innerText)),
           () => `round ${round}: another account sees what waits`,
         );
-        await holder.locator('::-p-aria([name^="Account:"])').click();
+        await holder.locator('[aria-label^="Account:"]').click();
         await press(holder, 'Sign out');
         await press(holder, 'Enter the demo');
         await sees(holder, 'Jonna Reef');

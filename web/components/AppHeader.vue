@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
 import { CircleUser, CloudOff } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { RouterLink, useRoute } from 'vue-router';
 import { connected } from '../data/connection.js';
 import { storedHold } from '../data/hold-keeper.js';
 import { useOutbox } from '../data/outbox.js';
@@ -15,7 +15,6 @@ import WaitingPanel from './WaitingPanel.vue';
 const session = useSession();
 const settings = useSettings();
 const outbox = useOutbox();
-const router = useRouter();
 const route = useRoute();
 
 const places = computed(() => [
@@ -44,13 +43,9 @@ async function leave(): Promise<void> {
     dialog.value = 'leave';
     return;
   }
+  // The page follows: without an account there is only the door.
   await session.signOut();
-  await left();
 }
-const left = async (): Promise<void> => {
-  close();
-  await router.push('/sign-in');
-};
 </script>
 
 <template>
@@ -145,7 +140,7 @@ const left = async (): Promise<void> => {
       <button class="btn ml-auto" @click="session.forgetShut()">Let it go</button>
     </div>
     <WaitingPanel :open="dialog === 'waiting'" @close="close" />
-    <LeaveDialog :open="dialog === 'leave'" @close="close" @left="left" />
+    <LeaveDialog :open="dialog === 'leave'" @close="close" />
     <PasswordDialog :open="dialog === 'password'" @close="close" />
   </header>
 </template>

@@ -11,7 +11,7 @@ import { waitingFile } from '../data/waiting-words.js';
 import { saveFile } from './save-file.js';
 
 const props = defineProps<{ open: boolean }>();
-const emit = defineEmits<{ close: []; left: [] }>();
+defineEmits<{ close: [] }>();
 const outbox = useOutbox();
 const session = useSession();
 const { busy, error, run } = useAction();
@@ -20,7 +20,7 @@ const hold = computed(() => props.open && storedHold(session.account?.id ?? '') 
 const unsent = computed(() => outbox.items.length);
 
 async function leave(what: 'lock' | 'discard'): Promise<void> {
-  if (await run(() => session.signOut(what))) emit('left');
+  await run(() => session.signOut(what));
 }
 async function send(): Promise<void> {
   await run(() => outbox.flush(true));

@@ -5,7 +5,7 @@ import { useAction } from '../data/action.js';
 import { dayTimeText } from '../data/names.js';
 import { useOutbox } from '../data/outbox.js';
 import { valueAt, withValueAt, type OutboxItem } from '../data/waiting-item.js';
-import { waitingFile, waitingText } from '../data/waiting-words.js';
+import { fieldText, waitingFile, waitingText } from '../data/waiting-words.js';
 import { saveFile } from './save-file.js';
 
 const props = defineProps<{ item: OutboxItem }>();
@@ -57,12 +57,12 @@ async function mend(): Promise<void> {
         {{ item.refused.detail && item.refused.problems.length === 0 ? item.refused.detail : '' }}
       </p>
       <ul v-if="item.refused.problems.length" class="mt-1 list-disc pl-5">
-        <li v-for="p in item.refused.problems" :key="p.path + p.message">{{ p.path }}: {{ p.message }}</li>
+        <li v-for="p in item.refused.problems" :key="p.path + p.message">{{ fieldText(p.path) }}: {{ p.message }}</li>
       </ul>
     </div>
     <form v-if="fields.length" class="mt-2 grid gap-2" @submit.prevent="mend">
       <div v-for="f in fields" :key="f.path">
-        <label class="label" :for="`mend-${item.key}-${f.path}`">{{ f.path }}</label>
+        <label class="label" :for="`mend-${item.key}-${f.path}`">{{ fieldText(f.path) }}</label>
         <input
           :id="`mend-${item.key}-${f.path}`"
           class="field"

@@ -25,11 +25,11 @@ const sorted = computed(() => [...outbox.refused, ...outbox.waiting]);
           }}. Nothing of it is lost until you let it go.
         </p>
         <p v-if="sorted.length === 0" role="status" class="mt-3">Everything is with the server.</p>
-        <ul class="mt-2 min-h-0 flex-1 overflow-y-auto">
+        <ul class="-mx-1 mt-2 min-h-0 flex-1 overflow-y-auto px-1">
           <WaitingItem v-for="item in sorted" :key="item.key" :item="item" />
         </ul>
         <div class="mt-3 flex flex-wrap gap-2">
-          <button class="btn btn-main" @click="$emit('close')">Close</button>
+          <button class="btn" @click="$emit('close')">Close</button>
           <button class="btn" :disabled="sorted.length === 0 || outbox.sending" @click="outbox.flush(true)">
             Send all now
           </button>

@@ -35,6 +35,8 @@ export const useSession = defineStore('session', () => {
   /** Signed in by what this device remembers; the server has not been asked. */
   const offline = ref(false);
   const account = computed(() => state.value?.account ?? null);
+  /** Whoever was signed in has signed out, and did not just lose the session. */
+  const left = ref(false);
   /** Something that the account left on this device does not open with its password any more. */
   const shut = ref(false);
   /** Makes the account's key on this device, and opens what it left here. */
@@ -52,6 +54,7 @@ export const useSession = defineStore('session', () => {
     setToken(next.token);
     const before = account.value?.id;
     if (next.account) {
+      left.value = false;
       await openReads(next.account.id);
       // What somebody else left here unsent, when their session ended without a word, is locked.
       await lockOthers(next.account.id).catch(() => undefined);
@@ -88,6 +91,7 @@ export const useSession = defineStore('session', () => {
     isOwner: computed(() => account.value?.role === 'owner'),
     load,
     shut,
+    left,
     async signIn(email: string, password: string): Promise<void> {
       const next = await call('session.start', { body: { email, password } });
       await openLeft(next.account, password);
@@ -111,17 +115,22 @@ export const useSession = defineStore('session', () => {
     },
     /**
      * Signs out and removes this account's private copy from the device; without a network the server is told later.
-     * @param left what becomes of what is unsent: locked here until the account signs in again, or let go
+     * @param unsent what becomes of it: locked here until the account signs in again, or let go
      */
-    async signOut(left: 'lock' | 'discard' = 'lock'): Promise<void> {
+    async signOut(unsent: 'lock' | 'discard' = 'lock'): Promise<void> {
       const id = account.value?.id;
-      if (id && left === 'discard') await discard(id);
+      left.value = true;
+      if (id && unsent === 'discard') await discard(id);
       if (id) await lockAway(id).catch(() => undefined);
       try {
         await call('session.end');
       } catch (error) {
         if (!(error instanceof OfflineError)) throw error;
-        localStorage.setItem(LEFT, '1');
+        try {
+          localStorage.setItem(LEFT, '1');
+        } catch {
+          // The session ends by itself.
+        }
       }
       remember(null);
       if (id) await forgetReads(id);

@@ -26,6 +26,16 @@ export function waitingText(item: OutboxItem, all: readonly OutboxItem[]): strin
     : `${WHAT[item.name]} at ${who}`;
 }
 
+/**
+ * A field's place in a coach's words: without the envelope, counted from one.
+ * @example fieldText('observation.events[0].t') // => 'event 1, t'
+ */
+export const fieldText = (path: string): string =>
+  path
+    .replace(/^observation\./, '')
+    .replace(/(\w+?)s?\[(\d+)\]/g, (_all, name: string, index: string) => `${name} ${Number(index) + 1}`)
+    .replaceAll('.', ', ');
+
 /** What waits, as a file that nothing is lost in. */
 export const waitingFile = (items: readonly OutboxItem[]): string =>
   JSON.stringify(

@@ -6,7 +6,9 @@ import { stoppedText } from '../../../words/stops.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { removeLook, restoreLook } from '../../data/looks.js';
+import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
+import { lookIdOf } from '../../data/waiting-item.js';
 import StepProposal from '../ladders/StepProposal.vue';
 import CarefulCard from './CarefulCard.vue';
 import DrillList from './DrillList.vue';
@@ -20,6 +22,7 @@ import WhyPanel from './WhyPanel.vue';
 
 const props = defineProps<{ id: string }>();
 const session = useSession();
+const outbox = useOutbox();
 const page = useLookOnPage(() => props.id);
 const { method, wishes, detail, top, worked, judgedIn, unread } = page;
 const look = computed(() => page.look.value.value);
@@ -29,6 +32,9 @@ const on = computed(() => page.on.value.value);
 const pain = computed(() => detail.value?.pain ?? false);
 const stopped = computed(() => stoppedText(detail.value?.stopped ?? null, page.circumstance.value?.stop ?? null));
 
+/** The look lies on this device, and the server does not take it. */
+const refused = computed(() => outbox.refused.some((i) => lookIdOf(i) === props.id));
+const REFUSED = 'This look is kept on this device, and the server does not take it. The header says what and why.';
 const deleted = ref(false);
 const { error, run } = useAction();
 const remove = async (): Promise<void> => {
@@ -43,7 +49,7 @@ const restore = async (): Promise<void> => {
   <LoadState
     v-if="!deleted"
     :loading="(page.look.loading.value && !look) || (look !== null && !judgedIn)"
-    :error="look ? null : page.look.error.value"
+    :error="look ? null : refused ? REFUSED : page.look.error.value"
     @retry="page.look.load()"
   />
   <div v-if="deleted" class="card py-10 text-center">
