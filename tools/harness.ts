@@ -1,9 +1,9 @@
 /** A filled demo studio on a port of its own and a real browser: for the interface tests and the screenshots. */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { freePort } from './free-port.js';
 import { putClock } from './page-clock.js';
 import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
 
@@ -26,14 +26,6 @@ export interface Hall {
   revive: () => Promise<void>;
   close: () => Promise<void>;
 }
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
 
 async function answered(url: string): Promise<void> {
   for (let i = 0; i < 100; i += 1) {

@@ -7,6 +7,7 @@ import type { Facts } from '../../api/plans.js';
 import type { StudioCatalogue } from '../../api/studio.js';
 import type { Observation } from '../../core/formats/observation.js';
 import { watchedPlank } from '../../core/testing.js';
+import type { KeptHold } from '../../web/data/hold-keeper.js';
 import { FakeServer } from './fake-server.js';
 
 /** An id that says what it is for: `idOf(3)` is the same in every test. */
@@ -102,3 +103,25 @@ export function hallWith(people: readonly Person[], looks: readonly Look[] = [],
     .on('prescriptions.list', () => [])
     .on('screens.list', () => []);
 }
+
+/** A hold of the front plank under way, as a device keeps it. */
+export const keptHold = (change: Partial<KeptHold> = {}): KeptHold => ({
+  id: idOf(11),
+  accountId: account().id,
+  personId: idOf(1),
+  relookOf: null,
+  position: 'front-plank',
+  rung: 'forearm',
+  method: '',
+  target: 40,
+  elbowAhead: null,
+  view: 'side',
+  side: null,
+  startedAt: Date.parse('2026-05-20T16:00:00Z'),
+  events: [],
+  removed: [],
+  stoppedAt: null,
+  reason: null,
+  turn: 0,
+  ...change,
+});

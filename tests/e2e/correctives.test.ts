@@ -89,6 +89,7 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await sees(page, 'Plank on knees is excluded by the caution “pregnancy and after birth”');
     await seesNot(page, /Dead bug, legs only is excluded/);
     await press(own, 'Restore the shipped one');
+    await press(own, 'Restore it');
     await sees(own, 'The shipped one stands again');
     await page.goto(person);
     await sees(page, 'Dead bug, legs only is excluded by the caution “pregnancy and after birth”');
@@ -163,6 +164,7 @@ describe('the library is the studio’s own', () => {
     await press(page, 'Who changed what');
     await sees(page, 'Jonna Reef: kept a version');
     await press(page, 'Restore the shipped one');
+    await press(page, 'Restore it');
     await sees(page, 'The shipped one stands again');
     expect(await shown(page)).not.toContain('Bridge by the slipway');
   });
@@ -179,8 +181,15 @@ describe('the library is the studio’s own', () => {
     await page.locator('input[type=search]').fill('net loft');
     await sees(page, '1 found');
     await press(page, 'Dead bug on the net loft floor');
+    await press(page, 'Take “Dead bug on the net loft floor” away');
+    await sees(page, 'Nothing uses it.');
     await press(page, 'Take it away');
-    await sees(page, 'Choose one of the');
+    await sees(page, '“Dead bug on the net loft floor” is taken away.');
+    await press(page, 'Undo');
+    await sees(page, 'The studio’s own by Jonna Reef');
+    await press(page, 'Take “Dead bug on the net loft floor” away');
+    await press(page, 'Take it away');
+    await sees(page, 'is taken away.');
     await page.goto(`${hall.url}/library?kind=drills`);
     await page.locator('input[type=search]').fill('net loft');
     await sees(page, '0 found');

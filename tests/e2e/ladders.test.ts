@@ -68,6 +68,7 @@ describe('the lever calculator', () => {
     await page.waitForFunction(() => location.search.includes('forearms-a-thumb-ahead'));
     await choose(page, '#v-rung', 'Forearms, a thumb ahead');
     await press(page, 'Take “Forearms, a thumb ahead” away');
+    await press(page, 'Take it away');
     await page.waitForFunction(
       () => ![...document.querySelectorAll('#v-rung option')].some((o) => o.textContent.includes('thumb')),
     );

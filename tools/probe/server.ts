@@ -1,9 +1,9 @@
 /** The built server as a process of its own, on a folder of its own, and clients that speak to it over the network. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { freePort } from '../free-port.js';
 import type { SessionState } from '../../api/accounts.js';
 import { CSRF_HEADER, type Role } from '../../api/common.js';
 
@@ -40,14 +40,6 @@ export interface ProbeServer {
   as: (role: Role, groups?: string[]) => Promise<Client>;
   close: () => Promise<void>;
 }
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
 
 /** A client with its cookies and its token. A connection that breaks answers with status 0. */
 async function clientOf(

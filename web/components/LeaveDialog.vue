@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** Signing out while something is unsent: send it, save it, lock it here, or let it go. */
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
 import { computed, ref } from 'vue';
 import { useAction } from '../data/action.js';
 import { storedHold } from '../data/hold-keeper.js';
@@ -9,6 +8,7 @@ import { canLock } from '../data/sealed.js';
 import { useSession } from '../data/session.js';
 import { waitingFile } from '../data/waiting-words.js';
 import { saveFile } from './save-file.js';
+import ModalFrame from './ModalFrame.vue';
 
 const props = defineProps<{ open: boolean }>();
 defineEmits<{ close: [] }>();
@@ -29,36 +29,30 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="$emit('close')">
-    <div class="fixed inset-0 bg-black/50" aria-hidden="true"></div>
-    <div class="fixed inset-0 flex items-center justify-center p-3">
-      <DialogPanel class="card w-full max-w-lg space-y-3">
-        <DialogTitle as="h2">Before you sign out</DialogTitle>
-        <p v-if="unsent">
-          <b>{{ unsent }}</b> {{ unsent === 1 ? 'thing is' : 'things are' }} on this device and not with the server.
-        </p>
-        <p v-if="hold">A hold is under way on the bench and not kept yet.</p>
-        <p v-if="error" role="alert" class="note">{{ error }}</p>
-        <div class="grid gap-2">
-          <button v-if="unsent" class="btn btn-main" :disabled="busy" @click="send">Send now, then sign out</button>
-          <button v-if="unsent" class="btn" @click="saveFile('waiting.json', waitingFile(outbox.items))">
-            Save as a file
-          </button>
-          <button v-if="canLock()" class="btn" :disabled="busy" @click="leave('lock')">
-            Sign out; lock it here until I sign in again
-          </button>
-          <p v-else class="text-soft text-sm">
-            This browser can lock nothing without https, so what is unsent cannot stay here after signing out.
-          </p>
-          <button v-if="!letting" class="btn btn-quiet" @click="letting = true">Sign out and let it go</button>
-          <p v-else class="flex flex-wrap items-center gap-2">
-            It is nowhere else. Really?
-            <button class="btn btn-stop" :disabled="busy" @click="leave('discard')">Let it go</button>
-            <button class="btn" @click="letting = false">Keep it</button>
-          </p>
-          <button class="btn" @click="$emit('close')">Stay signed in</button>
-        </div>
-      </DialogPanel>
+  <ModalFrame :open="open" title="Before you sign out" @close="$emit('close')">
+    <p v-if="unsent">
+      <b>{{ unsent }}</b> {{ unsent === 1 ? 'thing is' : 'things are' }} on this device and not with the server.
+    </p>
+    <p v-if="hold">A hold is under way on the bench and not kept yet.</p>
+    <p v-if="error" role="alert" class="note">{{ error }}</p>
+    <div class="grid gap-2">
+      <button v-if="unsent" class="btn btn-main" :disabled="busy" @click="send">Send now, then sign out</button>
+      <button v-if="unsent" class="btn" @click="saveFile('waiting.json', waitingFile(outbox.items))">
+        Save as a file
+      </button>
+      <button v-if="canLock()" class="btn" :disabled="busy" @click="leave('lock')">
+        Sign out; lock it here until I sign in again
+      </button>
+      <p v-else class="text-soft text-sm">
+        This browser can lock nothing without https, so what is unsent cannot stay here after signing out.
+      </p>
+      <button v-if="!letting" class="btn btn-quiet" @click="letting = true">Sign out and let it go</button>
+      <p v-else class="flex flex-wrap items-center gap-2">
+        It is nowhere else. Really?
+        <button class="btn btn-stop" :disabled="busy" @click="leave('discard')">Let it go</button>
+        <button class="btn" @click="letting = false">Keep it</button>
+      </p>
+      <button class="btn" @click="$emit('close')">Stay signed in</button>
     </div>
-  </Dialog>
+  </ModalFrame>
 </template>

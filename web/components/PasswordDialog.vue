@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** One's own password, changed with the one before. */
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
 import { reactive, ref, watch } from 'vue';
 import { useAction } from '../data/action.js';
 import { useSession } from '../data/session.js';
+import ModalFrame from './ModalFrame.vue';
 
 const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
@@ -28,53 +28,47 @@ async function change(): Promise<void> {
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/50" aria-hidden="true"></div>
-    <div class="fixed inset-0 flex items-center justify-center p-3">
-      <DialogPanel class="card w-full max-w-md">
-        <DialogTitle as="h2">Change your password</DialogTitle>
-        <div v-if="done" class="mt-2 space-y-3">
-          <p role="status">Changed. Your sessions on other devices have ended.</p>
-          <button class="btn btn-main" @click="emit('close')">Close</button>
-        </div>
-        <form v-else class="mt-2 space-y-3" @submit.prevent="change">
-          <div>
-            <label class="label" for="pw-before">The one you have</label>
-            <input
-              id="pw-before"
-              v-model="form.before"
-              type="password"
-              class="field"
-              required
-              autocomplete="current-password"
-            />
-          </div>
-          <div
-            v-for="[id, name] in [
-              ['password', 'A new one, ten characters or more'],
-              ['again', 'The new one again'],
-            ] as const"
-            :key="id"
-          >
-            <label class="label" :for="`pw-${id}`">{{ name }}</label>
-            <input
-              :id="`pw-${id}`"
-              v-model="form[id]"
-              type="password"
-              class="field"
-              minlength="10"
-              maxlength="200"
-              required
-              autocomplete="new-password"
-            />
-          </div>
-          <p v-if="error" role="alert" class="note">{{ error }}</p>
-          <div class="flex gap-2">
-            <button class="btn btn-main" :disabled="busy">Change it</button>
-            <button type="button" class="btn" @click="emit('close')">Cancel</button>
-          </div>
-        </form>
-      </DialogPanel>
+  <ModalFrame :open="open" title="Change your password" @close="emit('close')">
+    <div v-if="done" class="mt-2 space-y-3">
+      <p role="status">Changed. Your sessions on other devices have ended.</p>
+      <button class="btn btn-main" @click="emit('close')">Close</button>
     </div>
-  </Dialog>
+    <form v-else class="mt-2 space-y-3" @submit.prevent="change">
+      <div>
+        <label class="label" for="pw-before">The one you have</label>
+        <input
+          id="pw-before"
+          v-model="form.before"
+          type="password"
+          class="field"
+          required
+          autocomplete="current-password"
+        />
+      </div>
+      <div
+        v-for="[id, name] in [
+          ['password', 'A new one, ten characters or more'],
+          ['again', 'The new one again'],
+        ] as const"
+        :key="id"
+      >
+        <label class="label" :for="`pw-${id}`">{{ name }}</label>
+        <input
+          :id="`pw-${id}`"
+          v-model="form[id]"
+          type="password"
+          class="field"
+          minlength="10"
+          maxlength="200"
+          required
+          autocomplete="new-password"
+        />
+      </div>
+      <p v-if="error" role="alert" class="note">{{ error }}</p>
+      <div class="flex gap-2">
+        <button class="btn btn-main" :disabled="busy">Change it</button>
+        <button type="button" class="btn" @click="emit('close')">Cancel</button>
+      </div>
+    </form>
+  </ModalFrame>
 </template>

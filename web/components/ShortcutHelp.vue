@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
 import { useEventListener } from '@vueuse/core';
 import { ref } from 'vue';
 import { isTyping } from './keys.js';
+import ModalFrame from './ModalFrame.vue';
 
 const open = ref(false);
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
@@ -33,24 +33,18 @@ const groups = [
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="open = false">
-    <div class="fixed inset-0 bg-black/50" aria-hidden="true"></div>
-    <div class="fixed inset-0 flex items-center justify-center p-4">
-      <DialogPanel class="card w-full max-w-lg">
-        <DialogTitle as="h2">Shortcuts</DialogTitle>
-        <section v-for="group in groups" :key="group.name" class="mt-3">
-          <h3>{{ group.name }}</h3>
-          <dl class="mt-1 grid grid-cols-[10rem_1fr] gap-1">
-            <template v-for="[key, what] in group.keys" :key="key">
-              <dt>
-                <kbd class="tag">{{ key }}</kbd>
-              </dt>
-              <dd>{{ what }}</dd>
-            </template>
-          </dl>
-        </section>
-        <button class="btn mt-4" @click="open = false">Close</button>
-      </DialogPanel>
-    </div>
-  </Dialog>
+  <ModalFrame :open="open" title="Shortcuts" @close="open = false">
+    <section v-for="group in groups" :key="group.name" class="mt-3">
+      <h3>{{ group.name }}</h3>
+      <dl class="mt-1 grid grid-cols-[10rem_1fr] gap-1">
+        <template v-for="[key, what] in group.keys" :key="key">
+          <dt>
+            <kbd class="tag">{{ key }}</kbd>
+          </dt>
+          <dd>{{ what }}</dd>
+        </template>
+      </dl>
+    </section>
+    <button class="btn mt-4" @click="open = false">Close</button>
+  </ModalFrame>
 </template>

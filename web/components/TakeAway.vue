@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Asks before an entry of the hall's own is taken away, names what uses it, and offers to put it back. */
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
 import { computed, ref, watch } from 'vue';
 import type { AllEntryUses } from '../../api/studio.js';
 import type { EntryKind } from '../../core/formats/entries.js';
 import { useAction } from '../data/action.js';
 import { readUses, removeEntry, restoreEntry } from '../data/catalogue.js';
+import ModalFrame from './ModalFrame.vue';
 
 const props = defineProps<{ kind: EntryKind; entryKey: string; name: string; shippedStands: boolean }>();
 const emit = defineEmits<{ gone: []; back: [] }>();
@@ -33,10 +33,11 @@ const used = computed(() =>
 );
 async function remove(): Promise<void> {
   const what = { kind: props.kind, key: props.entryKey, name: props.name };
+  // Said before: with the entry this may go from the page, and then it says nothing any more.
+  emit('gone');
   if (!(await run(() => removeEntry(what.kind, what.key)))) return;
   gone.value = what;
   open.value = false;
-  emit('gone');
 }
 async function undo(): Promise<void> {
   if (!(await run(() => restoreEntry(gone.value!.kind, gone.value!.key)))) return;
@@ -54,27 +55,25 @@ async function undo(): Promise<void> {
     {{ shippedStands ? 'Restore the shipped one' : `Take “${name}” away` }}
   </button>
   <p v-if="error && !open" role="alert" class="note mt-2">{{ error }}</p>
-  <Dialog :open="open" class="relative z-50" @close="open = false">
-    <div class="fixed inset-0 bg-black/50" aria-hidden="true"></div>
-    <div class="fixed inset-0 flex items-center justify-center p-3">
-      <DialogPanel class="card w-full max-w-md space-y-3">
-        <DialogTitle as="h2">{{ shippedStands ? 'Restore the shipped one?' : `Take “${name}” away?` }}</DialogTitle>
-        <p v-if="!uses && !error" role="status">Looking for what uses it …</p>
-        <template v-if="uses">
-          <p v-if="used.length === 0">Nothing uses it.</p>
-          <template v-else>
-            <p>It is used by {{ used.join(', ') }}.</p>
-            <p v-if="!shippedStands">All of that stays readable and is judged as before. It is offered no more.</p>
-          </template>
-        </template>
-        <p v-if="error" role="alert" class="note">{{ error }}</p>
-        <div class="flex flex-wrap gap-2">
-          <button class="btn btn-stop" :disabled="busy || !uses" @click="remove">
-            {{ shippedStands ? 'Restore' : 'Take it away' }}
-          </button>
-          <button class="btn" @click="open = false">Keep it</button>
-        </div>
-      </DialogPanel>
+  <ModalFrame
+    :open="open"
+    :title="shippedStands ? 'Restore the shipped one?' : `Take “${name}” away?`"
+    @close="open = false"
+  >
+    <p v-if="!uses && !error" role="status">Looking for what uses it …</p>
+    <template v-if="uses">
+      <p v-if="used.length === 0">Nothing uses it.</p>
+      <template v-else>
+        <p>It is used by {{ used.join(', ') }}.</p>
+        <p v-if="!shippedStands">All of that stays readable and is judged as before. It is offered no more.</p>
+      </template>
+    </template>
+    <p v-if="error" role="alert" class="note">{{ error }}</p>
+    <div class="flex flex-wrap gap-2">
+      <button class="btn btn-stop" :disabled="busy || !uses" @click="remove">
+        {{ shippedStands ? 'Restore it' : 'Take it away' }}
+      </button>
+      <button class="btn" @click="open = false">Keep it</button>
     </div>
-  </Dialog>
+  </ModalFrame>
 </template>

@@ -1,28 +1,11 @@
 /** @jest-environment <rootDir>/tests/setup/browser.mjs */
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { keptHold } from '../../tests/browser/people.js';
 import { elapsedOf, keepHold, merged, storedHold, type KeptHold } from './hold-keeper.js';
 
-const hold = (change: Partial<KeptHold> = {}): KeptHold => ({
-  id: 'h',
-  accountId: 'a',
-  personId: 'p',
-  relookOf: null,
-  position: 'front-plank',
-  rung: 'forearm',
-  method: '',
-  target: 40,
-  elbowAhead: null,
-  view: 'side',
-  side: null,
-  startedAt: 1_000_000,
-  events: [],
-  removed: [],
-  stoppedAt: null,
-  reason: null,
-  turn: 0,
-  ...change,
-});
+const hold = (change: Partial<KeptHold> = {}): KeptHold =>
+  keptHold({ id: 'h', accountId: 'a', startedAt: 1_000_000, ...change });
 const tap = (id: string, t: number) => ({ id, t, fault: 'hip-sag', state: 'on' as const });
 beforeEach(() => localStorage.clear());
 

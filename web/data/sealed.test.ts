@@ -1,7 +1,7 @@
 /** @jest-environment <rootDir>/tests/setup/browser.mjs */
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { freshDevice } from '../../tests/browser/mounted.js';
-import { account, hallWith, idOf, lookInput, sessionOf, somebody } from '../../tests/browser/people.js';
+import { account, hallWith, idOf, keptHold, lookInput, sessionOf, somebody } from '../../tests/browser/people.js';
 import type { FakeServer } from '../../tests/browser/fake-server.js';
 import { keepHold, storedHold } from './hold-keeper.js';
 import { keepLook } from './looks.js';
@@ -34,25 +34,7 @@ async function twoAndAHold(): Promise<void> {
   await keepLook(idOf(1), { ...lookInput(12), note: 'knee since May' });
   server.down = false;
   server.on('looks.add', () => new Promise<never>(() => undefined));
-  keepHold({
-    id: 'h',
-    accountId: account().id,
-    personId: idOf(1),
-    relookOf: null,
-    position: 'hollow',
-    rung: 'straight',
-    method: '',
-    target: 30,
-    elbowAhead: null,
-    view: 'side',
-    side: null,
-    startedAt: 1,
-    events: [],
-    removed: [],
-    stoppedAt: 9,
-    reason: null,
-    turn: 1,
-  });
+  keepHold(keptHold({ id: 'h', position: 'hollow', rung: 'straight', stoppedAt: 9, turn: 1 }));
 }
 
 beforeEach(async () => {

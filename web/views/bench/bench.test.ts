@@ -8,6 +8,7 @@ import {
   account,
   hallWith,
   idOf,
+  keptHold,
   lookInput,
   lookOf,
   noFacts,
@@ -112,26 +113,16 @@ describe('a watched hold', () => {
   const button = (name: RegExp) => page.findAll('button').find((b) => name.test(b.text()))!;
   const mine = account().id;
   const stopped = (change: Partial<KeptHold> = {}) =>
-    keepHold({
-      id: idOf(11),
-      accountId: mine,
-      personId: tall.id,
-      relookOf: null,
-      position: 'front-plank',
-      rung: 'forearm',
-      method: '',
-      target: 40,
-      elbowAhead: null,
-      view: 'side',
-      side: null,
-      startedAt: Date.parse('2026-05-20T16:00:00Z'),
-      events: [{ id: 'a', t: 12, fault: 'hip-sag', state: 'on' }],
-      removed: [],
-      stoppedAt: 31,
-      reason: 'coach',
-      turn: 1,
-      ...change,
-    });
+    keepHold(
+      keptHold({
+        personId: tall.id,
+        events: [{ id: 'a', t: 12, fault: 'hip-sag', state: 'on' }],
+        stoppedAt: 31,
+        reason: 'coach',
+        turn: 1,
+        ...change,
+      }),
+    );
   test('that was kept on the device goes on after a reload, and is kept as a look', async () => {
     stopped();
     server.on('looks.add', ({ body }) => ({ ...lookOf(11, 1), id: body.id }));
