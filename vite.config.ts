@@ -1,15 +1,33 @@
 import tailwindcss from '@tailwindcss/vite';
 import vue from '@vitejs/plugin-vue';
-import { defineConfig } from 'vite';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const api = process.env.ANCHOR_API ?? 'http://127.0.0.1:4173';
+
+/** Files whose name changes with what is in them lie ready compressed, so that no request waits for it. */
+const compressed = (): Plugin => ({
+  name: 'compressed-assets',
+  apply: 'build',
+  closeBundle() {
+    const folder = 'dist/web/assets';
+    for (const name of readdirSync(folder).filter((n) => /\.(js|css|svg)$/.test(n))) {
+      const bytes = readFileSync(`${folder}/${name}`);
+      if (bytes.length < 1024) continue;
+      writeFileSync(`${folder}/${name}.br`, brotliCompressSync(bytes));
+      writeFileSync(`${folder}/${name}.gz`, gzipSync(bytes, { level: 9 }));
+    }
+  },
+});
 
 export default defineConfig({
   root: 'web',
   plugins: [
     vue(),
     tailwindcss(),
+    compressed(),
     // Shell, fonts and catalogue are kept on the device; nothing of the studio's data is: that is the data layer's own copy.
     VitePWA({
       registerType: 'prompt',

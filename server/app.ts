@@ -1,6 +1,8 @@
 /** The Express application: security headers, sessions, routes, the built interface, one error format. */
 import { randomBytes, randomUUID } from 'node:crypto';
+import compression from 'compression';
 import express, { Router, type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { pino, type DestinationStream } from 'pino';
@@ -117,6 +119,9 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     }),
   );
 
+  // Pictures and sheets are compressed by their own formats.
+  app.use(compression({ threshold: 1024 }));
+
   const api = Router();
   api.use(sessions(db, config, secret, failed), checkToken(secret));
   api.use((_request, response, next) => {
@@ -145,7 +150,12 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     const index = `${config.webDir}/index.html`;
     app.use(
       '/assets',
-      express.static(`${config.webDir}/assets`, { immutable: true, maxAge: '365d', fallthrough: false }),
+      expressStaticGzip(`${config.webDir}/assets`, {
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        index: false,
+        serveStatic: { immutable: true, maxAge: '365d', fallthrough: false },
+      }),
     );
     app.use(express.static(config.webDir, { index: false, maxAge: 0 }));
     app.get('/{*path}', (_request, response) => {

@@ -93,6 +93,37 @@ describe('verdicts', () => {
     const unsure = judgeMeasures([hipLine(4, 2), slight], limits);
     expect(unsure.map((v) => v.stated)).toEqual([true, false]);
   });
+  test('a limit that counts from what is declared counts from nothing where nothing is; one from the pose falls away without it', () => {
+    const forearm = rungOf(catalog, 'front-plank', 'forearm');
+    const straight = record(catalog.methods, 'straight');
+    const of = (rung: typeof forearm, origins: Parameters<typeof limitsFor>[3], from: string) =>
+      limitsFor(catalog, rung, straight, origins).filter((l) =>
+        catalog.tolerances.some(
+          (t) =>
+            t.fault === l.fault &&
+            t.measure === l.measure &&
+            t.side === l.side &&
+            t.family === rung.family &&
+            t.from === from,
+        ),
+      );
+    const declared = of(forearm, { declared: 0.2 }, 'declared');
+    const plain = of(forearm, {}, 'declared');
+    expect(plain.length).toBeGreaterThan(0);
+    expect(declared.map((l) => l.limits)).toEqual(plain.map((l) => l.limits.map((v) => v + 0.2)));
+    const reach = catalog.rungs.find((r) => r.family === 'all-fours')!;
+    expect(of(reach, {}, 'pose')).toEqual([]);
+    const pose = new Map(catalog.tolerances.filter((t) => t.from === 'pose').map((t) => [t.measure, 90]));
+    const posed = of(reach, { pose }, 'pose');
+    expect(posed.length).toBeGreaterThan(0);
+    for (const limit of posed) {
+      const shipped = catalog.tolerances.find(
+        (t) =>
+          t.fault === limit.fault && t.measure === limit.measure && t.side === limit.side && t.family === 'all-fours',
+      )!;
+      expect(limit.limits).toEqual((shipped.limits.any ?? Object.values(shipped.limits)[0])!.map((v) => v + 90));
+    }
+  });
   test('severity of one sample is the worst limit passed', () => {
     const limit = {
       fault: 'x',

@@ -392,6 +392,28 @@ describe('in the evaluation', () => {
   });
 });
 
+describe('who holds a harder version holds the easier one as well', () => {
+  const gate = { id: 'own', to: 'dragon-flag/tuck', sets: 1, seconds: 20, says: 'asked' };
+  const asks = (from: string) => ({ ...catalog, crossGates: [{ ...gate, from }] });
+  const passes = (from: string, place: string): boolean =>
+    crossStatus(asks(from), 'dragon-flag/tuck', [hold({ place, clean: 30, total: 30, worst: null, broke: false })])[0]!
+      .passed;
+  const plank = ladders.find((l) => l.id === 'front-plank')!;
+  const way = rungsOnLadder(catalog, plank).map((r) => `${r.family}/${r.id}`);
+  test('on the same ladder, from the version that is asked for upward, and never beside it', () => {
+    const asked = 'front-plank/forearm';
+    for (const place of way) {
+      const above = way.indexOf(place) >= way.indexOf(asked) && !plank.sideways.includes(place);
+      expect([place, passes(asked, place)]).toEqual([place, above || place === asked]);
+    }
+  });
+  test('a version beside the ladder proves itself, and another position’s proves nothing', () => {
+    for (const place of plank.sideways.filter((p) => way.includes(p))) expect(passes(place, place)).toBe(true);
+    expect(passes('all-fours/floor', 'push-up/full')).toBe(false);
+    expect(passes('class-moves/none', 'front-plank/forearm')).toBe(false);
+  });
+});
+
 describe('places and paths', () => {
   const plank = ladders.find((l) => l.id === 'front-plank')!;
   test('the newest of hold and decision is where a person stands', () => {

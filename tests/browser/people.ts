@@ -119,6 +119,7 @@ export const keptHold = (change: Partial<KeptHold> = {}): KeptHold => ({
   side: null,
   startedAt: Date.parse('2026-05-20T16:00:00Z'),
   events: [],
+  away: [],
   removed: [],
   stoppedAt: null,
   reason: null,

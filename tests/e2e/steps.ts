@@ -14,6 +14,8 @@ export async function press(page: Page, text: string): Promise<void> {
     `::-p-xpath(//*[self::button or self::a or self::summary][contains(normalize-space(.), "${text}")])`,
   );
   const found = await target.waitHandle();
+  // What has just appeared under a finger takes no tap yet.
+  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null);
   await found.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   await target.click();
 }

@@ -128,7 +128,7 @@ describe('a coach’s minute', () => {
       if (await page.evaluate(() => document.activeElement?.textContent?.includes('keep it and see'))) break;
     }
     await page.keyboard.press('Enter');
-    await sees(page, 'Stopped by coach');
+    await sees(page, /clean seconds[\s\S]*Stopped by coach[\s\S]*seen by the coach/);
     expect((await shown(page)).match(/seen by the coach/g)).toHaveLength(1);
   });
 

@@ -12,6 +12,8 @@ const press = async (page: Page, text: string): Promise<void> => {
 };
 const sees = (page: Page, text: string): Promise<unknown> =>
   page.waitForFunction((t) => document.body.innerText.includes(t), {}, text);
+const seesNot = (page: Page, text: string): Promise<unknown> =>
+  page.waitForFunction((t) => !document.body.innerText.includes(t), {}, text);
 interface Kept {
   id: string;
   by: string;
@@ -48,18 +50,18 @@ export async function probeBrowser(rounds: number, seed = 5): Promise<Tried> {
       const down = random() < 0.6;
       await press(page, 'Start');
       await sees(page, 'line holds');
+      let holder = page;
       if (random() < 0.5) {
         // The other page looks on, and takes the clock now and then.
         await other.bringToFront();
         await other.goto(`${hall.url}/bench`);
         await sees(other, 'Another page on this device holds the clock');
-        if (random() < 0.5) await press(other, 'Hold it here');
+        if (random() < 0.5) {
+          await press(other, 'Hold it here');
+          await seesNot(other, 'Another page on this device holds the clock');
+          holder = other;
+        }
       }
-      const holder = (await other.evaluate(
-        () => document.body.innerText.includes('line holds') && !document.body.innerText.includes('Another page'),
-      ))
-        ? other
-        : page;
       await holder.bringToFront();
       await pass(holder, 3 + Math.floor(random() * 20));
       if (down) await hall.kill();

@@ -316,6 +316,15 @@ export async function probeLongWork(readers: number): Promise<Tried> {
     const once = (data: string): Promise<Reply> =>
       owner.send('POST', '/evaluate', undefined, { type: 'application/json', data });
     await once(frames(500, (i) => ({ t: i, points })));
+    {
+      const times: number[] = [];
+      const until = performance.now() + 1500;
+      const read = async (): Promise<void> => {
+        while (performance.now() < until) times.push((await coach.send('GET', `/people/${hall.mine}`)).ms);
+      };
+      await Promise.all(Array.from({ length: readers }, read));
+      found.notes.push(`${readers} readers alone: median ${Math.round(median(times))} ms`);
+    }
     for (const [name, data, status] of [
       ['a long clip', long, 200],
       ['a quarter of a million bad frames', bad, 422],

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
-import { CircleUser, CloudOff } from '@lucide/vue';
-import { computed, ref } from 'vue';
+import { CircleUser, CloudOff, Timer } from '@lucide/vue';
+import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { connected } from '../data/connection.js';
-import { storedHold } from '../data/hold-keeper.js';
+import { holdHere, storedHold } from '../data/hold-keeper.js';
 import { useOutbox } from '../data/outbox.js';
+import { usePerson } from '../data/people.js';
 import { useSession } from '../data/session.js';
 import { useSettings } from '../stores/settings.js';
 import LeaveDialog from './LeaveDialog.vue';
@@ -35,6 +36,14 @@ const status = computed(() => {
   return waiting > 0 ? `${waiting} waiting to be sent` : '';
 });
 
+/** The places' bar is out of the way of both thumbs while the clock runs. */
+const clockRuns = computed(() => route.name === 'bench' && holdHere.value !== null);
+const held = usePerson(() => (holdHere.value && route.name !== 'bench' ? holdHere.value.personId : null));
+watch(
+  () => session.account?.id,
+  (id) => id && storedHold(id),
+  { immediate: true },
+);
 const dialog = ref<'none' | 'waiting' | 'leave' | 'password'>('none');
 const close = (): void => void (dialog.value = 'none');
 async function leave(): Promise<void> {
@@ -56,6 +65,7 @@ async function leave(): Promise<void> {
       >
       <nav
         class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[35rem]"
+        :class="{ 'max-md:hidden': clockRuns }"
         aria-label="Places"
       >
         <!-- The places hang on a line made fast at both ends; the knot shows where you are. -->
@@ -82,6 +92,10 @@ async function leave(): Promise<void> {
         </ol>
       </nav>
       <div class="ml-auto flex items-center gap-2">
+        <RouterLink v-if="holdHere && route.name !== 'bench'" to="/bench" class="btn btn-main !px-3">
+          <Timer :size="20" aria-hidden="true" />
+          <span class="max-md:sr-only">Hold {{ held.value.value ? `of ${held.value.value.name}` : 'under way' }}</span>
+        </RouterLink>
         <span role="status">
           <button v-if="status" class="tag tag-caution min-h-[44px]" aria-haspopup="dialog" @click="dialog = 'waiting'">
             <CloudOff :size="16" aria-hidden="true" /> {{ status }}
@@ -111,6 +125,11 @@ async function leave(): Promise<void> {
                 @click="settings.units = settings.units === 'metric' ? 'imperial' : 'metric'"
               >
                 Show {{ settings.units === 'metric' ? 'feet and pounds' : 'centimetres and kilograms' }}
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="settings.keys = !settings.keys">
+                Turn single keys {{ settings.keys ? 'off' : 'on' }}
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">

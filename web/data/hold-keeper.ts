@@ -1,4 +1,5 @@
 /** The running hold of an account, written to this device at every tap, so that a reload or a dead battery loses nothing. */
+import { shallowRef } from 'vue';
 import { z } from 'zod';
 import { METHOD_IDS } from '../../core/formats/catalog.js';
 import { VIEWS } from '../../core/landmarks.js';
@@ -30,6 +31,8 @@ const holdSchema = z.object({
   elapsed: z.number().min(0).optional(),
   writtenAt: z.number().optional(),
   events: z.array(tapSchema),
+  /** Seconds from and to which the page was hidden or gone. */
+  away: z.array(z.tuple([z.number(), z.number()])).default([]),
   /** Taps that were taken back. */
   removed: z.array(z.string()).default([]),
   /** Seconds at which the clock was stopped; the reason follows. */
@@ -39,6 +42,9 @@ const holdSchema = z.object({
   turn: z.number().default(0),
 });
 export type KeptHold = z.infer<typeof holdSchema>;
+
+/** The hold under way of whoever is signed in here, for what shows it on every page. */
+export const holdHere = shallowRef<KeptHold | null>(null);
 
 function read(key: string): KeptHold | null {
   try {
@@ -52,6 +58,11 @@ function read(key: string): KeptHold | null {
 
 /** The hold that an account has under way on this device. One that an earlier version kept for nobody is whoever's signs in. */
 export function storedHold(accountId: string): KeptHold | null {
+  const found = ownHold(accountId);
+  holdHere.value = found;
+  return found;
+}
+function ownHold(accountId: string): KeptHold | null {
   const own = read(holdKey(accountId));
   if (own) return own.accountId === accountId ? own : null;
   const nobodys = read(NOBODYS);
@@ -79,13 +90,16 @@ export function merged(a: KeptHold, b: KeptHold): KeptHold {
 export function keepHold(hold: KeptHold): boolean {
   try {
     const there = read(holdKey(hold.accountId));
-    localStorage.setItem(holdKey(hold.accountId), JSON.stringify(there?.id === hold.id ? merged(hold, there) : hold));
+    const whole = there?.id === hold.id ? merged(hold, there) : hold;
+    localStorage.setItem(holdKey(hold.accountId), JSON.stringify(whole));
+    holdHere.value = whole;
     return true;
   } catch {
     return false;
   }
 }
 export function forgetHold(accountId: string): void {
+  holdHere.value = null;
   try {
     localStorage.removeItem(holdKey(accountId));
   } catch {

@@ -7,10 +7,12 @@ import type { Units } from '../../words/units.js';
 export const useSettings = defineStore('settings', () => {
   const units = useLocalStorage<Units>('anchor.units', 'metric');
   const theme = useLocalStorage<'light' | 'dark' | 'auto'>('anchor.theme', 'auto');
+  /** Single keys start, end and tap; some hands and some voices want them off. */
+  const keys = useLocalStorage('anchor.keys', true);
   const prefersDark = usePreferredDark();
   const dark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'));
   watchEffect(() => {
     document.documentElement.dataset.theme = dark.value ? 'dark' : 'light';
   });
-  return { units, theme, dark };
+  return { units, theme, dark, keys };
 });

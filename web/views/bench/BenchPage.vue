@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { Camera, Timer } from '@lucide/vue';
-import { defineAsyncComponent, onMounted, ref } from 'vue';
+import { Camera, ChevronDown, Timer } from '@lucide/vue';
+import { useMediaQuery } from '@vueuse/core';
+import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { offeredRungs } from '../../../core/catalog/index.js';
 import { METHOD_IDS } from '../../../core/formats/catalog.js';
@@ -35,6 +36,10 @@ const { personId, setup, mode, running, relookOf, family, rung, judgedIn, inForc
 const { choosePosition, circumstance } = bench;
 const person = bench.person.value;
 // The result's page is fetched now: after a hold the network may be gone.
+/** On a phone the set-up is one line that opens; the clock and the pads come first. */
+const wide = useMediaQuery('(min-width: 1024px)');
+const setupOpen = ref(false);
+watch([personId, running], () => (setupOpen.value = false));
 const resultHere = ref(false);
 onMounted(async () => {
   await import('../looks/LookPage.vue').then(
@@ -62,7 +67,26 @@ const show = async (lookId: string): Promise<void> => {
     <RouterLink :to="`/looks/${keptLook}`" class="link">Try it</RouterLink>
   </p>
   <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]" :data-result-here="resultHere || undefined">
-    <section class="card space-y-2" aria-labelledby="set">
+    <button
+      v-if="!wide && personId"
+      class="btn min-h-12 !justify-between text-left"
+      :aria-expanded="setupOpen"
+      :disabled="running"
+      @click="setupOpen = !setupOpen"
+    >
+      <span class="min-w-0 truncate">
+        {{ person?.name ?? '…' }} · {{ family.name }}, {{ rung.name.toLowerCase() }} · {{ setup.target }} s
+      </span>
+      <ChevronDown :size="20" aria-hidden="true" class="shrink-0" />
+    </button>
+    <p
+      v-if="!wide && personId && !setupOpen && circumstance && stoppedBy(circumstance, setup.position)"
+      role="alert"
+      class="note text-sm"
+    >
+      {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
+    </p>
+    <section v-show="wide || setupOpen || !personId" class="card space-y-2" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
       <div class="field-row">
         <span class="label" aria-hidden="true">Who</span>
@@ -171,7 +195,7 @@ const show = async (lookId: string): Promise<void> => {
       </p>
     </section>
     <div class="min-w-0">
-      <div role="group" aria-label="How to look" class="mb-3 flex gap-2">
+      <div v-if="wide || !running" role="group" aria-label="How to look" class="mb-3 flex gap-2">
         <button
           class="btn"
           :class="{ 'btn-on': mode === 'watch' }"

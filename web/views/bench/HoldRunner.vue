@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { Check, HeartPulse, Play, RotateCcw, Square, Undo2 } from '@lucide/vue';
-import { useEventListener } from '@vueuse/core';
-import { computed, onMounted, ref, watch } from 'vue';
+import { useEventListener, useMediaQuery, useTimeoutFn } from '@vueuse/core';
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
-import { END_REASONS, type Evidence } from '../../../core/formats/observation.js';
+import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
+import { secondsText } from '../../../words/numbers.js';
+import { useSettings } from '../../stores/settings.js';
+import { useSignals } from './use-signals.js';
 import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
@@ -16,6 +19,11 @@ import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
 import { recordOf, useHold } from './use-hold.js';
+
+/** How long a control that appeared takes no tap, ms. */
+const FRESH_MS = 400;
+/** So many times the target is not held, it is forgotten. */
+const FORGOTTEN = 3;
 
 const props = defineProps<{
   personId: string;
@@ -28,6 +36,9 @@ const props = defineProps<{
   keep: (personId: string, input: LookInput) => Promise<unknown>;
 }>();
 const emit = defineEmits<{ running: [on: boolean]; done: [lookId: string] }>();
+const settings = useSettings();
+/** Beside the clock there is room for the buttons; on a phone they lie under both thumbs. */
+const wide = useMediaQuery('(min-width: 1024px)');
 const { busy, error, run } = useAction();
 const {
   hold,
@@ -41,6 +52,7 @@ const {
   stop,
   resume,
   because,
+  endedAt,
   clear,
   mine,
   takeOver,
@@ -58,6 +70,44 @@ const phase = computed(() =>
   !hold.value ? 'ready' : hold.value.stoppedAt === null ? 'running' : hold.value.reason === null ? 'why' : 'felt',
 );
 watch(phase, (now) => emit('running', now !== 'ready'), { immediate: true });
+// A control that has just appeared under a finger takes no tap: the second tap was meant for what stood there before.
+const fresh = ref(false);
+const { start: settle } = useTimeoutFn(() => (fresh.value = false), FRESH_MS, { immediate: false });
+watch(phase, () => {
+  fresh.value = true;
+  settle();
+});
+const bar = ref<HTMLElement | null>(null);
+const after = ref<HTMLElement | null>(null);
+for (const area of [bar, after])
+  useEventListener(
+    area,
+    'click',
+    (event: Event) => {
+      if (!fresh.value) return;
+      event.preventDefault();
+      event.stopPropagation();
+    },
+    { capture: true },
+  );
+// After Start and End the keys go to what comes next, not to a button that is gone.
+const clockFace = ref<HTMLElement | null>(null);
+const reasons = ref<HTMLElement | null>(null);
+watch(
+  () => phase.value === 'why' || phase.value === 'felt',
+  (ended) => void nextTick(() => (ended ? reasons.value : clockFace.value)?.focus({ preventScroll: true })),
+);
+useSignals(
+  computed(() => phase.value === 'running' && mine.value),
+  elapsed,
+  () => hold.value?.target ?? props.setup.target,
+);
+/** A clock that ran on unwatched: over three times the target is asked about, while it runs and when it was stopped. */
+const forgotten = computed(() => hold.value !== null && elapsed.value > FORGOTTEN * hold.value.target);
+const asked = ref(false);
+const really = ref<number | ''>('');
+const reached = (reason: EndReason): boolean =>
+  reason !== 'target' || (hold.value?.stoppedAt ?? 0) >= (hold.value?.target ?? Infinity);
 // The order of the pads stands still while the clock runs.
 const shown = ref<Fault[]>(props.pads);
 watch(
@@ -70,6 +120,7 @@ watch(
 
 function begin(): void {
   if (!props.personId || wrong.value) return;
+  [asked.value, really.value, felt.value] = [false, '', null];
   void canKeep().then((can) => (keepsHere.value = can));
   start({ id: crypto.randomUUID(), personId: props.personId, relookOf: props.relookOf, ...props.setup });
 }
@@ -87,7 +138,9 @@ function lookOf(done: KeptHold): LookInput {
     },
     mediaId: null,
     relookOf: done.relookOf,
-    note: '',
+    note: done.away.length
+      ? `Away from the page: ${done.away.map(([from, to]) => `${Math.round(from)}–${Math.round(to)} s`).join(', ')}.`
+      : '',
     fromFile: false,
     confirmed: [],
   };
@@ -116,9 +169,11 @@ function drop(): void {
 }
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+  // A key that is held repeats; a dialog has the keys to itself; the browser's own are the browser's.
+  if (event.repeat || !settings.keys || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (document.querySelector('[role="dialog"]')) return;
   const digit = /^Digit(\d)$/.exec(event.code)?.[1];
-  if (event.code === 'Space' && !(isOnControl(event) && phase.value !== 'running')) {
+  if (event.code === 'Space' && !isOnControl(event)) {
     event.preventDefault();
     if (phase.value === 'ready') begin();
     else if (phase.value === 'running' && mine.value) stop();
@@ -129,7 +184,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
   } else if (digit && phase.value === 'why') {
     const reason = END_REASONS[Number(digit) - 1];
-    if (reason) because(reason);
+    if (reason && reached(reason)) because(reason);
   } else return;
   event.preventDefault();
 });
@@ -142,15 +197,27 @@ const clock = computed(() => {
 });
 const share = computed(() => Math.min(1, elapsed.value / Math.max(1, props.setup.target)));
 const last = computed(() => hold.value?.events.at(-1));
+/** The end is asked for before anything is kept of a clock that ran on. */
+const needsEnd = computed(() => hold.value?.stoppedAt != null && forgotten.value && !asked.value);
+const mayNotKeep = computed(() => busy.value || !mine.value || !hold.value?.reason || needsEnd.value);
+const keepText = computed(() =>
+  !hold.value?.reason ? 'Say why it ended' : felt.value ? 'Keep it and see' : 'Not asked; keep it and see',
+);
 </script>
 
 <template>
-  <section class="card" aria-label="Watched hold">
-    <div class="flex flex-wrap items-center gap-4">
-      <div class="min-w-56" role="timer" :aria-label="`Clock ${clock} seconds`">
-        <p class="figures font-head text-[5.5rem] leading-none font-bold">{{ clock }}</p>
+  <section class="card flex flex-col max-lg:pb-40" aria-label="Watched hold" :data-fresh="fresh || undefined">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <div
+        ref="clockFace"
+        class="min-w-40 sm:min-w-56"
+        role="timer"
+        tabindex="-1"
+        :aria-label="`Clock ${clock} seconds`"
+      >
+        <p class="figures font-head text-[4rem] leading-none font-bold sm:text-[5.5rem]">{{ clock }}</p>
       </div>
-      <div class="min-w-40 flex-1">
+      <div class="min-w-36 flex-1">
         <p class="figures text-xl">
           <b>{{ soFar.clean.toFixed(1) }} s</b> clean
         </p>
@@ -159,26 +226,64 @@ const last = computed(() => hold.value?.events.at(-1));
         </p>
         <p v-else class="text-soft">{{ phase === 'ready' ? `target ${setup.target} s` : 'line holds' }}</p>
       </div>
-      <div class="flex flex-wrap gap-2">
-        <button
-          v-if="phase === 'ready'"
-          class="btn btn-main !min-h-16 !px-8 text-xl"
-          :disabled="!personId || wrong !== null"
-          @click="begin"
+      <!-- On a phone the bar lies under both thumbs; each button keeps its place, whatever the clock does. -->
+      <div
+        ref="bar"
+        class="bg-paper border-rule max-lg:fixed max-lg:inset-x-0 max-lg:z-20 max-lg:border-t max-lg:px-3 max-lg:py-2"
+        :class="phase === 'ready' ? 'max-md:bottom-[60px] md:max-lg:bottom-0' : 'max-lg:bottom-0'"
+      >
+        <div v-if="!wide" class="grid min-h-16" :class="phase === 'running' ? 'items-center' : ''">
+          <p v-if="phase === 'running'" class="figures text-center text-lg" aria-hidden="true">
+            {{
+              last ? `${faultName(last.fault)} ${last.state} at ${last.t.toFixed(1)} s` : 'tap what goes, when it goes'
+            }}
+          </p>
+          <button
+            v-else-if="phase !== 'ready'"
+            class="btn btn-main !min-h-16 text-lg"
+            :disabled="mayNotKeep"
+            @click="finish"
+          >
+            {{ keepText }}
+          </button>
+        </div>
+        <!-- Where End was nothing else is: a second tap meets a line of text. -->
+        <p
+          v-if="!wide && phase !== 'ready' && phase !== 'running'"
+          class="figures mt-2 grid min-h-16 place-items-center text-lg"
         >
-          <Play :size="26" aria-hidden="true" /> Start
-        </button>
-        <template v-if="phase === 'running'">
-          <button class="btn !min-h-16" :disabled="!last" @click="undo">
-            <Undo2 :size="22" aria-hidden="true" /> Undo
+          {{ secondsText(soFar.clean) }} clean{{ soFar.firstToGo ? `, ${faultName(soFar.firstToGo.fault)} first` : '' }}
+        </p>
+        <div
+          v-if="phase === 'running' || phase === 'ready'"
+          class="gap-2"
+          :class="wide ? 'flex' : 'mt-2 grid grid-cols-3'"
+        >
+          <button
+            v-if="phase === 'ready'"
+            class="btn btn-main !min-h-16 !px-8 text-xl"
+            :class="{ 'col-span-3 -mt-[4.5rem]': !wide }"
+            :disabled="!personId || wrong !== null"
+            @click="begin"
+          >
+            <Play :size="26" aria-hidden="true" /> Start
           </button>
-          <button class="btn btn-stop !min-h-16" @click="pain">
-            <HeartPulse :size="22" aria-hidden="true" /> Pain
-          </button>
-          <button class="btn btn-main !min-h-16 !px-8 text-xl" :disabled="!mine" @click="stop()">
-            <Square :size="24" aria-hidden="true" /> End
-          </button>
-        </template>
+          <template v-if="phase === 'running' || !wide">
+            <button class="btn !min-h-16" :disabled="phase === 'ready' || !last" @click="undo">
+              <Undo2 :size="22" aria-hidden="true" /> Undo
+            </button>
+            <button class="btn btn-stop !min-h-16" :disabled="phase === 'ready'" @click="pain">
+              <HeartPulse :size="22" aria-hidden="true" /> Pain
+            </button>
+            <button
+              class="btn btn-main !min-h-16 text-xl lg:!px-8"
+              :disabled="phase === 'ready' || !mine"
+              @click="stop()"
+            >
+              <Square :size="24" aria-hidden="true" /> End
+            </button>
+          </template>
+        </div>
       </div>
     </div>
     <p v-if="!keepsHere || unkept" role="alert" class="note mt-3">
@@ -190,6 +295,14 @@ const last = computed(() => hold.value?.events.at(-1));
       <button class="btn" @click="takeOver">Hold it here</button>
     </p>
     <p v-if="endedElsewhere" role="status" class="note mt-3">The hold was ended on another page of this device.</p>
+    <p
+      v-if="phase === 'running' && forgotten && !asked"
+      role="alert"
+      class="note mt-3 flex flex-wrap items-center gap-3"
+    >
+      The clock is past three times the target. Is it still held?
+      <button class="btn" @click="asked = true">Still held</button>
+    </p>
     <svg viewBox="0 0 600 26" class="mt-2 h-7 w-full" aria-hidden="true" preserveAspectRatio="none">
       <path d="M4 3V23M596 3V23" stroke="var(--soft)" stroke-width="5" stroke-linecap="round" />
       <path d="M4 13H596" stroke="var(--rule)" stroke-width="3" />
@@ -197,39 +310,36 @@ const last = computed(() => hold.value?.events.at(-1));
     </svg>
 
     <template v-if="phase === 'ready' || phase === 'running'">
-      <p v-if="!personId" class="note mt-3">Choose who is held to the clock first.</p>
-      <p v-else-if="phase === 'ready' && wrong" role="alert" class="note mt-3">{{ wrong }}</p>
-      <p v-else-if="phase === 'ready'" class="text-soft mt-2">
-        Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.
+      <p v-if="wide || phase === 'ready'" class="mt-2 min-h-[3rem]" :class="personId && !wrong ? 'text-soft' : ''">
+        <template v-if="!personId">Choose who is held to the clock first.</template>
+        <b v-else-if="phase === 'ready' && wrong" role="alert">{{ wrong }}</b>
+        <template v-else>Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.</template>
       </p>
-      <ul class="mt-3 grid grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4" aria-label="Fault pads">
+      <ul class="mt-1 grid grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4" aria-label="Fault pads">
         <li
           v-for="(fault, i) in shown"
           :key="fault.id"
-          class="flex overflow-hidden rounded-lg border-2"
-          :class="padState(fault.id) === 'off' ? 'border-rule' : 'border-rope'"
+          class="flex rounded-lg border-2"
+          :class="padState(fault.id) === 'off' ? 'border-soft' : 'border-rope'"
         >
           <button
-            class="min-h-[4.75rem] flex-1 px-2 text-left text-lg leading-tight font-semibold"
+            class="min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold"
             :class="padState(fault.id) === 'off' ? 'bg-paper' : 'bg-rope text-[var(--on-rope)]'"
             :disabled="phase === 'ready'"
             :aria-pressed="padState(fault.id) !== 'off'"
             @click="tap(fault.id, 'on')"
           >
             {{ fault.pad }}
-            <span class="block text-sm font-normal">{{
-              padState(fault.id) === 'gross'
-                ? 'gross ●●●'
-                : padState(fault.id) === 'on'
-                  ? 'clear ●●'
-                  : i < 10
-                    ? `key ${(i + 1) % 10}`
-                    : '&nbsp;'
-            }}</span>
+            <span class="block min-h-[1.25rem] text-base font-normal"
+              >{{ padState(fault.id) === 'gross' ? 'gross ●●●' : padState(fault.id) === 'on' ? 'clear ●●' : ''
+              }}<span v-if="padState(fault.id) === 'off' && settings.keys && i < 10" class="[@media(hover:none)]:hidden"
+                >key {{ (i + 1) % 10 }}</span
+              ></span
+            >
           </button>
           <button
             v-if="padState(fault.id) !== 'off'"
-            class="bg-paper flex w-14 items-center justify-center"
+            class="bg-paper flex w-14 items-center justify-center rounded-md"
             :aria-label="`${fault.name} is mended`"
             @click="tap(fault.id, 'off')"
           >
@@ -239,25 +349,7 @@ const last = computed(() => hold.value?.events.at(-1));
       </ul>
     </template>
 
-    <div v-else-if="phase === 'why'" class="mt-4">
-      <h2>Why did it end?</h2>
-      <div class="mt-2 grid gap-2 sm:grid-cols-2">
-        <button
-          v-for="(reason, i) in END_REASONS"
-          :key="reason"
-          class="btn !min-h-16 !justify-start text-lg"
-          :class="{ 'btn-stop': reason === 'pain' }"
-          @click="because(reason)"
-        >
-          <span class="tag">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
-        </button>
-        <button class="btn btn-quiet !min-h-16 !justify-start" @click="resume">
-          <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
-        </button>
-      </div>
-    </div>
-
-    <div v-else class="mt-4">
+    <div v-else ref="after" class="mt-3">
       <div v-if="hold?.reason === 'pain'" role="alert" class="note mb-3">
         <p class="font-bold">Pain ends the hold. No more of this position today.</p>
         <p>
@@ -265,7 +357,44 @@ const last = computed(() => hold.value?.events.at(-1));
           professional before the next load. This program does not diagnose.
         </p>
       </div>
-      <h2>Where did they feel it first?</h2>
+      <form v-if="needsEnd" class="note mb-3" @submit.prevent="really !== '' && (endedAt(really), (asked = true))">
+        <label class="font-bold" for="really">
+          The clock ran {{ secondsText(hold?.stoppedAt ?? 0) }}, over three times the target. When did the hold really
+          end, s?
+        </label>
+        <div class="mt-2 flex flex-wrap gap-2">
+          <input
+            id="really"
+            v-model.number="really"
+            type="number"
+            min="0"
+            step="0.1"
+            :max="hold?.stoppedAt ?? 0"
+            class="field figures !w-32"
+            required
+          />
+          <button class="btn btn-main">It ended then</button>
+          <button type="button" class="btn" @click="asked = true">It was held that long</button>
+        </div>
+      </form>
+      <h2 ref="reasons" tabindex="-1">Why did it end?</h2>
+      <div class="mt-2 grid gap-2 sm:grid-cols-2 lg:grid-cols-3" role="group" aria-label="Reason">
+        <button
+          v-for="(reason, i) in END_REASONS"
+          :key="reason"
+          class="btn !min-h-14 !justify-start text-lg"
+          :class="{ 'btn-stop': reason === 'pain', 'btn-on': hold?.reason === reason }"
+          :aria-pressed="hold?.reason === reason"
+          :disabled="!reached(reason)"
+          @click="because(reason)"
+        >
+          <span v-if="settings.keys" class="tag [@media(hover:none)]:hidden">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
+        </button>
+        <button class="btn btn-quiet !min-h-14 !justify-start" @click="resume">
+          <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
+        </button>
+      </div>
+      <h2 class="mt-4">Where did they feel it first?</h2>
       <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 xl:grid-cols-5" role="group" aria-label="Felt first">
         <button
           v-for="site in FELT_SITES"
@@ -283,11 +412,8 @@ const last = computed(() => hold.value?.events.at(-1));
         <button class="btn mt-2" @click="saveAsFile">Save the hold as a file</button>
       </div>
       <div class="mt-4 flex flex-wrap gap-2">
-        <button class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="busy || !mine" @click="finish">
-          {{ felt ? 'Keep it and see' : 'Not asked; keep it and see' }}
-        </button>
-        <button class="btn btn-quiet" @click="resume">
-          <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
+        <button v-if="wide" class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="mayNotKeep" @click="finish">
+          {{ keepText }}
         </button>
         <template v-if="!dropping"
           ><button class="btn btn-quiet ml-auto" @click="dropping = true">Throw this hold away</button></template

@@ -157,16 +157,30 @@ function onWheel(event: Konva.KonvaEventObject<WheelEvent>): void {
     event.target.getStage()?.getPointerPosition() ?? undefined,
   );
 }
-function onStageDrag(event: Konva.KonvaEventObject<DragEvent>): void {
-  if (event.target !== event.target.getStage()) return;
-  pan.value = [pan.value[0] + event.target.x(), pan.value[1] + event.target.y()];
-  event.target.position({ x: 0, y: 0 });
+/** Where the picture and the finger were when a drag of it began: the picture follows the finger, not the sum of its steps. */
+let held: { pan: Point; at: Point } | null = null;
+const fingerOf = (event: Konva.KonvaEventObject<DragEvent>): Point | null => {
+  const stage = event.target.getStage();
+  const at = stage && event.target === stage ? stage.getPointerPosition() : null;
+  return at && [at.x, at.y];
+};
+function onStageDragStart(event: Konva.KonvaEventObject<DragEvent>): void {
+  const at = fingerOf(event);
+  held = at && { pan: pan.value, at };
 }
+function onStageDrag(event: Konva.KonvaEventObject<DragEvent>): void {
+  const at = fingerOf(event);
+  if (at && held) pan.value = [held.pan[0] + at[0] - held.at[0], held.pan[1] + at[1] - held.at[1]];
+}
+/** The stage itself stays where it is. */
+const stay = (): { x: number; y: number } => ({ x: 0, y: 0 });
 
 const ARROWS: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (isTyping(event)) return;
-  const arrow = ARROWS[event.key];
+  const command = event.ctrlKey || event.metaKey;
+  // What the browser does with its own keys (zoom, back) is left to it.
+  if (isTyping(event) || event.altKey || document.querySelector('[role="dialog"]')) return;
+  const arrow = command ? undefined : ARROWS[event.key];
   const at = chosen.value && props.handles.points.value[chosen.value];
   if (arrow && at) {
     const step = event.shiftKey ? 10 : 1;
@@ -175,9 +189,9 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       clamp(at[0] + arrow[0] * step, 0, props.image.width),
       clamp(at[1] + arrow[1] * step, 0, props.image.height),
     ]);
-  } else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
-    (event.shiftKey ? props.handles.redo : props.handles.undo)();
-  else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y') props.handles.redo();
+  } else if (command && event.key.toLowerCase() === 'z') (event.shiftKey ? props.handles.redo : props.handles.undo)();
+  else if (command && event.key.toLowerCase() === 'y') props.handles.redo();
+  else if (command) return;
   else if (event.key === '+' || event.key === '=') setZoom(zoom.value * 1.25);
   else if (event.key === '-') setZoom(zoom.value / 1.25);
   else return;
@@ -219,12 +233,13 @@ const lensLeft = computed(() => {
   <section class="card !p-2" aria-label="Picture with points">
     <div ref="box" class="relative w-full" :data-scale="scale" :data-origin="origin.join(',')">
       <VStage
-        :config="{ width, height, draggable: placed || zoom > 1, dragDistance: 6 }"
+        :config="{ width, height, draggable: placed || zoom > 1, dragDistance: 6, dragBoundFunc: stay }"
         class="bg-sunk touch-none overflow-hidden rounded-md"
         :class="placed ? '' : 'cursor-crosshair'"
         @pointerdown="onDown"
         @pointerclick="onClick"
         @wheel="onWheel"
+        @dragstart="onStageDragStart"
         @dragmove="onStageDrag"
       >
         <VLayer :config="{ x: origin[0], y: origin[1], scaleX: scale, scaleY: scale }">

@@ -195,7 +195,7 @@ describe('a watched hold', () => {
     const there = { ...here, events: [...here.events, { id: 'b', t: 20, fault: 'chin-poke', state: 'on' as const }] };
     keepHold(there);
     window.dispatchEvent(new StorageEvent('storage', { key: `anchor.hold.${mine}` }));
-    await until(() => page.findAll('[aria-pressed=true]').length >= 3);
+    await until(() => page.findAll('[aria-pressed=true]').length >= 2);
     expect(storedHold(mine)!.events.map((e) => e.id)).toEqual(['a', 'b']);
     localStorage.removeItem(`anchor.hold.${mine}`);
     window.dispatchEvent(new StorageEvent('storage', { key: `anchor.hold.${mine}` }));
@@ -207,5 +207,91 @@ describe('a watched hold', () => {
     );
     page = await show(BenchPage, `/bench?person=${tall.id}`);
     await until(() => page.text().includes('Pain ended the last hold of this position'));
+  });
+});
+
+describe('nothing done by accident', () => {
+  const button = (name: RegExp) => page.findAll('button').find((b) => name.test(b.text()))!;
+  const key = (code: string, change: KeyboardEventInit = {}, target: EventTarget = document.body) =>
+    target.dispatchEvent(
+      new KeyboardEvent('keydown', {
+        code,
+        key: code === 'Space' ? ' ' : code,
+        bubbles: true,
+        cancelable: true,
+        ...change,
+      }),
+    );
+  const settled = () => until(() => page.find('[data-fresh]').exists() === false, 'controls that take taps');
+  const running = (change: Partial<KeptHold> = {}) =>
+    keepHold(keptHold({ personId: tall.id, elapsed: 12, writtenAt: Date.now(), ...change }));
+  async function started(): Promise<void> {
+    page = await show(BenchPage, `/bench?person=${tall.id}`);
+    await until(() => button(/^\s*start/i) && button(/^\s*start/i).attributes('disabled') === undefined);
+    await button(/^\s*start/i).trigger('click');
+    await until(() => page.text().includes('line holds'));
+  }
+  test('a second tap where Start was ends nothing; after a moment End does', async () => {
+    await started();
+    for (const name of [/^\s*end/i, /^\s*pain/i]) await button(name).trigger('click');
+    expect(storedHold(account().id)).toMatchObject({ stoppedAt: null });
+    await settled();
+    await button(/^\s*end/i).trigger('click');
+    await until(() => page.text().includes('Why did it end?'));
+    // The reason that appears takes no tap yet either, and what was not reached is not offered.
+    await button(/position lost/i).trigger('click');
+    expect(storedHold(account().id)!.reason).toBeNull();
+    await settled();
+    expect(button(/target reached/i).attributes('disabled')).toBeDefined();
+    await button(/position lost/i).trigger('click');
+    await until(() => storedHold(account().id)!.reason === 'position-lost');
+  });
+  test('a second tap on a pad within a blink is one tap', async () => {
+    running();
+    page = await show(BenchPage, '/bench');
+    await until(() => button(/hips sag/i));
+    await button(/hips sag/i).trigger('click');
+    await button(/hips sag/i).trigger('click');
+    expect(storedHold(account().id)!.events).toHaveLength(1);
+  });
+  test('a held key, a key in a dialog, a key of the browser and Space on a button start and end nothing', async () => {
+    await started();
+    await settled();
+    key('Space', { repeat: true });
+    key('Space', { ctrlKey: true });
+    key('Space', {}, button(/^\s*pain/i).element);
+    const dialog = document.body.appendChild(Object.assign(document.createElement('div'), { role: 'dialog' }));
+    dialog.setAttribute('role', 'dialog');
+    key('Space');
+    dialog.remove();
+    expect(storedHold(account().id)!.stoppedAt).toBeNull();
+    key('Space');
+    await until(() => page.text().includes('Why did it end?'));
+  });
+  test('a clock that ran on is asked about, and what is said stands in the record with the time away', async () => {
+    server.on('looks.add', ({ body }) => ({ ...lookOf(11, 1), id: body.id }));
+    running({ target: 40, elapsed: 32_402, stoppedAt: 32_402, reason: 'coach', turn: 1, away: [[60, 32_000]] });
+    page = await show(BenchPage, '/bench');
+    await until(() => page.text().includes('over three times the target'));
+    await settled();
+    expect(button(/keep it and see/i).attributes('disabled')).toBeDefined();
+    await page.find('#really').setValue('55');
+    page
+      .find('#really')
+      .element.closest('form')!
+      .dispatchEvent(new Event('submit', { cancelable: true }));
+    await until(() => button(/keep it and see/i).attributes('disabled') === undefined);
+    await button(/keep it and see/i).trigger('click');
+    await until(() => server.times('looks.add') === 1);
+    expect(server.asked.find((a) => a.name === 'looks.add')).toMatchObject({
+      body: { observation: { ended: { t: 55 } }, note: 'Away from the page: 60–32000 s.' },
+    });
+  });
+  test('a hold that is taken up after a while has a mark of it', async () => {
+    running({ writtenAt: Date.now() - 30_000 });
+    page = await show(BenchPage, '/bench');
+    await until(() => storedHold(account().id)!.away.length === 1);
+    const [[from, to]] = storedHold(account().id)!.away as [[number, number]];
+    expect([Math.round(from), Math.round(to - from)]).toEqual([12, 30]);
   });
 });

@@ -20,6 +20,10 @@ export type PadState = 'off' | 'on' | 'gross';
 const rounded = (t: number): number => Math.round(t * 100) / 100;
 /** The seconds on the clock are written this often beside the taps, ms. */
 const WRITE_EVERY = 1000;
+/** A second tap on one pad within this time is a slip of the finger, s. */
+const SLIP = 0.4;
+/** Shorter than this nobody was away, s. */
+const AWAY = 2;
 
 /** Taps as they go into a record. */
 export const recordOf = (taps: readonly Tap[]): ObservationEvent[] => taps.map(({ id: _id, ...event }) => event);
@@ -27,7 +31,7 @@ export const recordOf = (taps: readonly Tap[]): ObservationEvent[] => taps.map((
 /** What a hold is begun with. */
 export type HoldStart = Omit<
   KeptHold,
-  'accountId' | 'startedAt' | 'elapsed' | 'writtenAt' | 'events' | 'removed' | 'stoppedAt' | 'reason' | 'turn'
+  'accountId' | 'startedAt' | 'elapsed' | 'writtenAt' | 'events' | 'away' | 'removed' | 'stoppedAt' | 'reason' | 'turn'
 >;
 
 /** @param accountId whose hold it is: another account of this device neither sees nor continues it */
@@ -105,6 +109,21 @@ export function useHold(kept: KeptHold | null, accountId: string) {
   const change = (next: Partial<KeptHold>): void => {
     if (hold.value) hold.value = { ...hold.value, ...next };
   };
+  /** Marks the time that the page was not looked at: what was not seen is not known. */
+  function away(from: number): void {
+    const value = hold.value;
+    const to = clock();
+    if (value?.stoppedAt === null && to - from >= AWAY) change({ away: [...value.away, [rounded(from), rounded(to)]] });
+  }
+  if (kept) away(kept.elapsed ?? 0);
+  let hiddenAt: number | null = null;
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.visibilityState === 'hidden') hiddenAt = clock();
+    else if (hiddenAt !== null) {
+      away(hiddenAt);
+      hiddenAt = null;
+    }
+  });
   /** Changes what the clock does: of two pages' words the newer stands. */
   const turn = (next: Pick<KeptHold, 'stoppedAt' | 'reason'>): void =>
     change({ ...next, turn: (hold.value?.turn ?? 0) + 1 });
@@ -113,6 +132,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     if (!value || value.stoppedAt !== null) return;
     if (state === 'off' && padState(fault) === 'off') return;
     if (state === 'on' && padState(fault) === 'gross') return;
+    if (clock() - (value.events.findLast((e) => e.fault === fault)?.t ?? -Infinity) < SLIP) return;
     // Times strictly ascend, so that an undo never meets two taps of one moment.
     const t = Math.max(rounded(clock()), rounded((value.events.at(-1)?.t ?? -0.01) + 0.01));
     change({ events: [...value.events, { id: crypto.randomUUID(), t, fault, state }] });
@@ -143,6 +163,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
         accountId,
         startedAt: Date.now(),
         events: [],
+        away: [],
         removed: [],
         stoppedAt: null,
         reason: null,
@@ -154,6 +175,12 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     undo(): void {
       const last = hold.value?.events.at(-1);
       if (last) change({ events: hold.value!.events.slice(0, -1), removed: [...hold.value!.removed, last.id] });
+    },
+    /** The hold ended at another second than the clock was stopped: not before the last tap. */
+    endedAt(seconds: number): void {
+      const value = hold.value;
+      if (value?.stoppedAt != null)
+        turn({ stoppedAt: Math.max(rounded(seconds), value.events.at(-1)?.t ?? 0), reason: value.reason });
     },
     /** Stops the clock now, never before the last tap; the reason is asked afterwards so that asking costs no seconds. */
     stop(reason: EndReason | null = null): void {

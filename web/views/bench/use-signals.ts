@@ -1,0 +1,54 @@
+/** What a coach hears, feels or is told when the target is reached, by choice; and a screen that stays awake while the clock runs. */
+import { useLocalStorage, useVibrate, useWakeLock } from '@vueuse/core';
+import { onScopeDispose, watch, type ComputedRef, type Ref } from 'vue';
+
+export const SIGNALS = { sound: 'a sound', vibration: 'a vibration', spoken: 'said aloud' } as const;
+export type Signal = keyof typeof SIGNALS;
+
+/** Chosen signals of this device. */
+export const useChosenSignals = (): Ref<Record<Signal, boolean>> =>
+  useLocalStorage('anchor.signals', { sound: false, vibration: true, spoken: false }, { mergeDefaults: true });
+
+/** A short tone, made here: nothing is fetched. */
+function beep(): void {
+  const context = new AudioContext();
+  const [tone, volume] = [context.createOscillator(), context.createGain()];
+  tone.frequency.value = 880;
+  volume.gain.setValueAtTime(0.25, context.currentTime);
+  volume.gain.exponentialRampToValueAtTime(0.001, context.currentTime + 0.5);
+  tone.connect(volume).connect(context.destination);
+  tone.start();
+  tone.stop(context.currentTime + 0.5);
+  tone.onended = () => void context.close();
+}
+
+/**
+ * @param running whether the clock runs
+ * @param elapsed seconds on it
+ * @param target seconds at which it is told
+ */
+export function useSignals(running: ComputedRef<boolean>, elapsed: ComputedRef<number>, target: () => number): void {
+  const chosen = useChosenSignals();
+  const { vibrate } = useVibrate({ pattern: [200, 100, 200] });
+  const { isSupported, request, release } = useWakeLock();
+  watch(
+    () => running.value && elapsed.value >= target(),
+    (reached) => {
+      if (!reached) return;
+      if (chosen.value.vibration) vibrate();
+      if (chosen.value.sound) beep();
+      if (chosen.value.spoken && 'speechSynthesis' in window)
+        speechSynthesis.speak(new SpeechSynthesisUtterance(`Target. ${Math.round(target())} seconds.`));
+    },
+  );
+  watch(
+    running,
+    (on) => {
+      if (!isSupported.value) return;
+      // A device that is low on power may refuse; the hold goes on.
+      void (on ? request('screen') : release()).catch(() => undefined);
+    },
+    { immediate: true },
+  );
+  onScopeDispose(() => void release().catch(() => undefined));
+}
