@@ -52,12 +52,13 @@ class TriesStore implements Store {
 }
 
 const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? 'unknown');
-/** Whom a try is for: the address that is typed, the account that is signed in, or the first owner. */
+/** Whom a try is for, however it is written: the address that is typed, the account that is signed in, or the first owner. */
 const accountOf = (request: Request): string =>
-  String((request.body as { email?: unknown } | undefined)?.email ?? request.session.accountId ?? 'owner').slice(
-    0,
-    200,
-  );
+  String((request.body as { email?: unknown } | undefined)?.email ?? request.session.accountId ?? 'owner')
+    .normalize('NFC')
+    .trim()
+    .toLowerCase()
+    .slice(0, 200);
 
 /**
  * The limits on wrong tries, one after the other; a right one takes its count back.

@@ -88,6 +88,13 @@ describe('sessions', () => {
       .send({ email: 'a@hall.example', password: 'guess' });
     expect([after.status, after.headers['retry-after']]).toEqual([429, '900']);
   });
+  test('an address written in another way is the same address', async () => {
+    const client = await studio.stranger();
+    const written = ['a@hall.example', 'A@hall.example', ' a@HALL.example', 'a@hall.example '];
+    const answers: number[] = [];
+    for (let i = 0; i < 12; i += 1) answers.push((await guess(client, written[i % 4]!, 1))[0]!);
+    expect(answers.slice(9)).toEqual([401, 429, 429]);
+  });
   test('ten wrong tries lock nobody else out, and a right one takes its own back', async () => {
     const coach = await studio.as('coach');
     const client = await studio.stranger();

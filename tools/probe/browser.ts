@@ -7,7 +7,10 @@ import type { Page } from 'puppeteer-core';
 
 const press = async (page: Page, text: string): Promise<void> => {
   const target = page.locator(`::-p-xpath(//*[self::button or self::a][contains(normalize-space(.), "${text}")])`);
-  await (await target.waitHandle()).evaluate((el) => el.scrollIntoView({ block: 'center' }));
+  const found = await target.waitHandle();
+  // What has just appeared under a finger takes no tap yet.
+  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null);
+  await found.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   await target.click();
 };
 const sees = (page: Page, text: string): Promise<unknown> =>
