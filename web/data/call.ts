@@ -5,7 +5,7 @@ import { addressOf, type AnswerOf, type BodyOf, type ParamsOf, type QueryOf, typ
 import { routes, type RouteName, type Routes } from '../../api/routes.js';
 import { InputError } from '../../core/formats/problems.js';
 import { connected } from './connection.js';
-import { NotTaken } from './waiting-item.js';
+import { NotTaken } from './not-taken.js';
 
 export class ApiError extends Error {
   constructor(readonly problem: ProblemBody) {

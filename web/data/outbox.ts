@@ -7,8 +7,15 @@ import { connected } from './connection.js';
 import { everythingOutdated, keep, outdated } from './query.js';
 import { useSession } from './session.js';
 import { deviceStore } from './store.js';
-import type { Waiting } from './waiting.js';
-import { checkWaiting, lookIdOf, looksBefore, pauseAfter, refusedBy, type OutboxItem } from './waiting-item.js';
+import {
+  checkWaiting,
+  lookIdOf,
+  looksBefore,
+  pauseAfter,
+  refusedBy,
+  type OutboxItem,
+  type Waiting,
+} from './waiting-item.js';
 
 /** How often what waits is tried again, and a lost server asked for, ms. */
 export const RETRY_MS = 5000;

@@ -3,7 +3,14 @@ import type { ProblemBody } from '../../api/common.js';
 import type { Route } from '../../api/route.js';
 import { routes } from '../../api/routes.js';
 import { problemsOf, type Problem } from '../../core/formats/problems.js';
-import type { Waiting } from './waiting.js';
+import type { Ask } from './call.js';
+import { NotTaken } from './not-taken.js';
+
+/** Routes whose requests are kept until they are sent. */
+export const KEPT = ['looks.add', 'looks.change', 'mends.add', 'mends.remove'] as const;
+export type KeptRoute = (typeof KEPT)[number];
+/** A request that waits. */
+export type Waiting = { [N in KeptRoute]: { name: N; ask: Ask<N> } }[KeptRoute];
 
 /** What the server said to an item that it does not take. */
 export interface RefusedItem {
@@ -45,14 +52,6 @@ export const lookIdOf = (item: Waiting): string => (item.name === 'looks.add' ? 
 /** The looks that must be with the server before an item can be: its own, and the one that it looks at again. */
 export const looksBefore = (item: Waiting): string[] =>
   item.name === 'looks.add' && item.ask.body.relookOf ? [item.ask.body.relookOf, item.ask.body.id] : [lookIdOf(item)];
-
-/** A request that the server would refuse, found before it is kept. */
-export class NotTaken extends Error {
-  constructor(readonly problems: readonly Problem[]) {
-    super(problems.map((p) => `${p.path}: ${p.message}`).join('; '));
-    this.name = 'NotTaken';
-  }
-}
 
 /** Checks a request by the route's own schema. @throws NotTaken with what is wrong */
 export function checkWaiting(waiting: Waiting): void {

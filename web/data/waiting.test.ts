@@ -1,8 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { idOf, lookInput, lookOf, noFacts, onNoLadder } from '../../tests/browser/people.js';
 import { asLook, factsWith, isWaiting, laddersWith, waitingFromPath, waitingLooks, withWaiting } from './waiting.js';
-import type { Waiting } from './waiting.js';
-import type { OutboxItem } from './waiting-item.js';
+import type { OutboxItem, Waiting } from './waiting-item.js';
 
 const JONNA = { id: idOf(900), name: 'Jonna' };
 const item = (waiting: Waiting, change: Partial<OutboxItem> = {}): OutboxItem =>

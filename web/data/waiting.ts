@@ -4,15 +4,8 @@ import type { Look, LookInput } from '../../api/observations.js';
 import type { OnLadders } from '../../api/ladders.js';
 import type { Facts } from '../../api/plans.js';
 import { routes } from '../../api/routes.js';
-import type { Ask } from './call.js';
 import { hallDay } from '../../core/days.js';
-import { lookIdOf, type OutboxItem } from './waiting-item.js';
-
-/** Routes whose requests are kept until they are sent. */
-export const KEPT = ['looks.add', 'looks.change', 'mends.add', 'mends.remove'] as const;
-export type KeptRoute = (typeof KEPT)[number];
-/** A request that waits. */
-export type Waiting = { [N in KeptRoute]: { name: N; ask: Ask<N> } }[KeptRoute];
+import { KEPT, lookIdOf, type OutboxItem, type Waiting } from './waiting-item.js';
 
 /** A request kept by its address, as an earlier version did. */
 export function waitingFromPath(method: string, path: string, body: unknown): Waiting | null {

@@ -19,6 +19,7 @@ import { storedHold } from '../../data/hold-keeper.js';
 import { useSession } from '../../data/session.js';
 import HoldRunner from './HoldRunner.vue';
 import { setupProblem } from './setup.js';
+import SignalChoice from './SignalChoice.vue';
 import { useBench } from './use-bench.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
@@ -190,6 +191,7 @@ const show = async (lookId: string): Promise<void> => {
           "
         />
       </details>
+      <SignalChoice />
       <p v-if="lastTime" class="figures text-sm">
         Last time: <b>{{ secondsText(lastTime.clean ?? 0) }}</b> clean.
       </p>

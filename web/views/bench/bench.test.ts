@@ -287,6 +287,14 @@ describe('nothing done by accident', () => {
       body: { observation: { ended: { t: 55 } }, note: 'Away from the page: 60–32000 s.' },
     });
   });
+  test('what is done at the target is chosen on this device and kept', async () => {
+    page = await show(BenchPage, `/bench?person=${tall.id}`);
+    await until(() => page.findAll('[role=switch]').length === 3);
+    const [sound] = page.findAll('[role=switch]');
+    expect(sound!.attributes('aria-checked')).toBe('false');
+    await sound!.trigger('click');
+    await until(() => JSON.parse(localStorage.getItem('anchor.signals')!).sound === true);
+  });
   test('a hold that is taken up after a while has a mark of it', async () => {
     running({ writtenAt: Date.now() - 30_000 });
     page = await show(BenchPage, '/bench');
