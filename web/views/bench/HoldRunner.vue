@@ -73,10 +73,14 @@ watch(phase, (now) => emit('running', now !== 'ready'), { immediate: true });
 // A control that has just appeared under a finger takes no tap: the second tap was meant for what stood there before.
 const fresh = ref(false);
 const { start: settle } = useTimeoutFn(() => (fresh.value = false), FRESH_MS, { immediate: false });
-watch(phase, () => {
-  fresh.value = true;
-  settle();
-});
+watch(
+  // Saying why brings nothing new under the finger: what was there stays where it was.
+  () => (phase.value === 'felt' ? 'why' : phase.value),
+  () => {
+    fresh.value = true;
+    settle();
+  },
+);
 const bar = ref<HTMLElement | null>(null);
 const after = ref<HTMLElement | null>(null);
 for (const area of [bar, after])
