@@ -127,6 +127,8 @@ describe('a coach’s minute', () => {
       await page.keyboard.press('Tab');
       if (await page.evaluate(() => document.activeElement?.textContent?.includes('keep it and see'))) break;
     }
+    // What has just appeared takes no press yet.
+    await page.waitForFunction(() => document.querySelector('[data-fresh]') === null);
     await page.keyboard.press('Enter');
     await sees(page, /clean seconds[\s\S]*Stopped by coach[\s\S]*seen by the coach/);
     expect((await shown(page)).match(/seen by the coach/g)).toHaveLength(1);
