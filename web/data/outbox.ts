@@ -57,13 +57,16 @@ export const useOutbox = defineStore('outbox', () => {
   const write = async (item: OutboxItem): Promise<void> => void (await (await deviceStore()).put('items', plain(item)));
   const remove = async (key: number): Promise<void> => (await deviceStore()).delete('items', key);
 
+  /** Asks the server with what waits; every such route answers with the look. */
+  const post = (item: OutboxItem): Promise<Look> =>
+    (call as (name: string, ask: object) => Promise<unknown>)(item.name, item.ask) as Promise<Look>;
   /** Sends one. The account that it belongs to was signed in when it was taken up. */
   async function send(item: OutboxItem): Promise<Sent> {
     const session = useSession();
     try {
-      const look = await (call as (name: string, ask: object) => Promise<unknown>)(item.name, item.ask);
+      const look = await post(item);
       // An answer for one account is nothing for the cache of another who signed in meanwhile.
-      if (session.account?.id === item.accountId) settled(look as Look);
+      if (session.account?.id === item.accountId) settled(look);
       await remove(item.key!);
       return 'done';
     } catch (error) {
@@ -152,8 +155,7 @@ export const useOutbox = defineStore('outbox', () => {
   }
   async function sendDirectly(item: OutboxItem, unkept: unknown): Promise<void> {
     try {
-      const look = await (call as (name: string, ask: object) => Promise<unknown>)(item.name, item.ask);
-      settled(look as Look);
+      settled(await post(item));
     } catch (error) {
       throw error instanceof ApiError ? error : unkept;
     }

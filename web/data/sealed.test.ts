@@ -71,6 +71,19 @@ describe('signing out with something unsent', () => {
     await useSession().forgetShut();
     expect([useSession().shut, await (await deviceStore()).count('sealed')]).toEqual([false, 0]);
   });
+  test('what is left later is locked beside what no longer opens', async () => {
+    await twoAndAHold();
+    await signOut('lock');
+    await signIn(900, 'another-pass-77');
+    server.down = true;
+    await keepLook(idOf(1), { ...lookInput(13), note: 'wrist since June' });
+    server.down = false;
+    await signOut('lock');
+    expect(await everything()).not.toMatch(/wrist since June|knee since May/);
+    await signIn(900, 'another-pass-77');
+    expect(useOutbox().items.map((i) => (i.ask as { body: { id: string } }).body.id)).toEqual([idOf(13)]);
+    expect([useSession().shut, await (await deviceStore()).count('sealed')]).toEqual([true, 1]);
+  });
   test('after one’s own change of password it opens with the new one', async () => {
     server.on('password.change', () => sessionOf(account()));
     await useSession().changePassword(PASSWORD, 'another-pass-77');

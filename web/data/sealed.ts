@@ -1,5 +1,5 @@
 /** What an account leaves on a device when it signs out: locked with a key made of its password, read again when it signs in. */
-import { deviceStore, type KeyRecord } from './store.js';
+import { deviceStore, type KeyRecord, type SealedRecord } from './store.js';
 import type { OutboxItem } from './waiting-item.js';
 import { forgetHold, keepHold, storedHold, type KeptHold } from './hold-keeper.js';
 
@@ -48,8 +48,7 @@ export async function lockAway(account: string): Promise<boolean> {
   if (!known) return false;
   const left: Left = { items: await itemsOf(account), hold: storedHold(account) };
   const count = left.items.length + (left.hold ? 1 : 0);
-  const earlier = await db.get('sealed', account);
-  if (count > 0 && !earlier) {
+  if (count > 0) {
     const iv = crypto.getRandomValues(new Uint8Array(12));
     const data = await crypto.subtle.encrypt(
       { name: 'AES-GCM', iv },
@@ -57,7 +56,7 @@ export async function lockAway(account: string): Promise<boolean> {
       new TextEncoder().encode(JSON.stringify(left)),
     );
     const done = db.transaction(['sealed', 'items'], 'readwrite');
-    await done.objectStore('sealed').put({ account, salt: known.salt, iv, data, count });
+    await done.objectStore('sealed').put({ account: sealedKey(account), salt: known.salt, iv, data, count });
     for (const item of left.items) await done.objectStore('items').delete(item.key!);
     await done.done;
     forgetHold(account);
@@ -66,33 +65,51 @@ export async function lockAway(account: string): Promise<boolean> {
   return true;
 }
 
-/**
- * Takes up again what an account left here.
- * @returns how many things; null where the password does not open them (it was changed since)
- */
-export async function unlock(account: string, password: string): Promise<number | null> {
-  const db = await deviceStore();
-  const sealed = await db.get('sealed', account);
-  if (!sealed) return 0;
-  if (!canLock()) return null;
-  let left: Left;
+const sealedKey = (account: string): string => `${account} ${crypto.randomUUID()}`;
+const sealedOf = async (account: string): Promise<SealedRecord[]> =>
+  (await (await deviceStore()).getAll('sealed')).filter((s) => s.account.split(' ')[0] === account);
+
+async function opened(sealed: SealedRecord, password: string): Promise<Left | null> {
   try {
     const key = await keyOf(password, sealed.salt);
     const data = await crypto.subtle.decrypt({ name: 'AES-GCM', iv: sealed.iv }, key, sealed.data);
-    left = JSON.parse(new TextDecoder().decode(data)) as Left;
+    return JSON.parse(new TextDecoder().decode(data)) as Left;
   } catch {
     return null;
   }
-  const done = db.transaction(['sealed', 'items'], 'readwrite');
-  for (const item of left.items) await done.objectStore('items').put(item);
-  await done.objectStore('sealed').delete(account);
-  await done.done;
-  if (left.hold && !storedHold(account)) keepHold(left.hold);
-  return sealed.count;
+}
+
+/**
+ * Takes up again what an account left here.
+ * @returns how many things; null where the password does not open all of them (it was changed since)
+ */
+export async function unlock(account: string, password: string): Promise<number | null> {
+  const db = await deviceStore();
+  let count = 0;
+  let shut = false;
+  for (const sealed of await sealedOf(account)) {
+    const left = canLock() ? await opened(sealed, password) : null;
+    if (!left) {
+      shut = true;
+      continue;
+    }
+    // One hold at a time: another stays locked until the bench is free at a later sign-in.
+    if (left.hold && storedHold(account)) continue;
+    const done = db.transaction(['sealed', 'items'], 'readwrite');
+    for (const item of left.items) await done.objectStore('items').put(item);
+    await done.objectStore('sealed').delete(sealed.account);
+    await done.done;
+    if (left.hold) keepHold(left.hold);
+    count += sealed.count;
+  }
+  return shut ? null : count;
 }
 
 /** Lets go of what an account left here and nobody can open any more. */
-export const dropSealed = async (account: string): Promise<void> => (await deviceStore()).delete('sealed', account);
+export async function dropSealed(account: string): Promise<void> {
+  const db = await deviceStore();
+  for (const sealed of await sealedOf(account)) await db.delete('sealed', sealed.account);
+}
 
 /** Locks what other accounts left here when their session ended without a word. */
 export async function lockOthers(account: string): Promise<void> {

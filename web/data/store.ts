@@ -14,8 +14,9 @@ export interface KeyRecord {
   salt: Uint8Array<ArrayBuffer>;
   key: CryptoKey;
 }
-/** What an account left here, locked with its password. */
+/** What an account left here, locked with its password. Several lie beside one another where an earlier one did not open. */
 export interface SealedRecord {
+  /** The account's id and an id of its own, see `sealedKey`. */
   account: string;
   salt: Uint8Array<ArrayBuffer>;
   iv: Uint8Array<ArrayBuffer>;

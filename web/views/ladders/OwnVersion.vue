@@ -54,6 +54,8 @@ async function keep(): Promise<void> {
 }
 /** The version that was taken away last: it can be put back from here, although another is shown by then. */
 const taken = ref<Rung | null>(null);
+/** What the button speaks of: the version that is shown, where it is the hall's own, else the one taken away last. */
+const subject = computed(() => (own.value ? props.rung : taken.value));
 function gone(rung: Rung): void {
   taken.value = rung;
   emit('made', placeKey(shipped.rungs.find((r) => r.family === rung.family)!));
@@ -73,14 +75,14 @@ function back(rung: Rung): void {
     <div v-else-if="!open" class="mt-1 flex flex-wrap gap-2">
       <button class="btn" @click="start">Keep this as a version</button>
       <TakeAway
-        v-if="taken ?? (own && rung)"
-        :key="placeKey(taken ?? rung)"
+        v-if="subject"
+        :key="placeKey(subject)"
         kind="rungs"
-        :entry-key="`${(taken ?? rung).family}.${(taken ?? rung).id}`"
-        :name="(taken ?? rung).name"
+        :entry-key="`${subject.family}.${subject.id}`"
+        :name="subject.name"
         :shipped-stands="false"
         @gone="gone(rung)"
-        @back="back(taken!)"
+        @back="back(subject)"
       />
     </div>
     <form v-else class="mt-1 space-y-2" @submit.prevent="keep">
