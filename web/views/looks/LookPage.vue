@@ -79,7 +79,7 @@ const restore = async (): Promise<void> => {
 
     <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
-        <fieldset :disabled="!mayChange" class="contents">
+        <fieldset :disabled="!mayChange" class="min-w-0 space-y-2">
           <SeenCard :look="look" :detail="detail" @felt="page.feel" />
         </fieldset>
         <div v-if="detail.step && person && on && !unread" class="card">
@@ -102,7 +102,7 @@ const restore = async (): Promise<void> => {
 
       <div class="min-w-0 space-y-4">
         <FindingList :detail="detail" />
-        <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="contents">
+        <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="min-w-0 space-y-2">
           <p v-if="!mayChange" class="note text-sm">{{ look.by }} looked. An assistant answers for own looks only.</p>
           <WhyPanel
             :detail="detail"
