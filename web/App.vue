@@ -5,6 +5,7 @@ import { onMounted, watch } from 'vue';
 import { RouterView, useRoute, useRouter } from 'vue-router';
 import AppHeader from './components/AppHeader.vue';
 import NewVersion from './components/NewVersion.vue';
+import SaidLine from './components/SaidLine.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
 import { studio, useCatalogue } from './data/catalogue.js';
 import { useOutbox } from './data/outbox.js';
@@ -55,4 +56,5 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
   </main>
   <ShortcutHelp />
   <NewVersion />
+  <SaidLine />
 </template>

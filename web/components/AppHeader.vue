@@ -4,6 +4,7 @@ import { CircleUser, CloudOff, Timer } from '@lucide/vue';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { connected } from '../data/connection.js';
+import { draftsOf } from '../data/draft-store.js';
 import { holdHere, storedHold } from '../data/hold-keeper.js';
 import { useOutbox } from '../data/outbox.js';
 import { usePerson } from '../data/people.js';
@@ -48,7 +49,9 @@ const dialog = ref<'none' | 'waiting' | 'leave' | 'password'>('none');
 const close = (): void => void (dialog.value = 'none');
 async function leave(): Promise<void> {
   await outbox.refresh().catch(() => undefined);
-  if (outbox.items.length > 0 || storedHold(session.account?.id ?? '')) {
+  const account = session.account?.id ?? '';
+  const drafts = await draftsOf(account).catch(() => []);
+  if (outbox.items.length > 0 || drafts.length > 0 || storedHold(account)) {
     dialog.value = 'leave';
     return;
   }

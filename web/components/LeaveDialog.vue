@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Signing out while something is unsent: send it, save it, lock it here, or let it go. */
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useAction } from '../data/action.js';
+import { draftsOf } from '../data/draft-store.js';
 import { storedHold } from '../data/hold-keeper.js';
 import { useOutbox } from '../data/outbox.js';
 import { canLock } from '../data/sealed.js';
@@ -18,13 +19,21 @@ const { busy, error, run } = useAction();
 const letting = ref(false);
 const hold = computed(() => props.open && storedHold(session.account?.id ?? '') !== null);
 const unsent = computed(() => outbox.items.length);
+const drafts = ref(0);
+watch(
+  () => props.open,
+  async (open) => {
+    if (open) drafts.value = (await draftsOf(session.account?.id ?? '').catch(() => [])).length;
+  },
+  { immediate: true },
+);
 
 async function leave(what: 'lock' | 'discard'): Promise<void> {
   await run(() => session.signOut(what));
 }
 async function send(): Promise<void> {
   await run(() => outbox.flush(true));
-  if (outbox.items.length === 0 && !hold.value) await leave('lock');
+  if (outbox.items.length === 0 && !hold.value && drafts.value === 0) await leave('lock');
 }
 </script>
 
@@ -34,6 +43,10 @@ async function send(): Promise<void> {
       <b>{{ unsent }}</b> {{ unsent === 1 ? 'thing is' : 'things are' }} on this device and not with the server.
     </p>
     <p v-if="hold">A hold is under way on the bench and not kept yet.</p>
+    <p v-if="drafts">
+      <b>{{ drafts }}</b> {{ drafts === 1 ? 'draft is' : 'drafts are' }} on this device. A picture that belongs to one
+      is not locked but let go.
+    </p>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="grid gap-2">
       <button v-if="unsent" class="btn btn-main" :disabled="busy" @click="send">Send now, then sign out</button>

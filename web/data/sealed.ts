@@ -1,5 +1,6 @@
 /** What an account leaves on a device when it signs out: locked with a key made of its password, read again when it signs in. */
-import { deviceStore, type KeyRecord, type SealedRecord } from './store.js';
+import { draftsOf } from './draft-store.js';
+import { deviceStore, type DraftRecord, type KeyRecord, type SealedRecord } from './store.js';
 import type { OutboxItem } from './waiting-item.js';
 import { forgetHold, keepHold, storedHold, type KeptHold } from './hold-keeper.js';
 
@@ -22,6 +23,8 @@ async function keyOf(password: string, salt: Uint8Array<ArrayBuffer>): Promise<C
 interface Left {
   items: OutboxItem[];
   hold: KeptHold | null;
+  /** Their pictures are not locked but let go: they are asked for again. */
+  drafts?: Omit<DraftRecord, 'file'>[];
 }
 
 /** Makes an account's key from its password, for as long as it is signed in here. */
@@ -34,9 +37,9 @@ export async function makeKey(account: string, password: string): Promise<void> 
 const itemsOf = async (account: string): Promise<OutboxItem[]> =>
   (await (await deviceStore()).getAll('items')).filter((item) => item.accountId === account);
 
-/** How many things of an account lie here unsent, a hold under way among them. */
+/** How many things of an account lie here and nowhere else: unsent, a hold under way, drafts. */
 export const leftHere = async (account: string): Promise<number> =>
-  (await itemsOf(account)).length + (storedHold(account) ? 1 : 0);
+  (await itemsOf(account)).length + (storedHold(account) ? 1 : 0) + (await draftsOf(account)).length;
 
 /**
  * Locks what an account leaves here. Its key goes; only its password makes it anew.
@@ -46,8 +49,9 @@ export async function lockAway(account: string): Promise<boolean> {
   const db = await deviceStore();
   const known: KeyRecord | undefined = await db.get('keys', account);
   if (!known) return false;
-  const left: Left = { items: await itemsOf(account), hold: storedHold(account) };
-  const count = left.items.length + (left.hold ? 1 : 0);
+  const drafts = (await draftsOf(account)).map(({ file: _file, ...draft }) => draft);
+  const left: Left = { items: await itemsOf(account), hold: storedHold(account), drafts };
+  const count = left.items.length + (left.hold ? 1 : 0) + drafts.length;
   if (count > 0) {
     const iv = crypto.getRandomValues(new Uint8Array(12));
     const data = await crypto.subtle.encrypt(
@@ -55,9 +59,10 @@ export async function lockAway(account: string): Promise<boolean> {
       known.key,
       new TextEncoder().encode(JSON.stringify(left)),
     );
-    const done = db.transaction(['sealed', 'items'], 'readwrite');
+    const done = db.transaction(['sealed', 'items', 'drafts'], 'readwrite');
     await done.objectStore('sealed').put({ account: sealedKey(account), salt: known.salt, iv, data, count });
     for (const item of left.items) await done.objectStore('items').delete(item.key!);
+    for (const draft of drafts) await done.objectStore('drafts').delete(draft.id);
     await done.done;
     forgetHold(account);
   }
@@ -95,8 +100,9 @@ export async function unlock(account: string, password: string): Promise<number 
     }
     // One hold at a time: another stays locked until the bench is free at a later sign-in.
     if (left.hold && storedHold(account)) continue;
-    const done = db.transaction(['sealed', 'items'], 'readwrite');
+    const done = db.transaction(['sealed', 'items', 'drafts'], 'readwrite');
     for (const item of left.items) await done.objectStore('items').put(item);
+    for (const draft of left.drafts ?? []) await done.objectStore('drafts').put({ ...draft, file: null });
     await done.objectStore('sealed').delete(sealed.account);
     await done.done;
     if (left.hold) keepHold(left.hold);
@@ -121,5 +127,6 @@ export async function lockOthers(account: string): Promise<void> {
 export async function discard(account: string): Promise<void> {
   const db = await deviceStore();
   for (const item of await itemsOf(account)) await db.delete('items', item.key!);
+  for (const draft of await draftsOf(account)) await db.delete('drafts', draft.id);
   forgetHold(account);
 }

@@ -1,4 +1,4 @@
-/** The device's own store: requests that wait, each account's copy of what it read, and what was locked away at signing out. */
+/** The device's own store: requests that wait, each account's copy of what it read, work under way, and what was locked away at signing out. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { PersistedClient } from '@tanstack/query-persist-client-core';
 import { waitingFromPath } from './waiting.js';
@@ -23,11 +23,23 @@ export interface SealedRecord {
   data: ArrayBuffer;
   count: number;
 }
+/** Work under way, see `useDraft`. */
+export interface DraftRecord {
+  /** The account's id and what the work is of. */
+  id: string;
+  account: string;
+  /** Instant at which it was written. */
+  at: string;
+  value: unknown;
+  /** A picture that belongs to it. */
+  file: Blob | null;
+}
 export interface DeviceStore extends DBSchema {
   items: { key: number; value: OutboxItem };
   caches: { key: string; value: CacheRecord };
   keys: { key: string; value: KeyRecord };
   sealed: { key: string; value: SealedRecord };
+  drafts: { key: string; value: DraftRecord };
 }
 
 /** What earlier versions kept: addresses instead of routes' names (1), and only the words of a refusal (1, 2). */
@@ -55,7 +67,7 @@ let opened: Promise<IDBPDatabase<DeviceStore>> | undefined;
 /** Opens the store, once; items that an earlier version kept are carried over. A store that cannot be opened is tried again. */
 export function deviceStore(): Promise<IDBPDatabase<DeviceStore>> {
   if (opened) return opened;
-  const opening = openDB<DeviceStore>('upright-anchor', 3, {
+  const opening = openDB<DeviceStore>('upright-anchor', 4, {
     upgrade(db, from, _to, transaction) {
       if (from < 1) db.createObjectStore('items', { keyPath: 'key', autoIncrement: true });
       if (from < 2) db.createObjectStore('caches', { keyPath: 'account' });
@@ -63,6 +75,7 @@ export function deviceStore(): Promise<IDBPDatabase<DeviceStore>> {
         db.createObjectStore('keys', { keyPath: 'account' });
         db.createObjectStore('sealed', { keyPath: 'account' });
       }
+      if (from < 4) db.createObjectStore('drafts', { keyPath: 'id' });
       if (from === 1 || from === 2) {
         const items = transaction.objectStore('items');
         // The upgrade ends when all of it is written; what fails aborts it.

@@ -12,13 +12,15 @@ import { stoppedText } from '../../../words/stops.js';
 import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { catalog } from '../../data/catalogue.js';
+import { hasDraft } from '../../data/drafts.js';
 import { keepLook } from '../../data/looks.js';
+import { usePerson } from '../../data/people.js';
 import { cautionName, methodName } from '../../data/names.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { storedHold } from '../../data/hold-keeper.js';
 import { useSession } from '../../data/session.js';
 import HoldRunner from './HoldRunner.vue';
-import { setupProblem } from './setup.js';
+import { pictureDraft, setupProblem } from './setup.js';
 import SignalChoice from './SignalChoice.vue';
 import { useBench } from './use-bench.js';
 
@@ -36,11 +38,28 @@ const bench = useBench(kept, {
 const { personId, setup, mode, running, relookOf, family, rung, judgedIn, inForce, barred, pads, lastTime } = bench;
 const { choosePosition, circumstance } = bench;
 const person = bench.person.value;
-// The result's page is fetched now: after a hold the network may be gone.
 /** On a phone the set-up is one line that opens; the clock and the pads come first. */
 const wide = useMediaQuery('(min-width: 1024px)');
 const setupOpen = ref(false);
 watch([personId, running], () => (setupOpen.value = false));
+/** Whom the page was opened for while another's hold runs: that hold is shown, and said so. */
+const waitingFor = kept && asked('person') && asked('person') !== kept.personId ? asked('person')! : null;
+const waits = usePerson(() => waitingFor);
+function onRunning(now: boolean): void {
+  running.value = now;
+  // The hold is kept or thrown away: now the page is theirs for whom it was opened.
+  if (!now && waitingFor) personId.value = waitingFor;
+}
+// Work on a picture that was left is gone on with; a hold that runs comes first.
+watch(
+  personId,
+  async (id) => {
+    if (!running.value && !relookOf.value && (await hasDraft(pictureDraft(id))) && personId.value === id)
+      mode.value = 'picture';
+  },
+  { immediate: true },
+);
+// The result's page is fetched now: after a hold the network may be gone.
 const resultHere = ref(false);
 onMounted(async () => {
   await import('../looks/LookPage.vue').then(
@@ -63,6 +82,10 @@ const show = async (lookId: string): Promise<void> => {
 <template>
   <h1 class="sr-only">Bench</h1>
   <p v-if="bench.person.error.value" role="alert" class="note mb-3">{{ bench.person.error.value }}</p>
+  <p v-if="waitingFor && running && waits.value.value" role="alert" class="note mb-3 text-lg">
+    <b>{{ person?.name ?? 'Somebody else' }} is on the clock.</b> This hold is theirs; the bench is
+    {{ waits.value.value.name }}’s when it is kept or thrown away.
+  </p>
   <p v-if="keptLook" role="status" class="note mb-3">
     The look is kept on this device. Its page is not here yet: it opens when the server can be reached.
     <RouterLink :to="`/looks/${keptLook}`" class="link">Try it</RouterLink>
@@ -226,7 +249,7 @@ const show = async (lookId: string): Promise<void> => {
         :kept="kept"
         :relook-of="relookOf"
         :keep="keepLook"
-        @running="running = $event"
+        @running="onRunning"
         @done="show"
       />
       <PictureBench
@@ -236,7 +259,9 @@ const show = async (lookId: string): Promise<void> => {
         :circumstance="judgedIn"
         :setup="setup"
         :relook-of="relookOf"
+        :proposed="bench.proposed.value"
         :keep="keepLook"
+        @setup="Object.assign(setup, $event)"
         @done="show"
       />
     </div>

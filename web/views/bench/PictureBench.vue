@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { Aperture, Camera, ImageUp } from '@lucide/vue';
 import { useDropZone } from '@vueuse/core';
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { headBox, type PictureBox } from '../../../core/body/head.js';
 import { rungOf } from '../../../core/catalog/index.js';
-import { catalog } from '../../data/catalogue.js';
+import { catalog, studio } from '../../data/catalogue.js';
 import { judge, type Judged } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
 import type { Point } from '../../../core/geometry.js';
@@ -15,12 +15,14 @@ import type { Observation } from '../../../core/formats/observation.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
+import { useDraft } from '../../data/drafts.js';
+import DraftBack from '../../components/DraftBack.vue';
 import BlurBoxes from './BlurBoxes.vue';
 import DeviceCamera from './DeviceCamera.vue';
 import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
 import SeenNow from './SeenNow.vue';
-import { startRecord, type BenchSetup } from './setup.js';
+import { pictureDraft, startRecord, workSchema, type BenchSetup, type PictureWork } from './setup.js';
 import { usePoints } from './use-points.js';
 
 const props = defineProps<{
@@ -29,9 +31,11 @@ const props = defineProps<{
   circumstance: Circumstance;
   setup: BenchSetup;
   relookOf: string | null;
+  /** The set-up is what was proposed for this person, so earlier work on a picture may be taken up. */
+  proposed: boolean;
   keep: (personId: string, input: LookInput) => Promise<unknown>;
 }>();
-const emit = defineEmits<{ done: [lookId: string] }>();
+const emit = defineEmits<{ done: [lookId: string]; setup: [setup: BenchSetup] }>();
 const MAX_MB = 20;
 
 const source = ref<'none' | 'device' | 'simulated'>('none');
@@ -45,6 +49,8 @@ const chooser = ref<HTMLInputElement | null>(null);
 const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files?.[0] && void open(files[0]) });
 const rung = computed(() => rungOf(catalog, props.setup.position, props.setup.rung));
 
+/** Points of an earlier visit whose picture is not on this device: they wait for it. */
+const waiting = shallowRef<PictureWork | null>(null);
 async function open(next: File): Promise<void> {
   refused.value = '';
   if (!['image/jpeg', 'image/png', 'image/webp'].includes(next.type))
@@ -61,6 +67,12 @@ async function open(next: File): Promise<void> {
     handles.clear();
     [blur.value, drawing.value] = [[], false];
     source.value = 'none';
+    const before = waiting.value;
+    if (before?.picture.width === bitmap.width && before.picture.height === bitmap.height) {
+      handles.restore(before.laying);
+      blur.value = [...before.blur];
+    }
+    waiting.value = null;
   } catch (problem) {
     refused.value =
       problem instanceof RangeError
@@ -79,6 +91,32 @@ function drawn(box: PictureBox): void {
 }
 // Points of one view or version mean nothing in another.
 watch([() => props.setup.view, () => props.setup.position], handles.clear);
+
+/** The picture may lie on this device where the person allows pictures and the studio allows copies. */
+const mayLie = computed(() => studio.defaults.offlineCopies && props.person?.allows.pictures === true);
+const draft = useDraft<PictureWork>({
+  of: () => (props.proposed && (props.person || !props.personId) ? pictureDraft(props.personId) : null),
+  name: 'The picture',
+  schema: workSchema,
+  now: () =>
+    waiting.value ??
+    (image.value && (handles.first.value || Object.keys(handles.points.value).length > 0)
+      ? {
+          setup: { ...props.setup },
+          picture: { width: image.value.width, height: image.value.height },
+          laying: { first: handles.first.value, points: handles.points.value },
+          blur: blur.value,
+        }
+      : null),
+  file: () => (mayLie.value ? file.value : null),
+  async take(work, picture) {
+    emit('setup', work.setup);
+    waiting.value = work;
+    // The set-up's own watchers clear what is laid; the points come after them.
+    await nextTick();
+    if (picture) await open(new File([picture], 'picture', { type: picture.type }));
+  },
+});
 
 const observation = computed<Observation>(() => {
   const { 'floor-a': a, 'floor-b': b, ...points } = handles.points.value;
@@ -132,6 +170,7 @@ async function save(): Promise<void> {
       fromFile: false,
       confirmed: [],
     });
+    await draft.drop();
     emit('done', id);
   });
 }
@@ -139,11 +178,19 @@ function another(): void {
   image.value?.close();
   image.value = null;
   file.value = null;
+  waiting.value = null;
   handles.clear();
+  blur.value = [];
+  draft.begunAnew();
 }
 </script>
 
 <template>
+  <DraftBack class="mb-3" :draft="draft" @anew="another" />
+  <p v-if="waiting && !image" role="status" class="note mb-3">
+    The points are here, the picture is not: choose the same picture again ({{ waiting.picture.width }} ×
+    {{ waiting.picture.height }}).
+  </p>
   <section
     v-if="!image"
     ref="zone"
@@ -204,7 +251,11 @@ function another(): void {
     </div>
     <p v-if="refused" role="alert" class="note mt-2">{{ refused }}</p>
   </section>
-  <div v-else class="grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]">
+  <div
+    v-else
+    class="grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]"
+    :data-draft="draft.kept.value ? 'kept' : undefined"
+  >
     <PictureStage
       :image="image"
       :rung="rung"

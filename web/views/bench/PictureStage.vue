@@ -1,16 +1,9 @@
 <script setup lang="ts">
-import { Minus, Plus, Redo2, Undo2 } from '@lucide/vue';
+/** A picture with its points: laid by two clicks, moved by finger, mouse or keys, seen closer. */
+import { Minus, Plus, Redo2, Scan, Undo2, ZoomIn } from '@lucide/vue';
 import { useElementSize, useEventListener } from '@vueuse/core';
-import type Konva from 'konva';
-import { computed, ref, watch } from 'vue';
-import {
-  Circle as VCircle,
-  Group as VGroup,
-  Image as VImage,
-  Layer as VLayer,
-  Line as VLine,
-  Stage as VStage,
-} from 'vue-konva';
+import { computed, onMounted, ref, watch } from 'vue';
+import { Circle as VCircle, Image as VImage, Layer as VLayer, Line as VLine, Stage as VStage } from 'vue-konva';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { acrossAnchors } from '../../../core/body/across.js';
@@ -18,7 +11,7 @@ import { layAcross, layTemplate } from '../../../core/body/template.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
-import { clamp, type Point } from '../../../core/geometry.js';
+import { clamp, distance, type Point } from '../../../core/geometry.js';
 import {
   EXTRA_LANDMARKS,
   LANDMARK_LABELS,
@@ -30,8 +23,13 @@ import {
   type View,
 } from '../../../core/landmarks.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
-import { isTyping } from '../../components/keys.js';
+import { isOnControl, isTyping } from '../../components/keys.js';
 import { overlayOf } from '../../drawing/overlay.js';
+import { useSettings } from '../../stores/settings.js';
+import NudgePad from './NudgePad.vue';
+import { pointForDrag, pointForTap } from './picking.js';
+import { useFingers } from './use-fingers.js';
+import { MAX_ZOOM, useViewport } from './use-viewport.js';
 import type { HandleName, usePoints } from './use-points.js';
 
 const props = defineProps<{
@@ -43,24 +41,19 @@ const props = defineProps<{
   observation: Observation;
   detail: Judged | null;
 }>();
+const settings = useSettings();
 const box = ref<HTMLElement | null>(null);
+const surface = ref<HTMLElement | null>(null);
 const lens = ref<HTMLCanvasElement | null>(null);
 const { width } = useElementSize(box);
 const height = computed(() =>
   Math.min(Math.round((width.value * props.image.height) / props.image.width), Math.max(300, window.innerHeight - 330)),
 );
-const zoom = ref(1);
-const pan = ref<Point>([0, 0]);
+const { zoom, scale, origin, toPicture, toScreen, zoomTo, show, grip } = useViewport(
+  { width, height },
+  () => props.image,
+);
 const chosen = ref<HandleName | null>(null);
-const firstClick = ref<Point | null>(null);
-const dragging = ref<HandleName | null>(null);
-
-const fit = computed(() => Math.min(width.value / props.image.width, height.value / props.image.height) || 1);
-const scale = computed(() => fit.value * zoom.value);
-const origin = computed<Point>(() => [
-  (width.value - props.image.width * fit.value) / 2 + pan.value[0],
-  (height.value - props.image.height * fit.value) / 2 + pan.value[1],
-]);
 const names = computed(() => Object.keys(props.handles.points.value) as HandleName[]);
 const across = computed(() => props.view !== 'side');
 /** The two points that the first clicks place. */
@@ -83,11 +76,7 @@ const labelOf = (name: HandleName): string =>
           : name;
 const overlay = computed(() => (props.detail ? overlayOf(props.observation, props.detail) : null));
 const flat = (points: readonly Point[]): number[] => points.flatMap((p) => [p[0], p[1]]);
-
-const toPicture = (p: { x: number; y: number }): Point => [
-  clamp((p.x - origin.value[0]) / scale.value, 0, props.image.width),
-  clamp((p.y - origin.value[1]) / scale.value, 0, props.image.height),
-];
+const inside = (p: Point): Point => [clamp(p[0], 0, props.image.width), clamp(p[1], 0, props.image.height)];
 
 function lay(first: Point, second: Point): void {
   const body = bodyOf(props.person ? athleteOf(props.person) : {});
@@ -110,23 +99,41 @@ function lay(first: Point, second: Point): void {
     // Two clicks on one spot: wait for a better second one.
   }
 }
-let downAt: Point = [0, 0];
-function onDown(event: Konva.KonvaEventObject<PointerEvent>): void {
-  downAt = [event.evt.clientX, event.evt.clientY];
+/** Sets the first or the second of the two points that lay the figure. */
+function setAnchor(at: Point): void {
+  const { first } = props.handles;
+  if (first.value) lay(first.value, at);
+  else props.handles.begin(at);
 }
-function onClick(event: Konva.KonvaEventObject<PointerEvent>): void {
-  if (placed.value || Math.hypot(event.evt.clientX - downAt[0], event.evt.clientY - downAt[1]) > 6) return;
-  const at = event.target.getStage()?.getPointerPosition();
-  if (!at) return;
-  if (firstClick.value) {
-    lay(firstClick.value, toPicture(at));
-    if (placed.value) firstClick.value = null;
-  } else firstClick.value = toPicture(at);
-}
-function onDrag(name: HandleName, event: Konva.KonvaEventObject<DragEvent>): void {
-  const at = event.target.position();
-  props.handles.move(name, [clamp(at.x, 0, props.image.width), clamp(at.y, 0, props.image.height)]);
-}
+// What was chosen is gone when it was undone.
+watch(names, (all) => chosen.value && !all.includes(chosen.value) && (chosen.value = null));
+
+/** Where a point was lifted, for a drag that moves it by what the finger moves and never makes it jump. */
+let lifted: Point = [0, 0];
+const askedAt = (press: Point, pointerType: string) => ({
+  points: names.value.map((name) => ({ name, at: toScreen(props.handles.points.value[name]!) })),
+  press,
+  chosen: chosen.value,
+  pointerType,
+});
+const { dragging } = useFingers<HandleName>(surface, {
+  grab: (at, pointerType) => pointForDrag(askedAt(at, pointerType)),
+  lift(name) {
+    props.handles.mark();
+    chosen.value = name;
+    lifted = props.handles.points.value[name]!;
+  },
+  carry: (name, by) =>
+    props.handles.move(name, inside([lifted[0] + by[0] / scale.value, lifted[1] + by[1] / scale.value])),
+  putBack: () => props.handles.forget(),
+  drop: () => undefined,
+  press(at, pointerType) {
+    if (!placed.value) setAnchor(toPicture(at));
+    else chosen.value = pointForTap(askedAt(at, pointerType)) ?? chosen.value;
+  },
+  grip,
+});
+
 function addOptional(name: LandmarkName): void {
   const { shoulder, ankle } = props.handles.points.value;
   if (!shoulder || !ankle) return;
@@ -143,60 +150,104 @@ function addOptional(name: LandmarkName): void {
     );
   chosen.value = name;
 }
-function setZoom(next: number, about?: { x: number; y: number }): void {
-  const at = about ?? { x: width.value / 2, y: height.value / 2 };
-  const k = clamp(next, 1, 8) / zoom.value;
-  const [ox, oy] = origin.value;
-  zoom.value = clamp(next, 1, 8);
-  pan.value = zoom.value === 1 ? [0, 0] : [pan.value[0] + (at.x - ox) * (1 - k), pan.value[1] + (at.y - oy) * (1 - k)];
+function onWheel(event: WheelEvent): void {
+  const area = surface.value!.getBoundingClientRect();
+  zoomTo(zoom.value * (event.deltaY < 0 ? 1.15 : 1 / 1.15), [event.clientX - area.left, event.clientY - area.top]);
 }
-function onWheel(event: Konva.KonvaEventObject<WheelEvent>): void {
-  event.evt.preventDefault();
-  setZoom(
-    zoom.value * (event.evt.deltaY < 0 ? 1.15 : 1 / 1.15),
-    event.target.getStage()?.getPointerPosition() ?? undefined,
+/** Neighbours lie at least this far apart when a point is seen closer, px on the screen. */
+const APART = 56;
+/** Brings the chosen point to the middle, so close that its neighbours can be told apart; again: the whole picture. */
+function closer(): void {
+  const at = chosen.value && props.handles.points.value[chosen.value];
+  if (!at) return;
+  if (zoom.value > 1) {
+    zoomTo(1);
+    return;
+  }
+  const nearest = Math.min(
+    ...names.value.filter((n) => n !== chosen.value).map((n) => distance(props.handles.points.value[n]!, at)),
   );
+  show(at, clamp(APART / Math.max(nearest * scale.value, 1), 2.5, MAX_ZOOM));
 }
-/** Where the picture and the finger were when a drag of it began: the picture follows the finger, not the sum of its steps. */
-let held: { pan: Point; at: Point } | null = null;
-const fingerOf = (event: Konva.KonvaEventObject<DragEvent>): Point | null => {
-  const stage = event.target.getStage();
-  const at = stage && event.target === stage ? stage.getPointerPosition() : null;
-  return at && [at.x, at.y];
-};
-function onStageDragStart(event: Konva.KonvaEventObject<DragEvent>): void {
-  const at = fingerOf(event);
-  held = at && { pan: pan.value, at };
+function step(by: 1 | -1): void {
+  const all = names.value;
+  const at = chosen.value ? all.indexOf(chosen.value) : -1;
+  chosen.value = all[(at + by + all.length) % all.length] ?? null;
+  const point = chosen.value && props.handles.points.value[chosen.value];
+  // Seen closer, the next point comes to the middle too.
+  if (point && zoom.value > 1) show(point, zoom.value);
 }
-function onStageDrag(event: Konva.KonvaEventObject<DragEvent>): void {
-  const at = fingerOf(event);
-  if (at && held) pan.value = [held.pan[0] + at[0] - held.at[0], held.pan[1] + at[1] - held.at[1]];
+/** Moves the chosen point by a pixel of the screen, and never by less than one of the picture. */
+function nudge(by: Point, times: number): void {
+  const at = chosen.value && props.handles.points.value[chosen.value];
+  if (!at) return;
+  const px = Math.max(1, Math.round(1 / scale.value)) * times;
+  props.handles.move(chosen.value!, inside([at[0] + by[0] * px, at[1] + by[1] * px]));
 }
-/** The stage itself stays where it is. */
-const stay = (): { x: number; y: number } => ({ x: 0, y: 0 });
 
 const ARROWS: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+/** The mark that the keys move while the figure is not laid, picture px; null while the keys are elsewhere. */
+const mark = ref<Point | null>(null);
+/** The mark goes so far at a press of a key, px on the screen. */
+const MARK_STEP = 8;
+function onFocus(): void {
+  // A press sets where it pressed; only the keys want a mark.
+  if (!placed.value && surface.value?.matches(':focus-visible'))
+    mark.value ??= [props.image.width / 2, props.image.height / 2];
+}
+onMounted(() => surface.value?.focus({ preventScroll: true }));
+watch(placed, (now) => now && (mark.value = null));
+function onLayingKey(event: KeyboardEvent): boolean {
+  const arrow = ARROWS[event.key];
+  mark.value ??= [props.image.width / 2, props.image.height / 2];
+  if (arrow) {
+    const px = (MARK_STEP * (event.shiftKey ? 8 : 1)) / scale.value;
+    mark.value = inside([mark.value[0] + arrow[0] * px, mark.value[1] + arrow[1] * px]);
+  } else if ((event.key === 'Enter' || event.key === ' ') && !event.repeat) setAnchor(mark.value);
+  else return false;
+  return true;
+}
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   const command = event.ctrlKey || event.metaKey;
   // What the browser does with its own keys (zoom, back) is left to it.
   if (isTyping(event) || event.altKey || document.querySelector('[role="dialog"]')) return;
-  const arrow = command ? undefined : ARROWS[event.key];
-  const at = chosen.value && props.handles.points.value[chosen.value];
-  if (arrow && at) {
-    const step = event.shiftKey ? 10 : 1;
+  if (command) {
+    const key = event.key.toLowerCase();
+    if (key === 'z') (event.shiftKey ? props.handles.redo : props.handles.undo)();
+    else if (key === 'y') props.handles.redo();
+    else return;
+  } else if (!placed.value && event.target === surface.value && onLayingKey(event)) {
+    // The key was the mark's.
+  } else if (
+    ARROWS[event.key] &&
+    chosen.value &&
+    !(event.target as HTMLElement).closest('[role="menu"],[role="listbox"]')
+  ) {
     if (!event.repeat) props.handles.mark();
-    props.handles.move(chosen.value!, [
-      clamp(at[0] + arrow[0] * step, 0, props.image.width),
-      clamp(at[1] + arrow[1] * step, 0, props.image.height),
-    ]);
-  } else if (command && event.key.toLowerCase() === 'z') (event.shiftKey ? props.handles.redo : props.handles.undo)();
-  else if (command && event.key.toLowerCase() === 'y') props.handles.redo();
-  else if (command) return;
-  else if (event.key === '+' || event.key === '=') setZoom(zoom.value * 1.25);
-  else if (event.key === '-') setZoom(zoom.value / 1.25);
+    nudge(ARROWS[event.key]!, event.shiftKey ? 10 : 1);
+  } else if (!settings.keys) return;
+  else if (event.key === '+' || event.key === '=') zoomTo(zoom.value * 1.25);
+  else if (event.key === '-') zoomTo(zoom.value / 1.25);
+  else if (event.key === '[') step(-1);
+  else if (event.key === ']') step(1);
+  else if (event.key.toLowerCase() === 'c' && !isOnControl(event)) closer();
   else return;
   event.preventDefault();
 });
+
+/** Dark under every light line over a picture. */
+const CASING = '#1b2831';
+const MARK_LINES = [
+  [CASING, 5],
+  ['#fff', 2],
+] as const;
+const crossAt = ([x, y]: Point): number[][] => {
+  const arm = 22 / scale.value;
+  return [
+    [x - arm, y, x + arm, y],
+    [x, y - arm, x, y + arm],
+  ];
+};
 
 // The magnifier shows what the finger hides.
 const LENS = 150;
@@ -225,91 +276,101 @@ watch(
 );
 const lensLeft = computed(() => {
   const at = dragging.value && props.handles.points.value[dragging.value];
-  return !at || at[0] * scale.value + origin.value[0] > width.value / 2;
+  return !at || toScreen(at)[0] > width.value / 2;
 });
 </script>
 
 <template>
   <section class="card !p-2" aria-label="Picture with points">
-    <div ref="box" class="relative w-full" :data-scale="scale" :data-origin="origin.join(',')">
-      <VStage
-        :config="{ width, height, draggable: placed || zoom > 1, dragDistance: 6, dragBoundFunc: stay }"
+    <div ref="box" class="relative w-full" :data-scale="scale" :data-origin="origin.join(',')" :data-zoom="zoom">
+      <div
+        ref="surface"
+        tabindex="0"
+        role="application"
+        :aria-label="
+          placed
+            ? 'Picture with points. Arrow keys move the chosen point, square brackets choose another.'
+            : 'Picture. Arrow keys move the mark, Enter sets it.'
+        "
         class="bg-sunk touch-none overflow-hidden rounded-md"
         :class="placed ? '' : 'cursor-crosshair'"
-        @pointerdown="onDown"
-        @pointerclick="onClick"
-        @wheel="onWheel"
-        @dragstart="onStageDragStart"
-        @dragmove="onStageDrag"
+        @focus="onFocus"
+        @blur="mark = null"
+        @wheel.prevent="onWheel"
       >
-        <VLayer :config="{ x: origin[0], y: origin[1], scaleX: scale, scaleY: scale }">
-          <VImage :config="{ image, listening: true }" />
-          <VLine
-            v-if="overlay?.floor"
-            :config="{
-              points: flat(overlay.floor),
-              stroke: '#fff',
-              strokeWidth: 2 / scale,
-              dash: [8 / scale, 6 / scale],
-              listening: false,
-            }"
-          />
-          <template v-if="overlay?.line">
-            <VLine
-              :config="{
-                points: flat(overlay.knots),
-                stroke: '#ff7a33',
-                opacity: 0.35,
-                strokeWidth: overlay.band,
-                lineJoin: 'round',
-                lineCap: 'round',
-                listening: false,
-              }"
-            />
-            <VLine
-              :config="{
-                points: flat(overlay.ideal!),
-                stroke: '#fff',
-                strokeWidth: 2.5 / scale,
-                dash: [10 / scale, 7 / scale],
-                listening: false,
-              }"
-            />
-            <VLine
-              :config="{ points: flat(overlay.knots), stroke: '#ff7a33', strokeWidth: 3 / scale, listening: false }"
-            />
-          </template>
-          <VCircle
-            v-if="firstClick"
-            :config="{
-              x: firstClick[0],
-              y: firstClick[1],
-              radius: 8 / scale,
-              fill: '#ff7a33',
-              stroke: '#1b2831',
-              strokeWidth: 2 / scale,
-            }"
-          />
-          <VGroup v-for="name in names" :key="name">
+        <VStage :config="{ width, height, listening: false }" class="pointer-events-none">
+          <VLayer :config="{ x: origin[0], y: origin[1], scaleX: scale, scaleY: scale, listening: false }">
+            <VImage :config="{ image }" />
+            <template v-if="overlay?.floor">
+              <VLine :config="{ points: flat(overlay.floor), stroke: CASING, strokeWidth: 4.5 / scale }" />
+              <VLine
+                :config="{
+                  points: flat(overlay.floor),
+                  stroke: '#fff',
+                  strokeWidth: 2 / scale,
+                  dash: [8 / scale, 6 / scale],
+                }"
+              />
+            </template>
+            <template v-if="overlay?.line">
+              <VLine
+                :config="{
+                  points: flat(overlay.knots),
+                  stroke: '#ff7a33',
+                  opacity: 0.35,
+                  strokeWidth: overlay.band,
+                  lineJoin: 'round',
+                  lineCap: 'round',
+                }"
+              />
+              <!-- Each line has a dark casing, so that it stands out from a light wall and from a dark shirt. -->
+              <VLine :config="{ points: flat(overlay.ideal!), stroke: CASING, strokeWidth: 5 / scale }" />
+              <VLine
+                :config="{
+                  points: flat(overlay.ideal!),
+                  stroke: '#fff',
+                  strokeWidth: 2.5 / scale,
+                  dash: [10 / scale, 7 / scale],
+                }"
+              />
+              <VLine :config="{ points: flat(overlay.knots), stroke: CASING, strokeWidth: 6.5 / scale }" />
+              <VLine :config="{ points: flat(overlay.knots), stroke: '#ff7a33', strokeWidth: 3 / scale }" />
+            </template>
             <VCircle
+              v-if="handles.first.value"
+              :config="{
+                x: handles.first.value[0],
+                y: handles.first.value[1],
+                radius: 8 / scale,
+                fill: '#ff7a33',
+                stroke: CASING,
+                strokeWidth: 2 / scale,
+              }"
+            />
+            <VCircle
+              v-for="name in names"
+              :key="name"
               :config="{
                 x: handles.points.value[name]![0],
                 y: handles.points.value[name]![1],
                 radius: (chosen === name ? 9 : 6.5) / scale,
-                hitStrokeWidth: 30 / scale,
                 fill: name.startsWith('floor') ? '#ffffff' : chosen === name ? '#ffd08a' : '#ff7a33',
-                stroke: '#1b2831',
+                stroke: CASING,
                 strokeWidth: 2 / scale,
-                draggable: true,
               }"
-              @dragstart="(handles.mark(), (chosen = name), (dragging = name))"
-              @dragmove="onDrag(name, $event)"
-              @dragend="dragging = null"
-              @pointerclick="chosen = name"
             />
-          </VGroup>
-        </VLayer>
-      </VStage>
+            <template v-if="mark">
+              <template v-for="[stroke, thick] in MARK_LINES" :key="stroke">
+                <VLine
+                  v-for="(arm, i) in crossAt(mark)"
+                  :key="i"
+                  :config="{ points: arm, stroke, strokeWidth: thick / scale }"
+                />
+              </template>
+            </template>
+          </VLayer>
+        </VStage>
+      </div>
       <slot :scale="scale" :origin="origin"></slot>
       <canvas
         v-show="showLens"
@@ -322,35 +383,40 @@ const lensLeft = computed(() => {
       ></canvas>
       <p
         v-if="!placed"
+        role="status"
         class="bg-paper pointer-events-none absolute top-2 left-2 rounded-md px-3 py-2 font-semibold shadow"
       >
         {{
           across
-            ? `${firstClick ? 'Now the' : 'Click the'} ${landmarkLabel(anchors[firstClick ? 1 : 0]).toLowerCase()} (the person’s own)`
-            : firstClick
+            ? `${handles.first.value ? 'Now the' : 'Click the'} ${landmarkLabel(anchors[handles.first.value ? 1 : 0]).toLowerCase()} (the person’s own)`
+            : handles.first.value
               ? 'Now the ankle'
               : 'Click the shoulder'
         }}
       </p>
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-1">
-      <button class="btn" :disabled="!handles.canUndo.value" aria-label="Undo" @click="handles.undo()">
+      <button class="btn !px-2.5" :disabled="!handles.canUndo.value" aria-label="Undo" @click="handles.undo()">
         <Undo2 :size="20" aria-hidden="true" />
       </button>
-      <button class="btn" :disabled="!handles.canRedo.value" aria-label="Redo" @click="handles.redo()">
+      <button class="btn !px-2.5" :disabled="!handles.canRedo.value" aria-label="Redo" @click="handles.redo()">
         <Redo2 :size="20" aria-hidden="true" />
       </button>
-      <button class="btn" aria-label="Zoom out" @click="setZoom(zoom / 1.25)">
+      <button class="btn !px-2.5" aria-label="Zoom out" @click="zoomTo(zoom / 1.25)">
         <Minus :size="20" aria-hidden="true" />
       </button>
-      <button class="btn" aria-label="Zoom in" @click="setZoom(zoom * 1.25)">
+      <button class="btn !px-2.5" aria-label="Zoom in" @click="zoomTo(zoom * 1.25)">
         <Plus :size="20" aria-hidden="true" />
+      </button>
+      <button v-if="placed" class="btn !px-2.5" :disabled="!chosen" @click="closer">
+        <component :is="zoom > 1 ? Scan : ZoomIn" :size="20" aria-hidden="true" />
+        {{ zoom > 1 ? 'Whole picture' : 'Closer' }}
       </button>
       <template v-if="placed && !across">
         <label class="sr-only" for="add-point">Add an optional point</label>
         <select
           id="add-point"
-          class="field ml-auto !w-auto"
+          class="field ml-auto !w-auto max-w-full"
           :value="''"
           @change="addOptional(($event.target as HTMLSelectElement).value as LandmarkName)"
         >
@@ -362,6 +428,14 @@ const lensLeft = computed(() => {
         </select>
       </template>
     </div>
+    <NudgePad
+      v-if="placed"
+      class="mt-2"
+      :name="chosen ? labelOf(chosen) : null"
+      @step="step"
+      @begin="handles.mark()"
+      @nudge="(by) => nudge(by, 1)"
+    />
     <ul v-if="placed" class="mt-2 flex flex-wrap gap-1" aria-label="Points">
       <li
         v-for="name in names"
@@ -371,7 +445,7 @@ const lensLeft = computed(() => {
         :data-at="handles.points.value[name]!.join(',')"
       >
         <button
-          class="btn !min-h-[44px] !px-2 text-sm"
+          class="btn !min-h-[44px] !px-2"
           :class="{ 'btn-on': chosen === name }"
           :aria-pressed="chosen === name"
           @focus="chosen = name"
@@ -385,7 +459,7 @@ const lensLeft = computed(() => {
             !(SIDE_LANDMARKS as readonly string[]).includes(name) &&
             !anchors.includes(name as LandmarkName)
           "
-          class="btn !px-2 text-sm"
+          class="btn !px-2"
           :aria-label="`Take away ${labelOf(name)}`"
           @click="handles.remove(name)"
         >

@@ -14,8 +14,11 @@ import {
   noFacts,
   sessionOf,
   somebody,
+  studioOf,
 } from '../../../tests/browser/people.js';
 import type { Person } from '../../../api/people.js';
+import { rungOf } from '../../../core/catalog/index.js';
+import { shipped, takeCatalogue } from '../../data/catalogue.js';
 import { keepLook } from '../../data/looks.js';
 import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
@@ -106,6 +109,50 @@ describe('who is on the bench', () => {
     const on = await bench({ person: tall.id, relook: idOf(11) });
     await until(() => on.setup.position === 'hollow');
     expect(on.rung.value.family).toBe('hollow');
+  });
+  test('a version of the studio’s own that is asked for is proposed also when the catalogue comes late', async () => {
+    const own = { ...rungOf(shipped, 'front-plank', 'forearm'), id: 'slipway', name: 'Slipway plank', target: 33 };
+    const on = await bench({ person: tall.id, position: 'front-plank', rung: 'slipway' });
+    await until(() => on.proposed.value);
+    expect(on.setup.rung).not.toBe('slipway');
+    takeCatalogue({
+      ...studioOf(),
+      entries: [
+        {
+          kind: 'rungs',
+          key: 'front-plank.slipway',
+          record: own,
+          by: 'C',
+          at: '2026-05-20T16:00:00.000Z',
+          retired: false,
+        },
+      ],
+    });
+    await until(() => on.setup.rung === 'slipway', 'the own version');
+    expect(on.setup.target).toBe(33);
+    takeCatalogue(studioOf());
+  });
+  test('… and not over what the coach has chosen meanwhile', async () => {
+    const own = { ...rungOf(shipped, 'front-plank', 'forearm'), id: 'slipway', name: 'Slipway plank' };
+    const on = await bench({ person: tall.id, position: 'front-plank', rung: 'slipway' });
+    await until(() => on.proposed.value);
+    on.choosePosition('hollow');
+    takeCatalogue({
+      ...studioOf(),
+      entries: [
+        {
+          kind: 'rungs',
+          key: 'front-plank.slipway',
+          record: own,
+          by: 'C',
+          at: '2026-05-20T16:00:00.000Z',
+          retired: false,
+        },
+      ],
+    });
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(on.setup.position).toBe('hollow');
+    takeCatalogue(studioOf());
   });
 });
 

@@ -1,10 +1,11 @@
 /** What was set up before a look, and the record that every look starts from. */
+import { z } from 'zod';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
-import type { MethodId } from '../../../core/formats/catalog.js';
-import type { View } from '../../../core/landmarks.js';
+import { METHOD_IDS, type MethodId } from '../../../core/formats/catalog.js';
+import { VIEWS, type View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 
@@ -53,3 +54,23 @@ export function startRecord(setup: BenchSetup, person: Person | null): Observati
     ...(setup.elbowAhead !== null ? { setup: { elbowAhead: setup.elbowAhead } } : {}),
   };
 }
+
+const pointSchema = z.tuple([z.number(), z.number()]).readonly();
+/** Work on a picture that is not kept yet: what was set up, what is laid, what is blurred. Points in picture px. */
+export const workSchema = z.object({
+  setup: z.object({
+    position: z.string(),
+    rung: z.string(),
+    method: z.enum([...METHOD_IDS, '']),
+    target: z.number(),
+    elbowAhead: z.number().nullable(),
+    view: z.enum(VIEWS),
+    side: z.enum(['left', 'right']).nullable(),
+  }),
+  picture: z.object({ width: z.number().positive(), height: z.number().positive() }),
+  laying: z.object({ first: pointSchema.nullable(), points: z.record(z.string(), pointSchema) }),
+  blur: z.array(z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })),
+});
+export type PictureWork = z.infer<typeof workSchema>;
+/** What a draft on a picture is of. */
+export const pictureDraft = (personId: string): string => `picture/${personId || 'nobody'}`;

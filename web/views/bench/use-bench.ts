@@ -34,6 +34,8 @@ export interface Bench extends Standing {
   pads: ComputedRef<Fault[]>;
   lastTime: ComputedRef<HistoryItem | undefined>;
   choosePosition: (position: string, rung?: string) => void;
+  /** The set-up stands as it was proposed for this person: earlier work may be laid over it. */
+  proposed: ComputedRef<boolean>;
 }
 
 /** As many lines back as the pads' order is taken from. */
@@ -58,6 +60,8 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
     side: kept?.side ?? null,
   });
 
+  /** A version that was asked for and is not known: the studio's own may be read later than this page opens. */
+  let missing: { position: string; rung: string; instead: string } | null = null;
   function choosePosition(position: string, rung?: string): void {
     // A version that the studio has taken out since gives way to the position's own.
     const known = offeredRungs(catalog, position).some((r) => r.id === rung);
@@ -71,6 +75,7 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
       side: SIDED.includes(position) ? 'left' : null,
       method: '',
     });
+    missing = rung && !known ? { position, rung, instead: chosen.id } : null;
   }
   /** The set-up of the look before, as it was recorded. */
   function asBefore({ observation }: Look): void {
@@ -106,6 +111,17 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
     },
     { immediate: true },
   );
+  watch(
+    () => catalog.rungs,
+    () => {
+      const untouched = missing && setup.position === missing.position && setup.rung === missing.instead;
+      if (!untouched || running.value || !offeredRungs(catalog, missing!.position).some((r) => r.id === missing!.rung))
+        return;
+      const before = relookId.value ? relook.value.value : null;
+      if (before) asBefore(before);
+      else choosePosition(missing!.position, missing!.rung);
+    },
+  );
   watch(personId, () => {
     relookId.value = null;
     proposedFor.value = '';
@@ -138,5 +154,6 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
       history.items.value.find((h) => h.position === setup.position && h.rung === setup.rung && h.clean !== null),
     ),
     choosePosition,
+    proposed: computed(() => proposedFor.value === personId.value),
   };
 }

@@ -45,6 +45,28 @@ describe('points with undo and redo', () => {
       }),
     );
   });
+  test('the two clicks that lay the figure are taken back one by one', () => {
+    const handles = usePoints();
+    handles.begin([10, 20]);
+    handles.mark();
+    handles.set({ shoulder: [10, 20], ankle: [90, 25] });
+    expect([handles.first.value, handles.points.value.ankle]).toEqual([null, [90, 25]]);
+    handles.undo();
+    expect([handles.first.value, handles.points.value]).toEqual([[10, 20], {}]);
+    handles.undo();
+    expect([handles.first.value, handles.canUndo.value]).toEqual([null, false]);
+    handles.redo();
+    handles.redo();
+    expect(handles.points.value.shoulder).toEqual([10, 20]);
+  });
+  test('a drag that two fingers broke off leaves no step', () => {
+    const handles = usePoints();
+    handles.set({ hip: [0, 0] });
+    handles.mark();
+    handles.move('hip', [50, 50]);
+    handles.forget();
+    expect([handles.points.value.hip, handles.canUndo.value, handles.canRedo.value]).toEqual([[0, 0], false, false]);
+  });
   test('another picture starts clean', () => {
     const handles = usePoints();
     handles.set({ hip: [1, 1] });

@@ -1,51 +1,75 @@
-/** Points on a picture with undo and redo; a drag is one step. */
+/** Points on a picture, and the first of the two clicks that lay them, with undo and redo; a drag is one step. */
 import { computed, ref, shallowRef } from 'vue';
 import type { Point } from '../../../core/geometry.js';
 import type { LandmarkName } from '../../../core/landmarks.js';
 
 export type HandleName = LandmarkName | 'floor-a' | 'floor-b';
 export type Handles = Partial<Record<HandleName, Point>>;
+/** What stands on a picture. */
+export interface Laying {
+  /** The first click, while the second is waited for. */
+  first: Point | null;
+  points: Handles;
+}
+const NOTHING: Laying = { first: null, points: {} };
 
 export function usePoints() {
-  const points = shallowRef<Handles>({});
-  const past = ref<Handles[]>([]);
-  const future = ref<Handles[]>([]);
-  const same = (a: Handles, b: Handles): boolean => JSON.stringify(a) === JSON.stringify(b);
+  const laying = shallowRef<Laying>(NOTHING);
+  const past = ref<Laying[]>([]);
+  const future = ref<Laying[]>([]);
+  const same = (a: Laying, b: Laying): boolean => JSON.stringify(a) === JSON.stringify(b);
   /** Remembers the present as one step back; call before a change, or once at the start of a drag. */
   const mark = (): void => {
-    if (past.value.length > 0 && same(past.value.at(-1)!, points.value)) return;
-    past.value = [...past.value.slice(-99), points.value];
+    if (past.value.length > 0 && same(past.value.at(-1)!, laying.value)) return;
+    past.value = [...past.value.slice(-99), laying.value];
     future.value = [];
   };
   const swap = (from: typeof past, to: typeof past): void => {
     const next = from.value.at(-1);
     if (!next) return;
     from.value = from.value.slice(0, -1);
-    to.value = [...to.value, points.value];
-    points.value = next;
+    to.value = [...to.value, laying.value];
+    laying.value = next;
+  };
+  const begin = (with_: Laying): void => {
+    laying.value = with_;
+    past.value = [];
+    future.value = [];
   };
   return {
-    points,
+    points: computed(() => laying.value.points),
+    first: computed(() => laying.value.first),
     mark,
     move(name: HandleName, to: Point): void {
-      points.value = { ...points.value, [name]: to };
+      laying.value = { ...laying.value, points: { ...laying.value.points, [name]: to } };
     },
-    set(all: Handles): void {
-      points.value = all;
+    /** All points at once; the first click is answered by them. */
+    set(points: Handles): void {
+      laying.value = { first: null, points };
     },
+    /** The first of two clicks, a step of its own. */
+    begin(at: Point): void {
+      mark();
+      laying.value = { ...laying.value, first: at };
+    },
+    /** What an earlier visit left: nothing lies behind it. */
+    restore: begin,
     remove(name: HandleName): void {
       mark();
-      const { [name]: _gone, ...rest } = points.value;
-      points.value = rest;
+      const { [name]: _gone, ...points } = laying.value.points;
+      laying.value = { ...laying.value, points };
     },
     undo: () => swap(past, future),
     redo: () => swap(future, past),
+    /** Takes the present back to where the last mark stood, without a way forward: a drag that was none. */
+    forget(): void {
+      const last = past.value.at(-1);
+      if (!last) return;
+      past.value = past.value.slice(0, -1);
+      laying.value = last;
+    },
     canUndo: computed(() => past.value.length > 0),
     canRedo: computed(() => future.value.length > 0),
-    clear(): void {
-      points.value = {};
-      past.value = [];
-      future.value = [];
-    },
+    clear: () => begin(NOTHING),
   };
 }

@@ -1,22 +1,36 @@
 <script setup lang="ts">
 /** Keeps the figure as it is set as a version of the hall's own, on the same ladder; one of the hall's own can be taken away. */
 import { computed, reactive, ref, watch } from 'vue';
+import { z } from 'zod';
 import type { Pose } from '../../../core/body/pose.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { Knobs } from '../../../core/statics/knobs.js';
+import DraftBack from '../../components/DraftBack.vue';
 import TakeAway from '../../components/TakeAway.vue';
 import { putEntry, shipped } from '../../data/catalogue.js';
+import { useFormDraft } from '../../data/drafts.js';
 import { useAction } from '../../data/action.js';
 
 const props = defineProps<{ rung: Rung; pose: Pose; knobs: Knobs }>();
 const emit = defineEmits<{ made: [place: string] }>();
 const { busy, error, run } = useAction();
 const open = ref(false);
-const form = reactive({ name: '', how: '', target: 20 });
+const blank = () => ({ name: '', how: props.rung.how, target: props.rung.target });
+const form = reactive(blank());
 watch(
   () => placeKey(props.rung),
   () => (open.value = false),
+);
+const draft = useFormDraft(
+  {
+    of: () => `version/${placeKey(props.rung)}`,
+    name: 'The version',
+    schema: z.object({ name: z.string(), how: z.string(), target: z.number() }),
+  },
+  open,
+  form,
+  blank,
 );
 const own = computed(() => !shipped.rungs.some((r) => placeKey(r) === placeKey(props.rung)));
 /** Settings that are kit and not shape: a version does not keep them. */
@@ -31,8 +45,8 @@ const idOf = (name: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 40);
 function start(): void {
+  Object.assign(form, blank());
   open.value = true;
-  Object.assign(form, { name: '', how: props.rung.how, target: props.rung.target });
 }
 async function keep(): Promise<void> {
   const id = idOf(form.name);
@@ -49,6 +63,7 @@ async function keep(): Promise<void> {
   };
   const done = await run(() => putEntry('rungs', `${record.family}.${id}`, record));
   if (!done) return;
+  await draft.drop();
   open.value = false;
   emit('made', placeKey(record));
 }
@@ -86,6 +101,7 @@ function back(rung: Rung): void {
       />
     </div>
     <form v-else class="mt-1 space-y-2" @submit.prevent="keep">
+      <DraftBack :draft="draft" @anew="draft.anew()" />
       <div class="grid grid-cols-[1fr_6rem] gap-2">
         <div>
           <label class="label" for="o-name">Name</label>
@@ -110,7 +126,7 @@ function back(rung: Rung): void {
       </div>
       <div class="flex gap-2">
         <button class="btn btn-main" :disabled="busy || idOf(form.name).length < 2">Keep</button>
-        <button type="button" class="btn" @click="open = false">Cancel</button>
+        <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
       </div>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

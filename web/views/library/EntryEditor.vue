@@ -1,12 +1,16 @@
 <script setup lang="ts">
 /** Changes a catalogue record, or a copy of one; what is wrong with it is said field by field, and nothing is kept until it is right. */
 import { ref, type Component } from 'vue';
+import { z } from 'zod';
+import DraftBack from '../../components/DraftBack.vue';
 import type { Drill } from '../../../core/formats/catalog.js';
 import { entryKey, type EntryKind, type EntryRecord, type StudioEntry } from '../../../core/formats/entries.js';
 import type { Problem } from '../../../core/formats/problems.js';
 import { useAction } from '../../data/action.js';
+import { useDraft } from '../../data/drafts.js';
 import { ApiError } from '../../data/call.js';
 import { catalog, putEntry } from '../../data/catalogue.js';
+import { editDraft } from './library.js';
 import CautionFields from './entries/CautionFields.vue';
 import DrillFields from './entries/DrillFields.vue';
 import FaultFields from './entries/FaultFields.vue';
@@ -44,6 +48,24 @@ function begin(): EntryRecord {
   } as EntryRecord;
 }
 const record = ref<EntryRecord>(begin());
+const draft = useDraft<EntryRecord>({
+  of: () => editDraft(props.entry, props.copy),
+  name: props.copy ? 'The copy' : 'The change',
+  // Half made it need not be right; it must be a record of the same shape.
+  schema: z.custom<EntryRecord>(
+    (found) => typeof found === 'object' && found !== null && Object.keys(begin()).every((key) => key in found),
+  ),
+  now: () => (JSON.stringify(record.value) === JSON.stringify(begin()) ? null : record.value),
+  take: (value) => void (record.value = value),
+});
+function anew(): void {
+  record.value = begin();
+  draft.begunAnew();
+}
+async function cancel(): Promise<void> {
+  await draft.drop();
+  emit('cancel');
+}
 
 async function save(): Promise<void> {
   problems.value = [];
@@ -55,12 +77,15 @@ async function save(): Promise<void> {
       throw refused;
     }
   });
-  if (done) emit('saved', record.value.id);
+  if (!done) return;
+  await draft.drop();
+  emit('saved', record.value.id);
 }
 </script>
 
 <template>
   <form class="space-y-3" @submit.prevent="save">
+    <DraftBack :draft="draft" @anew="anew" />
     <component :is="FIELDS[entry.kind]" v-model="record" />
     <div v-if="error" role="alert" class="note">
       <p>{{ error }}</p>
@@ -70,7 +95,7 @@ async function save(): Promise<void> {
     </div>
     <div class="flex gap-2">
       <button class="btn btn-main" :disabled="busy">{{ copy ? 'Keep the copy' : 'Keep the change' }}</button>
-      <button type="button" class="btn" @click="$emit('cancel')">Cancel</button>
+      <button type="button" class="btn" @click="cancel">Cancel</button>
     </div>
   </form>
 </template>

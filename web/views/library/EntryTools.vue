@@ -1,14 +1,16 @@
 <script setup lang="ts">
 /** Change, copy, restore and the record of changes of one catalogue entry. */
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import type { EntryChange } from '../../../api/studio.js';
 import { entryKey, type StudioEntry } from '../../../core/formats/entries.js';
 import { useAction } from '../../data/action.js';
 import TakeAway from '../../components/TakeAway.vue';
 import { readChanges, restoreEntry, shipped, studio } from '../../data/catalogue.js';
 import { dayTimeText } from '../../data/names.js';
+import { hasDraft } from '../../data/drafts.js';
 import { useSession } from '../../data/session.js';
 import EntryEditor from './EntryEditor.vue';
+import { editDraft } from './library.js';
 
 const props = defineProps<{ entry: StudioEntry; noCopy?: boolean }>();
 const emit = defineEmits<{
@@ -38,8 +40,17 @@ watch(
     mode.value = 'none';
     changes.value = null;
     taking.value = own.value !== undefined;
+    void goOn();
   },
 );
+/** A change or a copy that was left half made is gone on with. */
+async function goOn(): Promise<void> {
+  if (!may.value) return;
+  const at = key.value;
+  for (const way of ['change', 'copy'] as const)
+    if ((await hasDraft(editDraft(props.entry, way === 'copy'))) && key.value === at) mode.value = way;
+}
+onMounted(goOn);
 watch(mode, (m) => emit('editing', m !== 'none'));
 
 const saved = (id: string): void => {

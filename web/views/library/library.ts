@@ -1,5 +1,6 @@
 /** What the library lists: kinds of entries, and those of a kind that fit a filter. */
 import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
+import { entryKey, type StudioEntry } from '../../../core/formats/entries.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { familyName, faultName } from '../../../words/names.js';
 
@@ -92,3 +93,7 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
         }));
   }
 }
+
+/** What a draft of a changed or copied entry is of. */
+export const editDraft = ({ kind, record }: StudioEntry, copy: boolean): string =>
+  `entry/${kind}/${entryKey(kind, record)}/${copy ? 'copy' : 'change'}`;

@@ -2,15 +2,19 @@
 /** Stores the drills as a prescription with its start and re-look dates, or as a new version of the one in force. */
 import { FileText } from '@lucide/vue';
 import { computed, reactive, ref } from 'vue';
+import { z } from 'zod';
 import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { addDays } from '../../../core/days.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { ChosenDrill } from '../../../core/prescribe/choose.js';
+import DraftBack from '../../components/DraftBack.vue';
+import { useFormDraft } from '../../data/drafts.js';
 import { useAction } from '../../data/action.js';
 import { today } from '../../data/clock.js';
 import { chosenWhy, dayText } from '../../data/names.js';
 import { assign as store, usePrescriptions } from '../../data/plans.js';
+import { announce } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
 
 const props = defineProps<{
@@ -22,6 +26,7 @@ const props = defineProps<{
   lookId: string | null;
   person: Person;
 }>();
+const emit = defineEmits<{ assigned: [] }>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const open = ref(false);
@@ -29,7 +34,18 @@ const known = usePrescriptions(() => props.person.id);
 const made = ref<Prescription | null>(null);
 /** Looked at again after one to two weeks: ten days unless the coach says otherwise. */
 const RELOOK_AFTER = 10;
-const form = reactive({ startsOn: today(), relookOn: addDays(today(), RELOOK_AFTER), note: '', replace: true });
+const blank = () => ({ startsOn: today(), relookOn: addDays(today(), RELOOK_AFTER), note: '', replace: true });
+const form = reactive(blank());
+const draft = useFormDraft(
+  {
+    of: () => (session.isCoach ? `assign/${props.person.id}/${props.lookId ?? props.family}` : null),
+    name: 'The assignment',
+    schema: z.object({ startsOn: z.string(), relookOn: z.string(), note: z.string(), replace: z.boolean() }),
+  },
+  open,
+  form,
+  blank,
+);
 
 /** The prescription for this position that runs now. */
 const running = computed(() =>
@@ -59,7 +75,11 @@ async function assign(): Promise<void> {
     });
     made.value = list[0] ?? null;
   });
-  if (done) open.value = false;
+  if (!done) return;
+  await draft.drop();
+  open.value = false;
+  announce(`Assigned: ${props.chosen.length} drills.`);
+  emit('assigned');
 }
 </script>
 
@@ -76,6 +96,7 @@ async function assign(): Promise<void> {
       {{ made ? 'Assign again' : 'Assign these drills' }}
     </button>
     <form v-else class="space-y-2" @submit.prevent="assign">
+      <DraftBack :draft="draft" @anew="draft.anew()" />
       <div class="grid grid-cols-2 gap-2">
         <div>
           <label class="label" for="a-start">From</label>
@@ -97,7 +118,7 @@ async function assign(): Promise<void> {
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex gap-2">
         <button class="btn btn-main" :disabled="busy">Assign</button>
-        <button type="button" class="btn" @click="open = false">Cancel</button>
+        <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
       </div>
     </form>
   </div>

@@ -12,10 +12,12 @@ import { kindBalance } from '../../../core/prescribe/prescription.js';
 import { WORTH_TELLING } from '../../../words/evaluation-file.js';
 import { KIND_WORDS, PLACE_WORDS } from '../../../words/labels.js';
 import FigureView from '../../drawing/FigureView.vue';
+import DraftBack from '../../components/DraftBack.vue';
 import { catalog } from '../../data/catalogue.js';
+import type { Draft } from '../../data/drafts.js';
 import { chosenWhy, drillName, leftOutWhy } from '../../data/names.js';
 import AssignDrills from './AssignDrills.vue';
-import { inHandOrder, type DrillWishes } from './wishes.js';
+import { inHandOrder, noWishes, type DrillWishes } from './wishes.js';
 
 const props = defineProps<{
   detail: Advised;
@@ -23,6 +25,7 @@ const props = defineProps<{
   lookId: string;
   person: Person | null;
   circumstance: Pick<Circumstance, 'body' | 'inForce'>;
+  draft: Draft;
 }>();
 const wishes = defineModel<DrillWishes>({ required: true });
 const body = computed(() => props.circumstance.body);
@@ -91,6 +94,7 @@ onBeforeUnmount(() => sortable?.destroy());
         >{{ detail.choice.minutes }} of {{ wishes.minutes }} minutes</span
       >
     </div>
+    <DraftBack :draft="draft" @anew="((wishes = noWishes()), draft.begunAnew())" />
     <p v-if="!faultId" class="text-soft">No stated fault, so nothing to assign. Borderline? Look once more.</p>
     <template v-else>
       <label class="flex items-center gap-3 text-sm" for="minutes">
@@ -214,6 +218,7 @@ onBeforeUnmount(() => sortable?.destroy());
       :chosen="drills"
       :look-id="lookId"
       :person="person"
+      @assigned="draft.drop()"
     />
   </section>
 </template>

@@ -139,6 +139,7 @@ const restore = async (): Promise<void> => {
           :look-id="look.id"
           :person="person"
           :circumstance="judgedIn"
+          :draft="page.draft"
         />
       </div>
     </div>

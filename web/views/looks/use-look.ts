@@ -13,10 +13,11 @@ import type { Finding } from '../../../core/judge/finding.js';
 import { judgedBy, nobody, type Circumstance } from '../../../core/person/circumstance.js';
 import { catalog, studio } from '../../data/catalogue.js';
 import { useStanding, type Standing } from '../../data/circumstance.js';
+import { useDraft, type Draft } from '../../data/drafts.js';
 import { useLadders } from '../../data/ladders.js';
 import { changeLook, useHistory, useLook } from '../../data/looks.js';
 import type { Read } from '../../data/query.js';
-import type { DrillWishes } from './wishes.js';
+import { noWishes, wishesSchema, type DrillWishes } from './wishes.js';
 
 export interface LookOnPage extends Standing {
   look: ReturnType<typeof useLook>;
@@ -24,6 +25,7 @@ export interface LookOnPage extends Standing {
   /** Judge by this method; '' for the one in force. */
   method: Ref<string>;
   wishes: Ref<DrillWishes>;
+  draft: Draft;
   /** What the evaluation rests on; null until the look and what stands about its person are there. */
   judgedIn: ComputedRef<Circumstance | null>;
   /** What stands about the person cannot be read: the look is judged as nobody's, and nothing may be proposed. */
@@ -50,7 +52,15 @@ export function useLookOnPage(id: () => string): LookOnPage {
   const on = useLadders(personId, () => standing.circumstance.value);
   const past = useHistory(personId, undefined, LOOKED_BACK);
   const method = ref('');
-  const wishes = ref<DrillWishes>({ minutes: 20, pins: [], bans: [], order: [] });
+  const wishes = ref<DrillWishes>(noWishes());
+  /** What was pinned, swapped and ordered for this look stands when the page opens again, until it is assigned. */
+  const draft = useDraft<DrillWishes>({
+    of: () => `drills/${id()}`,
+    name: 'The choice of drills',
+    schema: wishesSchema,
+    now: () => (JSON.stringify(wishes.value) === JSON.stringify(noWishes()) ? null : wishes.value),
+    take: (value) => void (wishes.value = value),
+  });
 
   const record = computed((): Look | null => look.value.value);
   const seen = computed(
@@ -91,6 +101,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
     on,
     method,
     wishes,
+    draft,
     judgedIn,
     unread,
     detail,

@@ -1,11 +1,15 @@
-/** What the coach wants of the choice of drills. */
-export interface DrillWishes {
-  minutes: number;
-  pins: string[];
-  bans: string[];
+import { z } from 'zod';
+
+export const wishesSchema = z.object({
+  minutes: z.number().min(1).max(120),
+  pins: z.array(z.string()),
+  bans: z.array(z.string()),
   /** Order set by hand, by drill; those not named come after in their own order. */
-  order: string[];
-}
+  order: z.array(z.string()),
+});
+/** What the coach wants of the choice of drills. */
+export type DrillWishes = z.infer<typeof wishesSchema>;
+export const noWishes = (): DrillWishes => ({ minutes: 20, pins: [], bans: [], order: [] });
 
 /** The list in the order set by hand. */
 export function inHandOrder<T extends { drill: string }>(list: readonly T[], order: readonly string[]): T[] {

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
+import { z } from 'zod';
 import type { CautionInput, Person, PersonCaution } from '../../../api/people.js';
+import DraftBack from '../../components/DraftBack.vue';
+import { CAUTION_IDS } from '../../../core/formats/catalog.js';
+import { useFormDraft } from '../../data/drafts.js';
 import { catalog } from '../../data/catalogue.js';
 import { today } from '../../data/clock.js';
 import { addCaution, changeCaution, removeCaution } from '../../data/people.js';
@@ -14,7 +18,18 @@ const { busy, error, run } = useAction();
 const open = ref(false);
 const editing = ref<string | null>(null);
 const removed = ref<PersonCaution | null>(null);
-const form = reactive({ caution: 'low-back' as CautionInput['caution'], from: today(), until: '', note: '' });
+const blank = () => ({ caution: 'low-back' as CautionInput['caution'], from: today(), until: '', note: '' });
+const form = reactive(blank());
+const draft = useFormDraft(
+  {
+    of: () => (session.isCoach && editing.value === null ? `caution/${props.person.id}` : null),
+    name: 'The caution',
+    schema: z.object({ caution: z.enum(CAUTION_IDS), from: z.string(), until: z.string(), note: z.string() }),
+  },
+  open,
+  form,
+  blank,
+);
 
 const effect = (id: string): string => catalog.cautions.find((c) => c.id === id)?.effect ?? '';
 const input = (c: Omit<CautionInput, 'until'> & { until: string | null }): CautionInput => ({
@@ -29,16 +44,13 @@ async function save(): Promise<void> {
   const done = await run(() =>
     editing.value ? changeCaution(id, editing.value, input(form)) : addCaution(id, input(form)),
   );
-  if (done) open.value = false;
+  if (!done) return;
+  await draft.drop();
+  open.value = false;
 }
 function edit(c: PersonCaution | null): void {
   editing.value = c?.id ?? null;
-  Object.assign(
-    form,
-    c
-      ? { caution: c.caution, from: c.from, until: c.until ?? '', note: c.note }
-      : { caution: 'low-back', from: today(), until: '', note: '' },
-  );
+  Object.assign(form, c ? { caution: c.caution, from: c.from, until: c.until ?? '', note: c.note } : blank());
   open.value = true;
 }
 async function remove(c: PersonCaution): Promise<void> {
@@ -84,6 +96,7 @@ const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || 
     </ul>
     <p v-if="removed" role="status" class="mt-2">Removed. <button class="link" @click="undo">Undo</button></p>
     <form v-if="open" class="mt-2 space-y-2" @submit.prevent="save">
+      <DraftBack :draft="draft" @anew="draft.anew()" />
       <div>
         <label class="label" for="c-which">Caution</label>
         <select id="c-which" v-model="form.caution" class="field">
@@ -106,7 +119,7 @@ const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || 
       </div>
       <div class="flex gap-2">
         <button class="btn btn-main" :disabled="busy">Save</button
-        ><button type="button" class="btn" @click="open = false">Cancel</button>
+        ><button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
       </div>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

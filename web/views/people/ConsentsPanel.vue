@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue';
+import { z } from 'zod';
 import type { Consent, Person } from '../../../api/people.js';
+import DraftBack from '../../components/DraftBack.vue';
+import { useFormDraft } from '../../data/drafts.js';
 import { today } from '../../data/clock.js';
 import { addConsent, withdrawConsent } from '../../data/people.js';
 import { useAction } from '../../data/action.js';
@@ -13,29 +16,42 @@ const { busy, error, run } = useAction();
 const adding = ref(false);
 const confirming = ref<string | null>(null);
 const KIND = { pictures: 'Pictures', 'hands-on': 'Hands-on help' } as const;
-const form = reactive({
-  kind: 'pictures' as Consent['kind'],
-  givenBy: '',
-  relation: 'self' as Consent['relation'],
-  purpose: 'comparing positions over time',
+const blank = (kind: Consent['kind']) => ({
+  kind,
+  givenBy: props.person.minor ? '' : props.person.name,
+  relation: (props.person.minor ? 'guardian' : 'self') as Consent['relation'],
+  purpose: kind === 'pictures' ? 'comparing positions over time' : 'a hand on back, ribs or shoulders',
   from: today(),
   until: '',
 });
+const form = reactive(blank('pictures'));
+const draft = useFormDraft(
+  {
+    of: () => (session.isCoach ? `consent/${props.person.id}` : null),
+    name: 'The permission',
+    schema: z.object({
+      kind: z.enum(['pictures', 'hands-on']),
+      givenBy: z.string(),
+      relation: z.enum(['self', 'guardian']),
+      purpose: z.string(),
+      from: z.string(),
+      until: z.string(),
+    }),
+  },
+  adding,
+  form,
+  () => blank(form.kind),
+);
 
 function start(kind: Consent['kind']): void {
-  Object.assign(form, {
-    kind,
-    relation: props.person.minor ? 'guardian' : 'self',
-    givenBy: props.person.minor ? '' : props.person.name,
-    purpose: kind === 'pictures' ? 'comparing positions over time' : 'a hand on back, ribs or shoulders',
-    from: today(),
-    until: '',
-  });
+  Object.assign(form, blank(kind));
   adding.value = true;
 }
 async function save(): Promise<void> {
   const ok = await run(() => addConsent(props.person.id, { ...form, until: form.until || null }));
-  if (ok) adding.value = false;
+  if (!ok) return;
+  await draft.drop();
+  adding.value = false;
 }
 async function withdraw(consent: Consent): Promise<void> {
   await run(() => withdrawConsent(props.person.id, consent.id));
@@ -91,6 +107,7 @@ async function withdraw(consent: Consent): Promise<void> {
       </li>
     </ul>
     <form v-if="adding" class="mt-2 space-y-2" @submit.prevent="save">
+      <DraftBack :draft="draft" @anew="draft.anew()" />
       <p class="font-semibold">{{ KIND[form.kind] }}</p>
       <div>
         <label class="label" for="k-by">Given by</label
@@ -119,7 +136,7 @@ async function withdraw(consent: Consent): Promise<void> {
       </div>
       <div class="flex gap-2">
         <button class="btn btn-main" :disabled="busy">Save</button
-        ><button type="button" class="btn" @click="adding = false">Cancel</button>
+        ><button type="button" class="btn" @click="(draft.drop(), (adding = false))">Cancel</button>
       </div>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** The stop signs in plain words, asked when they are due, with what follows from a yes. */
 import { computed, reactive, ref } from 'vue';
+import { z } from 'zod';
 import type { Facts } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { readIntake, stopSigns } from '../../../core/studio/intake.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { ADVICE_WORDS } from '../../../words/stops.js';
+import DraftBack from '../../components/DraftBack.vue';
+import { useFormDraft } from '../../data/drafts.js';
 import { askSigns } from '../../data/plans.js';
 import { useAction } from '../../data/action.js';
 import { dayText, familyName } from '../../data/names.js';
@@ -17,18 +20,36 @@ const last = computed(() => props.facts?.intakes[0] ?? null);
 const { busy, error, run } = useAction();
 const session = useSession();
 const open = ref(false);
-const answers = reactive<Record<string, boolean>>({});
-const note = ref('');
-const answered = computed(() => stopSigns.every((s) => answers[s.id] !== undefined));
-const preview = computed(() => readIntake(answers));
+interface Asking {
+  answers: Record<string, boolean>;
+  note: string;
+}
+const blank = (): Asking => ({ answers: {}, note: '' });
+const form = reactive(blank());
+const answered = computed(() => stopSigns.every((s) => form.answers[s.id] !== undefined));
+const preview = computed(() => readIntake(form.answers));
+/** Answers of another hour say nothing of now, ms. */
+const ANSWERS_LAST = 3_600_000;
+const draft = useFormDraft(
+  {
+    of: () => (session.isCoach ? `signs/${props.person.id}` : null),
+    name: 'The asking',
+    schema: z.object({ answers: z.record(z.string(), z.boolean()), note: z.string() }),
+    lasts: ANSWERS_LAST,
+  },
+  open,
+  form,
+  blank,
+);
 const ask = (): void => {
-  for (const key of Object.keys(answers)) delete answers[key];
-  note.value = '';
+  draft.anew();
   open.value = true;
 };
 async function save(): Promise<void> {
-  const done = await run(() => askSigns(props.person.id, { answers: { ...answers }, note: note.value }));
-  if (done) open.value = false;
+  const done = await run(() => askSigns(props.person.id, { answers: { ...form.answers }, note: form.note }));
+  if (!done) return;
+  await draft.drop();
+  open.value = false;
 }
 const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask.replace(/\?$/, '') ?? id;
 </script>
@@ -60,6 +81,7 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
       </p>
     </template>
     <form v-if="open" class="mt-1" @submit.prevent="save">
+      <DraftBack :draft="draft" @anew="draft.anew()" />
       <p class="text-soft text-sm">Read them out. A yes is no diagnosis: it means somebody else looks first.</p>
       <ul class="divide-rule divide-y">
         <li v-for="s in stopSigns" :key="s.id" class="py-1">
@@ -71,9 +93,9 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
               type="button"
               role="radio"
               class="btn"
-              :class="{ 'btn-on': answers[s.id] === value }"
-              :aria-checked="answers[s.id] === value"
-              @click="answers[s.id] = value"
+              :class="{ 'btn-on': form.answers[s.id] === value }"
+              :aria-checked="form.answers[s.id] === value"
+              @click="form.answers[s.id] = value"
             >
               {{ value ? 'Yes' : 'No' }}
             </button>
@@ -81,12 +103,12 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
         </li>
       </ul>
       <label class="label" for="sign-note">Note (private)</label>
-      <input id="sign-note" v-model="note" class="field" maxlength="1000" />
+      <input id="sign-note" v-model="form.note" class="field" maxlength="1000" />
       <p v-if="preview.stop" role="alert" class="note mt-2">{{ ADVICE_WORDS[preview.advice!] }}</p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <div class="mt-2 flex gap-2">
         <button class="btn btn-main" :disabled="busy || !answered">Keep</button>
-        <button type="button" class="btn" @click="open = false">Cancel</button>
+        <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
       </div>
     </form>
   </section>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UserPlus } from '@lucide/vue';
 import { refDebounced } from '@vueuse/core';
-import { reactive, ref, toRef } from 'vue';
+import { onMounted, reactive, ref, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { PersonInput } from '../../../api/people.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
@@ -9,9 +9,11 @@ import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { useAction } from '../../data/action.js';
 import { catalog } from '../../data/catalogue.js';
+import { hasDraft } from '../../data/drafts.js';
 import { agoText } from '../../data/names.js';
 import { addPerson, useGroups, usePeople } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
+import { useSettings } from '../../stores/settings.js';
 import PersonForm from './PersonForm.vue';
 
 const session = useSession();
@@ -28,12 +30,13 @@ const roster = usePeople(() => ({
 }));
 const groups = useGroups();
 
-async function add(input: PersonInput): Promise<void> {
-  await run(async () => {
-    const person = await addPerson(input);
-    await router.push(`/people/${person.id}`);
-  });
-}
+let added = '';
+const add = (input: PersonInput): Promise<boolean> => run(async () => (added = (await addPerson(input)).id));
+// Somebody half entered is gone on with.
+const settings = useSettings();
+onMounted(async () => {
+  if (session.isCoach && (await hasDraft(`person/new/${settings.units}`))) adding.value = true;
+});
 </script>
 
 <template>
@@ -49,7 +52,8 @@ async function add(input: PersonInput): Promise<void> {
       :busy="busy"
       :error="error"
       save-label="Add"
-      @save="add"
+      :save="add"
+      @saved="router.push(`/people/${added}`)"
       @cancel="adding = false"
     />
   </section>

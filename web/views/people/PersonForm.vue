@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { reactive, ref, watch } from 'vue';
+import { z } from 'zod';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
 import type { Group, Person, PersonInput } from '../../../api/people.js';
+import DraftBack from '../../components/DraftBack.vue';
 import KitPicker from '../../components/KitPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
 import { wordsOf } from '../../data/call.js';
+import { useFormDraft } from '../../data/drafts.js';
 import { addGroup as storeGroup } from '../../data/people.js';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
@@ -15,8 +18,10 @@ const props = defineProps<{
   busy: boolean;
   error: string | null;
   saveLabel: string;
+  /** Keeps what was typed; only when it is kept the draft of it goes. */
+  save: (input: PersonInput) => Promise<boolean>;
 }>();
-const emit = defineEmits<{ save: [input: PersonInput]; cancel: [] }>();
+const emit = defineEmits<{ saved: []; cancel: [] }>();
 const settings = useSettings();
 
 interface Form {
@@ -54,8 +59,32 @@ watch(
   },
 );
 
-function save(): void {
-  emit('save', {
+const number = z.union([z.number(), z.literal('')]);
+const formSchema: z.ZodType<Form> = z.object({
+  name: z.string(),
+  groupId: z.string(),
+  birthYear: number,
+  stature: number,
+  mass: number,
+  sex: z.enum(['unspecified', 'female', 'male']),
+  goal: z.string(),
+  methods: z.custom<MethodsOf>((m) => typeof m === 'object' && m !== null && 'familyMethods' in m),
+  kit: z.array(z.string()).nullable(),
+  notes: z.string(),
+});
+const draft = useFormDraft(
+  // Height and weight are typed in the units that are shown.
+  { of: () => `person/${props.person?.id ?? 'new'}/${settings.units}`, name: 'The form', schema: formSchema },
+  ref(true),
+  form,
+  fill,
+);
+async function cancel(): Promise<void> {
+  await draft.drop();
+  emit('cancel');
+}
+async function submit(): Promise<void> {
+  const kept = await props.save({
     name: form.name,
     groupId: form.groupId || null,
     birthYear: form.birthYear === '' ? null : form.birthYear,
@@ -68,6 +97,9 @@ function save(): void {
     kit: form.kit && [...form.kit],
     notes: form.notes,
   });
+  if (!kept) return;
+  await draft.drop();
+  emit('saved');
 }
 async function addGroup(): Promise<void> {
   groupError.value = '';
@@ -82,7 +114,8 @@ async function addGroup(): Promise<void> {
 </script>
 
 <template>
-  <form class="grid gap-3 sm:grid-cols-2 lg:grid-cols-4" @submit.prevent="save">
+  <form class="grid gap-3 sm:grid-cols-2 lg:grid-cols-4" @submit.prevent="submit">
+    <DraftBack class="sm:col-span-2 lg:col-span-4" :draft="draft" @anew="draft.anew()" />
     <div class="sm:col-span-2">
       <label class="label" for="p-name">Name</label
       ><input id="p-name" v-model="form.name" class="field" required maxlength="80" autocomplete="off" />
@@ -146,7 +179,7 @@ async function addGroup(): Promise<void> {
     <p v-if="error" role="alert" class="note sm:col-span-2 lg:col-span-4">{{ error }}</p>
     <div class="flex gap-2 sm:col-span-2 lg:col-span-4">
       <button class="btn btn-main" :disabled="busy">{{ saveLabel }}</button>
-      <button type="button" class="btn" @click="$emit('cancel')">Cancel</button>
+      <button type="button" class="btn" @click="cancel">Cancel</button>
     </div>
   </form>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Archive, Pencil, Timer } from '@lucide/vue';
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { PersonPatch } from '../../../api/people.js';
 import { massText, statureText } from '../../../words/units.js';
@@ -8,6 +8,7 @@ import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { useAction } from '../../data/action.js';
 import { useStanding } from '../../data/circumstance.js';
+import { hasDraft } from '../../data/drafts.js';
 import { methodName } from '../../data/names.js';
 import { changePerson, useGroups } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
@@ -29,9 +30,11 @@ const editing = ref(false);
 const groups = useGroups(() => editing.value);
 const { busy, error, run } = useAction();
 
-async function change(patch: PersonPatch): Promise<void> {
-  if (await run(() => changePerson(props.id, patch))) editing.value = false;
-}
+const change = (patch: PersonPatch): Promise<boolean> => run(() => changePerson(props.id, patch));
+// Changes half made are gone on with.
+onMounted(async () => {
+  if (session.isCoach && (await hasDraft(`person/${props.id}/${settings.units}`))) editing.value = true;
+});
 </script>
 
 <template>
@@ -63,7 +66,8 @@ async function change(patch: PersonPatch): Promise<void> {
         :busy="busy"
         :error="error"
         save-label="Save"
-        @save="change"
+        :save="change"
+        @saved="editing = false"
         @cancel="editing = false"
       />
     </section>

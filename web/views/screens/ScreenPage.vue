@@ -2,15 +2,19 @@
 /** A movement screen: reps from each view counted with taps, range checks, findings and correctives. */
 import { Undo2 } from '@lucide/vue';
 import { useEventListener } from '@vueuse/core';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, nextTick, reactive, ref, watch } from 'vue';
+import { z } from 'zod';
 import { RouterLink, useRoute } from 'vue-router';
 import type { Screening } from '../../../api/plans.js';
 import { placesOf, screenOf, type ScreenRecord } from '../../../core/screen/read-screen.js';
 import { RANGE_CHECKS, screens } from '../../../core/screen/screens.js';
+import DraftBack from '../../components/DraftBack.vue';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { ADVICE_WORDS } from '../../../words/stops.js';
 import { useStanding } from '../../data/circumstance.js';
+import { useDraft } from '../../data/drafts.js';
+import { announce } from '../../data/said.js';
 import { keepScreen, useScreens } from '../../data/plans.js';
 import { catalog } from '../../data/catalogue.js';
 import { isTyping } from '../../components/keys.js';
@@ -63,12 +67,47 @@ const total = computed(() => Object.values(reps.reps.value).reduce((a, b) => a +
 const before = computed(
   () => (past.value.value ?? []).find((s) => s.record.screen === screenId.value && s.id !== kept.value?.id) ?? null,
 );
+const draft = useDraft({
+  of: () => (personId ? `screen/${personId}` : null),
+  name: 'The screen',
+  schema: z.object({
+    screen: z.enum(['overhead-squat', 'single-leg-squat']),
+    done: z.array(z.object({ where: z.string(), faults: z.array(z.string()) })),
+    now: z.array(z.string()),
+    wideStance: z.boolean(),
+    supported: z.boolean(),
+    tests: z.record(z.string(), z.union([z.enum(['positive', 'negative']), z.number()])),
+  }),
+  now: () => {
+    const { done, now } = reps.work.value;
+    const begun = done.length + now.length + Object.keys(tests).length > 0;
+    return begun && !kept.value
+      ? { screen: screenId.value, done: [...done], now: [...now], ...options, tests: { ...tests } }
+      : null;
+  },
+  async take({ screen: which, done, now, tests: answered, ...opts }) {
+    screenId.value = which;
+    // Another screen clears the count; the reps come after it.
+    await nextTick();
+    reps.restore({ done, now });
+    Object.assign(options, opts);
+    Object.assign(tests, answered);
+  },
+});
+function anew(): void {
+  reps.clear();
+  for (const id of Object.keys(tests)) delete tests[id];
+  draft.begunAnew();
+}
 async function keep(): Promise<void> {
   const id = crypto.randomUUID();
-  await run(async () => {
+  const done = await run(async () => {
     const list = await keepScreen(personId, { id, doneAt: new Date().toISOString(), record: record.value, note: '' });
     kept.value = list.find((s) => s.id === id) ?? null;
   });
+  if (!done) return;
+  await draft.drop();
+  announce('The screen is kept.');
 }
 function answer(id: string, value: 'positive' | 'negative' | number | ''): void {
   if (value === '') delete tests[id];
@@ -115,6 +154,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     <p v-if="circumstance?.stop" role="alert" class="note mt-2">
       {{ ADVICE_WORDS[circumstance.stop] }} Do not screen today.
     </p>
+    <DraftBack v-if="!kept" class="mt-3" :draft="draft" @anew="anew" />
     <div v-if="!kept" class="mt-3 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
       <section class="card" aria-labelledby="count">
         <h2 id="count" class="sr-only">Count</h2>

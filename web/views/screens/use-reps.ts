@@ -6,6 +6,11 @@ interface Rep {
   where: string;
   faults: readonly string[];
 }
+/** Reps that are done, in order, and what the one being watched shows. */
+export interface CountedWork {
+  done: readonly Rep[];
+  now: readonly string[];
+}
 
 export function useReps() {
   const done = ref<Rep[]>([]);
@@ -42,6 +47,12 @@ export function useReps() {
       now.value = [...last.faults];
     },
     canUndo: computed(() => done.value.length > 0),
+    /** What was counted, to be kept and taken up again. */
+    work: computed((): CountedWork => ({ done: done.value, now: now.value })),
+    restore(work: CountedWork): void {
+      done.value = [...work.done];
+      now.value = [...work.now];
+    },
     clear(): void {
       done.value = [];
       now.value = [];

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+/** Shows what was said in passing, and lets it be read out. */
+import { useTimeoutFn } from '@vueuse/core';
+import { ref, watch } from 'vue';
+import { said } from '../data/said.js';
+
+/** How long it stays to be read, ms. */
+const SHOWN_MS = 7000;
+const shown = ref(false);
+const { start } = useTimeoutFn(() => (shown.value = false), SHOWN_MS, { immediate: false });
+watch(said, (now) => {
+  shown.value = now !== null && !now.quiet;
+  start();
+});
+</script>
+
+<template>
+  <div
+    role="status"
+    aria-live="polite"
+    :class="shown ? 'fixed inset-x-3 bottom-20 z-40 mx-auto max-w-xl md:bottom-4' : 'sr-only'"
+  >
+    <p
+      v-if="said"
+      :key="said.id"
+      :class="{ 'bg-ink text-paper flex items-center gap-3 rounded-lg px-4 py-3 shadow-lg': shown }"
+    >
+      <span class="flex-1">{{ said.text }}</span>
+      <button v-if="shown" class="min-h-[44px] px-2 font-semibold underline" @click="shown = false">Close</button>
+    </p>
+  </div>
+</template>
