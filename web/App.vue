@@ -48,6 +48,7 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
   <AppHeader v-if="session.account" />
   <main
     id="main"
+    tabindex="-1"
     :aria-busy="reading > 0"
     class="mx-auto max-w-[1320px] px-4 py-4"
     :class="{ 'pb-24 md:pb-4': session.account }"

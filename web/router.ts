@@ -1,5 +1,7 @@
-/** Places and their addresses. Addresses hold ids only, never names or health. */
+/** Places and their addresses. Addresses and titles hold no names and nothing of health: a browser's history keeps both. */
+import { nextTick } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
+import { announce } from './data/said.js';
 import { useSession } from './data/session.js';
 
 export const router = createRouter({
@@ -7,24 +9,77 @@ export const router = createRouter({
   // Another place begins at its top; going back comes back to where one was; a filter moves nothing.
   scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? undefined : { top: 0 }),
   routes: [
-    { path: '/', name: 'floor', component: () => import('./views/floor/FloorPage.vue') },
-    { path: '/people', name: 'people', component: () => import('./views/people/PeoplePage.vue') },
-    { path: '/people/:id', name: 'person', component: () => import('./views/people/PersonPage.vue'), props: true },
+    { path: '/', name: 'floor', meta: { title: 'Floor' }, component: () => import('./views/floor/FloorPage.vue') },
+    {
+      path: '/people',
+      name: 'people',
+      meta: { title: 'People' },
+      component: () => import('./views/people/PeoplePage.vue'),
+    },
+    {
+      path: '/people/:id',
+      name: 'person',
+      meta: { title: 'Person' },
+      component: () => import('./views/people/PersonPage.vue'),
+      props: true,
+    },
     {
       path: '/people/:id/compare',
       name: 'compare',
+      meta: { title: 'Then and now' },
       component: () => import('./views/people/ComparePage.vue'),
       props: true,
     },
-    { path: '/bench', name: 'bench', component: () => import('./views/bench/BenchPage.vue') },
-    { path: '/screen', name: 'screen', component: () => import('./views/screens/ScreenPage.vue') },
-    { path: '/looks/:id', name: 'look', component: () => import('./views/looks/LookPage.vue'), props: true },
-    { path: '/ladders', name: 'ladders', component: () => import('./views/ladders/LaddersPage.vue') },
-    { path: '/lever', name: 'lever', component: () => import('./views/ladders/LeverPage.vue') },
-    { path: '/library', name: 'library', component: () => import('./views/library/LibraryPage.vue') },
-    { path: '/studio', name: 'studio', component: () => import('./views/studio/StudioPage.vue') },
-    { path: '/sign-in', name: 'sign-in', component: () => import('./views/door/SignInPage.vue') },
-    { path: '/:rest(.*)*', name: 'lost', component: () => import('./views/door/LostPage.vue') },
+    { path: '/bench', name: 'bench', meta: { title: 'Bench' }, component: () => import('./views/bench/BenchPage.vue') },
+    {
+      path: '/screen',
+      name: 'screen',
+      meta: { title: 'Screen' },
+      component: () => import('./views/screens/ScreenPage.vue'),
+    },
+    {
+      path: '/looks/:id',
+      name: 'look',
+      meta: { title: 'Look' },
+      component: () => import('./views/looks/LookPage.vue'),
+      props: true,
+    },
+    {
+      path: '/ladders',
+      name: 'ladders',
+      meta: { title: 'Ladders' },
+      component: () => import('./views/ladders/LaddersPage.vue'),
+    },
+    {
+      path: '/lever',
+      name: 'lever',
+      meta: { title: 'Lever calculator' },
+      component: () => import('./views/ladders/LeverPage.vue'),
+    },
+    {
+      path: '/library',
+      name: 'library',
+      meta: { title: 'Library' },
+      component: () => import('./views/library/LibraryPage.vue'),
+    },
+    {
+      path: '/studio',
+      name: 'studio',
+      meta: { title: 'Studio' },
+      component: () => import('./views/studio/StudioPage.vue'),
+    },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      meta: { title: 'Sign in' },
+      component: () => import('./views/door/SignInPage.vue'),
+    },
+    {
+      path: '/:rest(.*)*',
+      name: 'lost',
+      meta: { title: 'No such page' },
+      component: () => import('./views/door/LostPage.vue'),
+    },
   ],
 });
 
@@ -32,6 +87,15 @@ router.beforeEach(async (to) => {
   const session = useSession();
   if (!session.state) await session.load().catch(() => undefined);
   if (to.name !== 'sign-in' && !session.account)
-    return { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } };
+    return { name: 'sign-in', meta: { title: 'Sign in' }, query: to.fullPath === '/' ? {} : { then: to.fullPath } };
   return true;
+});
+
+router.afterEach((to, from, failure) => {
+  if (failure) return;
+  document.title = `${String(to.meta.title)} · Upright Anchor`;
+  // Another page: the keys begin at it, and it is named to who cannot see it.
+  if (from.matched.length === 0 || to.path === from.path) return;
+  announce(String(to.meta.title));
+  void nextTick(() => document.getElementById('main')?.focus({ preventScroll: true }));
 });

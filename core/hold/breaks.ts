@@ -9,8 +9,8 @@ import { median } from '../statistics.js';
 export const LASTING: Seconds = 0.8;
 /** So long everything must be inside the clear limits for the hold to have settled. */
 export const SETTLED_FOR: Seconds = 1;
-/** Half the window of the running median. */
-const SMOOTH: Seconds = 0.2;
+/** Half the window of the running median; what lies on its edge belongs to it, however the times were rounded. */
+const SMOOTH: Seconds = 0.2 + 1e-9;
 
 export interface Break {
   fault: string;

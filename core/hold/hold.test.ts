@@ -124,3 +124,23 @@ describe('holds from series', () => {
     ).toMatchObject({ firstToGo: { fault: 'breath-held', t: 12 }, clean: 12 });
   });
 });
+
+describe('what counts as measured', () => {
+  const at = (t: number, value?: number): Sample => ({
+    t,
+    values: new Map(value === undefined ? [] : [['hip-line', value]]),
+  });
+  const settledOf = (samples: Sample[], events: ObservationEvent[] = []): number | null =>
+    analyseHold({ samples, events, limits: [SAG, KNEE], ended: { t: 3, reason: 'coach' } }).hold.settled;
+  test('one frame is no series: the clock’s start settles it, however far the line is off', () => {
+    expect(settledOf([at(0.5, 30)])).toBe(0.5);
+  });
+  test('two frames that cannot be judged settle nothing; with taps the clock does', () => {
+    expect(settledOf([at(0), at(1)])).toBeNull();
+    expect(settledOf([at(0), at(1)], [on(2)])).toBe(0);
+  });
+  test('two frames of which one can be judged are a series', () => {
+    expect(settledOf([at(0), at(1, 2)])).toBe(0);
+    expect(settledOf([at(0, 30), at(1, 30), at(2, 30), at(3, 30)])).not.toBe(0);
+  });
+});

@@ -194,6 +194,57 @@ describe('next best test', () => {
   });
 });
 
+describe('a test is proposed where it can change something', () => {
+  const CAUSES = ['flexor-takeover', 'abs-endurance', 'lever'] as const;
+  const ranked = (...chances: number[]) =>
+    chances.map((probability, i) => ({ cause: CAUSES[i]!, probability, reasons: [], all: [] }));
+  const test_ = (id: string, change: Partial<(typeof catalog.tests)[number]>) => ({
+    ...record(catalog.tests, 'thigh-drop'),
+    id,
+    for: [],
+    against: [],
+    ...change,
+  });
+  const proposed = (ranking: ReturnType<typeof ranked>, ...tests: ReturnType<typeof test_>[]) =>
+    nextBestTest(ranking, tests);
+  test('not one that speaks of other causes only', () => {
+    expect(proposed(ranked(0.5, 0.3), test_('t', { for: ['lever'] }))).toBeNull();
+  });
+  test('one that moves the first by a tenth, by either answer', () => {
+    // Odds 1 × 4 → 0.8, and × ½ → ⅓.
+    const led = proposed(ranked(0.5, 0.3), test_('t', { for: ['flexor-takeover'] }))!;
+    expect(led.ifPositive).toEqual({ cause: 'flexor-takeover', probability: expect.closeTo(0.8, 9) });
+    expect(led.ifNegative).toEqual({ cause: 'flexor-takeover', probability: expect.closeTo(1 / 3, 9) });
+    expect(led.now).toEqual({ cause: 'flexor-takeover', probability: 0.5 });
+    // A small chance is moved by little: odds 1/49 × 4 → 0.075.
+    expect(proposed(ranked(0.02, 0.01), test_('t', { for: ['flexor-takeover'] }))).toBeNull();
+  });
+  test('one that leaves the first where it is and lifts another a tenth above it', () => {
+    // 0.3 × odds 4 → 0.63 against 0.5: another is likeliest then.
+    const led = proposed(ranked(0.5, 0.3), test_('t', { for: ['abs-endurance'] }))!;
+    expect(led.ifPositive).toEqual({ cause: 'abs-endurance', probability: expect.closeTo(12 / 19, 9) });
+    // 0.2 → 0.5 only draws level.
+    expect(proposed(ranked(0.5, 0.2), test_('t', { for: ['abs-endurance'] }))).toBeNull();
+    // 0.22 → 0.53 stands above it, by less than a tenth.
+    expect(proposed(ranked(0.5, 0.22), test_('t', { for: ['abs-endurance'] }))).toBeNull();
+  });
+  test('worked: the drop in entropy, in bits', () => {
+    const led = proposed(ranked(0.5, 0.5), test_('t', { for: ['flexor-takeover'] }))!;
+    const bits = (...p: number[]): number => {
+      const sum = p.reduce((a, b) => a + b);
+      return -p.reduce((all, x) => all + (x / sum) * Math.log2(x / sum), 0);
+    };
+    const positive = 0.5 * 0.8 + 0.5 * 0.35;
+    expect(led.gain).toBeCloseTo(1 - positive * bits(0.8, 0.5) - (1 - positive) * bits(1 / 3, 0.5), 9);
+  });
+  test('nothing where the first is sure or there is none', () => {
+    const tells = test_('t', { for: ['flexor-takeover'] });
+    expect(proposed(ranked(SURE_ENOUGH + 0.01, 0.1), tells)).toBeNull();
+    expect(proposed(ranked(SURE_ENOUGH, 0.1), tells)).not.toBeNull();
+    expect(nextBestTest([], [tells])).toBeNull();
+  });
+});
+
 describe('takeover index', () => {
   const index = (known: string[], tests: Record<string, 'positive' | 'negative'> = {}) =>
     takeoverIndex(catalog, facts(known, tests), hollow);
@@ -218,6 +269,22 @@ describe('takeover index', () => {
     expect(index('hand-under-back-leg', 'positive')).toBe(percent(2 / 3));
     // What says nothing about takeover leaves it unknown.
     expect(takeoverIndex(catalog, facts(['onset:early']), family)).toBeNull();
+  });
+  test('worked: a site that is normal in the family counts half, a lever counts beside what is felt', () => {
+    const percent = (odds: number): number => Math.round((100 * odds) / (1 + odds));
+    // Front of the thigh in a leg raise: + for takeover beside the lever, nothing without it.
+    const thigh = takeoverIndex(catalog, facts(['felt:front-of-thigh', 'lever:leg-raise']), hollow)!;
+    const alone = takeoverIndex(catalog, facts(['felt:front-of-thigh']), hollow)!;
+    const row = catalog.evidence.find((e) => e.id === 'felt-front-of-thigh')!;
+    expect(row.weighs['flexor-takeover']).toBe('+');
+    const normal = (hollow.normalSites as readonly string[]).includes('front-of-thigh');
+    expect(alone).toBe(25);
+    expect(thigh).toBe(percent((1 / 3) * 2 ** (normal ? 0.5 : 1)));
+    // Belly is normal in a hollow: its − counts half.
+    const belly = catalog.evidence.find((e) => e.when.length === 1 && e.when[0] === 'felt:belly')!;
+    const scale = (hollow.normalSites as readonly string[]).includes('belly') ? 0.5 : 1;
+    const weight = { '++': 4, '+': 2, '-': 0.5, '--': 0.25 }[belly.weighs['flexor-takeover'] as '-'] ?? 1;
+    expect(takeoverIndex(catalog, facts(['felt:belly']), hollow)).toBe(percent((1 / 3) * weight ** scale));
   });
   test('tests move it both ways', () => {
     expect(index([], { 'thigh-drop': 'positive' })!).toBeGreaterThan(25);

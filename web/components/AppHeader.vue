@@ -10,6 +10,7 @@ import { useOutbox } from '../data/outbox.js';
 import { usePerson } from '../data/people.js';
 import { useSession } from '../data/session.js';
 import { useSettings } from '../stores/settings.js';
+import { keysShown } from './keys.js';
 import LeaveDialog from './LeaveDialog.vue';
 import PasswordDialog from './PasswordDialog.vue';
 import WaitingPanel from './WaitingPanel.vue';
@@ -61,13 +62,13 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <header class="bg-paper border-rule sticky top-0 z-30 border-b">
+  <header class="stuck bg-paper border-rule sticky top-0 z-30 border-b" :class="{ 'low:hidden': clockRuns }">
     <div class="mx-auto flex max-w-[1320px] items-center gap-4 px-4">
       <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" aria-label="Upright Anchor, to the floor"
         >Upright&nbsp;Anchor</RouterLink
       >
       <nav
-        class="bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-4 md:ml-6 md:w-[35rem]"
+        class="stuck bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-2 md:ml-6 md:w-[35rem]"
         :class="{ 'max-md:hidden': clockRuns }"
         aria-label="Places"
       >
@@ -77,7 +78,7 @@ async function leave(): Promise<void> {
           <li v-for="place in places" :key="place.to" class="relative">
             <RouterLink
               :to="place.to"
-              class="flex min-h-[52px] min-w-0 flex-col items-center px-1 pt-2 font-semibold max-md:text-sm md:min-w-[56px] md:px-2"
+              class="flex min-h-[52px] min-w-[44px] flex-col items-center px-0.5 pt-2 font-semibold max-md:text-[0.9rem] md:min-w-[56px] md:px-2"
               :aria-current="place.at.includes(String(route.name)) ? 'page' : undefined"
             >
               <span>{{ place.name }}</span>
@@ -133,6 +134,20 @@ async function leave(): Promise<void> {
             <MenuItem v-slot="{ active }">
               <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="settings.keys = !settings.keys">
                 Turn single keys {{ settings.keys ? 'off' : 'on' }}
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button
+                class="btn w-full"
+                :class="{ 'bg-sunk': active }"
+                @click="settings.motion = settings.motion === 'moving' ? 'still' : 'moving'"
+              >
+                {{ settings.motion === 'moving' ? 'Hold figures still' : 'Let figures move' }}
+              </button>
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="keysShown = true">
+                Keys <kbd class="tag">?</kbd>
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">

@@ -1,3 +1,8 @@
+import { ref } from 'vue';
+
+/** The list of keys is open. */
+export const keysShown = ref(false);
+
 /** Whether a key press belongs to a field and not to a shortcut. */
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;

@@ -194,7 +194,7 @@ test('a device that cannot keep says so', async () => {
   await until(() => draft.ready.value);
   const db = await deviceStore();
   const put = db.put.bind(db);
-  db.put = (() => Promise.reject(new DOMException('full', 'QuotaExceededError'))) as unknown as typeof db.put;
+  db.put = () => Promise.reject(new DOMException('full', 'QuotaExceededError'));
   work.words = 'no room';
   await until(() => draft.unkept.value, 'the warning');
   db.put = put;

@@ -1,10 +1,15 @@
 <script setup lang="ts">
-/** A position drawn by the body model; with a second pose it moves between both, and shows both side by side where motion is not wanted. */
+/**
+ * A position drawn by the body model; with a second pose it moves between both, until it is pressed, and shows both side by side where
+ * motion is not wanted.
+ */
 import { usePreferredReducedMotion, useRafFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { drawPoses } from '../../core/body/draw.js';
 import type { Pose } from '../../core/body/pose.js';
+import { poseText } from '../../words/figure.js';
+import { useSettings } from '../stores/settings.js';
 import { FIGURE_TONES } from './figure-tones.js';
 import { poseBetween } from '../../core/body/range.js';
 
@@ -13,7 +18,10 @@ const props = defineProps<{ pose: Pose; to?: Pose; body?: Body; label: string }>
 const PERIOD = 4;
 const STEPS = 24;
 const motion = usePreferredReducedMotion();
-const still = computed(() => motion.value === 'reduce' || !props.to);
+const settings = useSettings();
+const still = computed(() => motion.value === 'reduce' || settings.motion === 'still' || !props.to);
+const paused = ref(false);
+const spoken = computed(() => `${props.label}: ${poseText(props.pose, props.to)}`);
 const own = computed(() => props.body ?? bodyOf());
 const drawn = computed(() =>
   drawPoses(
@@ -32,7 +40,11 @@ const { pause, resume } = useRafFn(
   },
   { immediate: false },
 );
-watch(still, (no) => (no ? pause() : resume()), { immediate: true });
+watch(
+  () => still.value || paused.value,
+  (no) => (no ? pause() : resume()),
+  { immediate: true },
+);
 const shown = computed(() => {
   const { frames } = drawn.value;
   return still.value && props.to ? [frames[0]!, frames[STEPS]!] : [frames[still.value ? 0 : at.value]!];
@@ -44,10 +56,32 @@ const box = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="box" role="img" :aria-label="label" class="h-full w-full">
-    <path :d="`M${drawn.box.x} 3h${drawn.box.width * shown.length}`" stroke="var(--soft)" stroke-width="3" />
-    <g v-for="(shapes, k) in shown" :key="k" :transform="`translate(${k * drawn.box.width} 0)`">
-      <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
-    </g>
-  </svg>
+  <component
+    :is="still ? 'div' : 'button'"
+    class="block h-full w-full"
+    v-bind="
+      still
+        ? {}
+        : {
+            type: 'button',
+            'aria-pressed': paused,
+            'aria-label': `${spoken}. Hold it still`,
+            title: paused ? 'Let it move' : 'Hold it still',
+          }
+    "
+    @click="paused = !still && !paused"
+  >
+    <svg
+      :viewBox="box"
+      :role="still ? 'img' : undefined"
+      :aria-hidden="still ? undefined : true"
+      :aria-label="still ? spoken : undefined"
+      class="h-full w-full"
+    >
+      <path :d="`M${drawn.box.x} 3h${drawn.box.width * shown.length}`" stroke="var(--soft)" stroke-width="3" />
+      <g v-for="(shapes, k) in shown" :key="k" :transform="`translate(${k * drawn.box.width} 0)`">
+        <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
+      </g>
+    </svg>
+  </component>
 </template>

@@ -44,12 +44,31 @@ const s = computed(() => overlay.value.size);
       :y1="overlay.floor[0][1]"
       :x2="overlay.floor[1][0]"
       :y2="overlay.floor[1][1]"
+      stroke="#1b2831"
+      :stroke-width="s * 1.5"
+    />
+    <line
+      v-if="overlay.floor"
+      :x1="overlay.floor[0][0]"
+      :y1="overlay.floor[0][1]"
+      :x2="overlay.floor[1][0]"
+      :y2="overlay.floor[1][1]"
       stroke="#fff"
       :stroke-width="s * 0.6"
       stroke-dasharray="8 6"
       opacity="0.8"
     />
+    <!-- Every line has a dark casing, so that it stands out from a light wall and from a dark shirt. -->
     <template v-if="overlay.line">
+      <line
+        :x1="overlay.ideal![0][0]"
+        :y1="overlay.ideal![0][1]"
+        :x2="overlay.ideal![1][0]"
+        :y2="overlay.ideal![1][1]"
+        stroke="#1b2831"
+        :stroke-width="s * 2"
+      />
+      <polyline :points="overlay.line" fill="none" stroke="#1b2831" :stroke-width="s * 2.4" stroke-linejoin="round" />
       <polyline
         :points="overlay.line"
         fill="none"

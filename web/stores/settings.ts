@@ -9,10 +9,12 @@ export const useSettings = defineStore('settings', () => {
   const theme = useLocalStorage<'light' | 'dark' | 'auto'>('anchor.theme', 'auto');
   /** Single keys start, end and tap; some hands and some voices want them off. */
   const keys = useLocalStorage('anchor.keys', true);
+  /** Drawn movements move, or stand still beside one another. */
+  const motion = useLocalStorage<'moving' | 'still'>('anchor.motion', 'moving');
   const prefersDark = usePreferredDark();
   const dark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'));
   watchEffect(() => {
     document.documentElement.dataset.theme = dark.value ? 'dark' : 'light';
   });
-  return { units, theme, dark, keys };
+  return { units, theme, dark, keys, motion };
 });

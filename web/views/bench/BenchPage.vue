@@ -94,11 +94,12 @@ const show = async (lookId: string): Promise<void> => {
     <button
       v-if="!wide && personId"
       class="btn min-h-12 !justify-between text-left"
+      :class="{ 'low:hidden': running }"
       :aria-expanded="setupOpen"
       :disabled="running"
       @click="setupOpen = !setupOpen"
     >
-      <span class="min-w-0 truncate">
+      <span class="min-w-0">
         {{ person?.name ?? '…' }} · {{ family.name }}, {{ rung.name.toLowerCase() }} · {{ setup.target }} s
       </span>
       <ChevronDown :size="20" aria-hidden="true" class="shrink-0" />

@@ -7,6 +7,7 @@ import type { Person } from '../../../api/people.js';
 import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
 import { secondsText } from '../../../words/numbers.js';
+import { announce } from '../../data/said.js';
 import { useSettings } from '../../stores/settings.js';
 import { useSignals } from './use-signals.js';
 import type { KeptHold } from '../../data/hold-keeper.js';
@@ -106,6 +107,15 @@ useSignals(
   elapsed,
   () => hold.value?.target ?? props.setup.target,
 );
+watch(
+  () => phase.value === 'running' && elapsed.value >= (hold.value?.target ?? Infinity),
+  (now) => now && announce('Target reached.'),
+);
+watch(phase, (now, before) => {
+  if (now === 'running') announce(before === 'ready' ? 'The clock runs.' : 'The clock goes on.');
+  else if (now === 'why' && before === 'running')
+    announce(`Ended at ${secondsText(elapsed.value)}, ${secondsText(soFar.value.clean)} clean. Why did it end?`);
+});
 /** A clock that ran on unwatched: over three times the target is asked about, while it runs and when it was stopped. */
 const forgotten = computed(() => hold.value !== null && elapsed.value > FORGOTTEN * hold.value.target);
 const asked = ref(false);
@@ -183,6 +193,8 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     else if (phase.value === 'running' && mine.value) stop();
   } else if (event.key === 'Escape' && (phase.value === 'why' || phase.value === 'felt')) resume();
   else if (event.key.toLowerCase() === 'u' && phase.value === 'running') undo();
+  else if (event.key.toLowerCase() === 't' && phase.value !== 'ready')
+    announce(`${secondsText(elapsed.value)} on the clock, ${secondsText(soFar.value.clean)} clean`);
   else if (digit && phase.value === 'running') {
     const fault = shown.value[(Number(digit) + 9) % 10];
     if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
@@ -210,7 +222,11 @@ const keepText = computed(() =>
 </script>
 
 <template>
-  <section class="card flex flex-col max-lg:pb-40" aria-label="Watched hold" :data-fresh="fresh || undefined">
+  <section
+    class="card low:!pb-2 flex flex-col max-lg:pb-40 lg:min-h-[calc(100dvh-9.5rem)]"
+    aria-label="Watched hold"
+    :data-fresh="fresh || undefined"
+  >
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
       <div
         ref="clockFace"
@@ -219,7 +235,9 @@ const keepText = computed(() =>
         tabindex="-1"
         :aria-label="`Clock ${clock} seconds`"
       >
-        <p class="figures font-head text-[4rem] leading-none font-bold sm:text-[5.5rem]">{{ clock }}</p>
+        <p class="figures font-head low:!text-[3rem] text-[4rem] leading-none font-bold sm:text-[5.5rem]">
+          {{ clock }}
+        </p>
       </div>
       <div class="min-w-36 flex-1">
         <p class="figures text-xl">
@@ -233,8 +251,13 @@ const keepText = computed(() =>
       <!-- On a phone the bar lies under both thumbs; each button keeps its place, whatever the clock does. -->
       <div
         ref="bar"
+        data-bench-bar
         class="bg-paper border-rule max-lg:fixed max-lg:inset-x-0 max-lg:z-20 max-lg:border-t max-lg:px-3 max-lg:py-2"
-        :class="phase === 'ready' ? 'max-md:bottom-[60px] md:max-lg:bottom-0' : 'max-lg:bottom-0'"
+        :class="[
+          phase === 'ready' ? 'max-md:bottom-[60px] md:max-lg:bottom-0' : 'max-lg:bottom-0',
+          'low:!bottom-0 low:left-auto low:w-36 low:flex low:flex-col low:justify-end low:border-l low:border-t-0',
+          phase === 'ready' ? 'low:top-[53px]' : 'low:top-0',
+        ]"
       >
         <div v-if="!wide" class="grid min-h-16" :class="phase === 'running' ? 'items-center' : ''">
           <p v-if="phase === 'running'" class="figures text-center text-lg" aria-hidden="true">
@@ -261,12 +284,12 @@ const keepText = computed(() =>
         <div
           v-if="phase === 'running' || phase === 'ready'"
           class="gap-2"
-          :class="wide ? 'flex' : 'mt-2 grid grid-cols-3'"
+          :class="wide ? 'flex' : 'low:grid-cols-1 mt-2 grid grid-cols-3'"
         >
           <button
             v-if="phase === 'ready'"
             class="btn btn-main !min-h-16 !px-8 text-xl"
-            :class="{ 'col-span-3 -mt-[4.5rem]': !wide }"
+            :class="{ 'low:col-span-1 col-span-3 -mt-[4.5rem]': !wide }"
             :disabled="!personId || wrong !== null"
             @click="begin"
           >
@@ -319,7 +342,10 @@ const keepText = computed(() =>
         <b v-else-if="phase === 'ready' && wrong" role="alert">{{ wrong }}</b>
         <template v-else>Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.</template>
       </p>
-      <ul class="mt-1 grid grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4" aria-label="Fault pads">
+      <ul
+        class="mt-1 grid flex-1 low:!grid-cols-4 auto-rows-fr grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4"
+        aria-label="Fault pads"
+      >
         <li
           v-for="(fault, i) in shown"
           :key="fault.id"
@@ -327,7 +353,7 @@ const keepText = computed(() =>
           :class="padState(fault.id) === 'off' ? 'border-soft' : 'border-rope'"
         >
           <button
-            class="min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold"
+            class="min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold lg:text-xl"
             :class="padState(fault.id) === 'off' ? 'bg-paper' : 'bg-rope text-[var(--on-rope)]'"
             :disabled="phase === 'ready'"
             :aria-pressed="padState(fault.id) !== 'off'"

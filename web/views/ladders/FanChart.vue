@@ -4,7 +4,10 @@ import { LineChart, ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import { init, use, type ECharts } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import ChartTable from '../../components/ChartTable.vue';
+import { dayText } from '../../data/names.js';
+import { secondsText } from '../../../words/numbers.js';
 import type { Forecast, Session } from '../../../core/ladder/forecast.js';
 
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
@@ -13,6 +16,10 @@ const host = ref<HTMLElement | null>(null);
 let chart: ECharts | null = null;
 const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
+const spoken = computed(() => {
+  const [now, then] = [props.sessions.at(-1), props.forecast.fan.at(-1)];
+  return `Clean seconds of ${props.sessions.length} sessions${now ? `, ${secondsText(now.clean)} at the last` : ''}; ${then ? `by ${dayText(then.day)} likely ${secondsText(then.p50)}, eight times in ten between ${secondsText(then.p10)} and ${secondsText(then.p90)}; ` : ''}the gate is ${props.gate} s.`;
+});
 function draw(): void {
   const { fan } = props.forecast;
   const [rope, soft, sea, rule] = ['--rope', '--soft', '--sea', '--rule'].map(token) as [
@@ -44,13 +51,17 @@ function draw(): void {
   chart?.setOption(
     {
       animation: false,
-      aria: { enabled: true },
-      grid: { left: 42, right: 12, top: 14, bottom: 26 },
-      xAxis: { type: 'time', axisLabel: { color: soft, hideOverlap: true }, axisLine: { lineStyle: { color: rule } } },
+      aria: { enabled: false },
+      grid: { left: 52, right: 14, top: 16, bottom: 30 },
+      xAxis: {
+        type: 'time',
+        axisLabel: { color: soft, fontSize: 16, hideOverlap: true },
+        axisLine: { lineStyle: { color: rule } },
+      },
       yAxis: {
         type: 'value',
         min: 0,
-        axisLabel: { color: soft, formatter: '{value} s' },
+        axisLabel: { color: soft, fontSize: 16, formatter: '{value} s' },
         splitLine: { lineStyle: { color: rule } },
       },
       series: [
@@ -65,7 +76,7 @@ function draw(): void {
             silent: true,
             symbol: 'none',
             lineStyle: { color: sea, width: 2, type: 'dashed' },
-            label: { formatter: `gate ${props.gate} s`, color: sea, position: 'insideStartTop' },
+            label: { fontSize: 16, formatter: `gate ${props.gate} s`, color: sea, position: 'insideStartTop' },
             data: [{ yAxis: props.gate }],
           },
         },
@@ -95,5 +106,11 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div ref="host" class="h-44 w-full"></div>
+  <figure>
+    <div ref="host" role="img" :aria-label="spoken" class="h-48 w-full"></div>
+    <ChartTable
+      :head="['Day', 'Likely', 'One in ten below', 'One in ten above']"
+      :rows="forecast.fan.map((f) => [dayText(f.day), secondsText(f.p50), secondsText(f.p10), secondsText(f.p90)])"
+    />
+  </figure>
 </template>

@@ -12,7 +12,7 @@ const props = defineProps<{
   wanted: ReadonlySet<string>;
 }>();
 const emit = defineEmits<{ choose: [place: string] }>();
-const [W, H] = [204, 54];
+const [W, H] = [220, 58];
 
 const layout = computed(() => layOutLadders([...props.standings.keys()], props.links, W, H));
 /** Versions of other ladders carry their ladder's name. */
@@ -78,7 +78,7 @@ function key(event: KeyboardEvent): void {
         :data-place="n.id"
         class="bg-paper absolute flex flex-col justify-center rounded-md border-2 px-2 text-left leading-tight"
         :class="[
-          n.id === chosen ? 'border-ink ring-ink ring-2' : 'border-rule',
+          n.id === chosen ? 'border-ink ring-ink ring-2' : 'border-soft',
           standings.get(n.id)!.here ? '!bg-rope !border-rope text-[var(--on-rope)]' : '',
           wanted.has(n.id) && !standings.get(n.id)!.here ? '!border-sea' : '',
         ]"
@@ -88,7 +88,7 @@ function key(event: KeyboardEvent): void {
         @click="$emit('choose', n.id)"
       >
         <span class="block w-full truncate text-sm font-semibold">{{ nameOf(standings.get(n.id)!) }}</span>
-        <span class="figures block w-full truncate text-xs"
+        <span class="figures block w-full truncate"
           >{{ loadText(standings.get(n.id)!.load)
           }}{{ STATE[stateOf(standings.get(n.id)!)] ? ` · ${STATE[stateOf(standings.get(n.id)!)]}` : '' }}</span
         >

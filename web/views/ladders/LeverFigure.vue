@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A position with its forces and moments to scale; grips on the joints turn the version's knobs. */
+import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { FIGURE_TONES } from '../../drawing/figure-tones.js';
 import type { Body } from '../../../core/body/anthropometry.js';
@@ -79,6 +80,11 @@ const blocks = computed(() =>
 );
 
 const svg = ref<SVGSVGElement | null>(null);
+const size = useElementSize(svg as never);
+/** So many units of the drawing make 17 px on the screen. */
+const letters = computed(
+  () => 17 / (Math.min(size.width.value / box.value.width, size.height.value / box.value.height) || 1),
+);
 const held = ref<Knob | null>(null);
 function grab(event: PointerEvent, knob: Knob): void {
   held.value = knob;
@@ -138,7 +144,14 @@ function drag(event: PointerEvent): void {
         stroke="var(--sea)"
         stroke-width="5"
       />
-      <text y="0" :dy="30 + Math.abs(a.length)" text-anchor="middle" font-size="17" font-weight="700" fill="var(--ink)">
+      <text
+        y="0"
+        :dy="13 + letters + Math.abs(a.length)"
+        text-anchor="middle"
+        :font-size="letters"
+        font-weight="700"
+        fill="var(--ink)"
+      >
         {{ Math.round(100 * a.share) }} %
       </text>
     </g>

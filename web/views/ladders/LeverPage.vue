@@ -244,7 +244,7 @@ const shown = (knob: Knob, value: number): string =>
           <input
             :id="`k-${k.id}`"
             type="range"
-            class="h-8 w-full accent-[var(--rope)]"
+            class="h-11 w-full accent-[var(--rope)]"
             :min="k.low"
             :max="k.high"
             :step="STEP_OF[k.unit]"

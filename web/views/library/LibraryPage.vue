@@ -121,7 +121,7 @@ const noCopy = computed(() => kind.value === 'limits' || kind.value === 'faults'
         <div class="relative">
           <label class="sr-only" for="lib-words">Search</label>
           <input id="lib-words" v-model="filter.words" type="search" class="field !pl-10" placeholder="Search" />
-          <Search :size="20" aria-hidden="true" class="text-soft absolute top-3 left-3" />
+          <Search :size="20" aria-hidden="true" class="text-soft pointer-events-none absolute top-3 left-3" />
         </div>
         <label class="sr-only" for="lib-family">Position</label>
         <select v-if="kind !== 'causes' && kind !== 'methods'" id="lib-family" v-model="filter.family" class="field">

@@ -172,7 +172,7 @@ onBeforeUnmount(() => sortable?.destroy());
             <Pin :size="18" aria-hidden="true" />
           </button>
           <button
-            class="link min-h-[44px] text-sm"
+            class="link min-h-[44px] min-w-[44px] text-sm"
             :aria-label="`Swap ${d.record.name} for the next best`"
             @click="swap(d.drill)"
           >

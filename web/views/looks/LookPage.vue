@@ -1,11 +1,14 @@
 <script setup lang="ts">
 /** The result of a look, left to right in the order of the work: what was seen, how sure and why, mends and drills. */
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
+import { foundText } from '../../../words/found.js';
 import { stoppedText } from '../../../words/stops.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
+import { catalog } from '../../data/catalogue.js';
 import { removeLook, restoreLook } from '../../data/looks.js';
+import { announce } from '../../data/said.js';
 import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
 import { lookIdOf } from '../../data/waiting-item.js';
@@ -37,12 +40,21 @@ const refused = computed(() => outbox.refused.some((i) => lookIdOf(i) === props.
 const REFUSED = 'This look is kept on this device, and the server does not take it. The header says what and why.';
 const deleted = ref(false);
 const { error, run } = useAction();
+const undo = ref<HTMLElement | null>(null);
 const remove = async (): Promise<void> => {
   deleted.value = await run(() => removeLook(props.id));
+  await nextTick();
+  undo.value?.focus();
 };
 const restore = async (): Promise<void> => {
   if (await run(() => restoreLook(props.id))) deleted.value = false;
 };
+// What was found is read out once it is known, and again when it changes.
+watch(
+  () => (detail.value ? foundText(catalog, detail.value, top.value) : ''),
+  (text) => text && announce(text),
+  { immediate: true },
+);
 </script>
 
 <template>
@@ -54,7 +66,7 @@ const restore = async (): Promise<void> => {
   />
   <div v-if="deleted" class="card py-10 text-center">
     <p class="text-lg">This look is taken out of the history.</p>
-    <button class="btn btn-main mt-3" @click="restore">Undo</button>
+    <button ref="undo" class="btn btn-main mt-3" @click="restore">Undo</button>
     <RouterLink v-if="person" :to="`/people/${person.id}`" class="btn mt-3 ml-2">To {{ person.name }}</RouterLink>
   </div>
   <template v-else-if="look && detail && judgedIn">

@@ -8,6 +8,7 @@ import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import type { HistoryItem } from '../../../api/observations.js';
 import { dayText, rungName } from '../../data/names.js';
+import ChartTable from '../../components/ChartTable.vue';
 import { secondsText } from '../../../words/numbers.js';
 import { useSettings } from '../../stores/settings.js';
 
@@ -39,33 +40,33 @@ const option = computed(() => {
   return {
     animation: !reduced,
     color: c.lines,
-    textStyle: { fontFamily: 'Archivo Variable', fontSize: 14, color: c.ink },
+    textStyle: { fontFamily: 'Archivo Variable', fontSize: 16, color: c.ink },
     aria: {
       enabled: true,
       label: {
         description: `Clean seconds of ${held.length} holds; the newest is ${secondsText(held.at(-1)?.clean ?? 0)}.`,
       },
     },
-    grid: { left: 44, right: 16, top: 40, bottom: 28 },
+    grid: { left: 52, right: 18, top: 44, bottom: 30 },
     legend: {
       top: 0,
       left: 0,
       data: [...new Set(rungs.map((key) => rungName(...(key.split('/') as [string, string]))))].concat(
         rungs.length ? ['total'] : [],
       ),
-      textStyle: { color: c.ink, fontSize: 14 },
+      textStyle: { color: c.ink, fontSize: 16 },
     },
     tooltip: { trigger: 'item', valueFormatter: (v: unknown) => secondsText(Number(Array.isArray(v) ? v[1] : v)) },
     xAxis: {
       type: 'time',
-      axisLabel: { color: c.soft, fontSize: 13, hideOverlap: true },
+      axisLabel: { color: c.soft, fontSize: 16, hideOverlap: true },
       axisLine: { lineStyle: { color: c.soft } },
     },
     yAxis: {
       type: 'value',
       min: 0,
       minInterval: 5,
-      axisLabel: { color: c.soft, fontSize: 13, formatter: '{value} s' },
+      axisLabel: { color: c.soft, fontSize: 16, formatter: '{value} s' },
       splitLine: { lineStyle: { color: c.rule } },
     },
     series: rungs.flatMap((key, n) => {
@@ -93,16 +94,28 @@ const option = computed(() => {
     }),
   };
 });
-const spoken = computed(() =>
-  props.items
-    .filter((i) => i.clean !== null)
-    .map((i) => `${dayText(i.startedAt)}: ${secondsText(i.clean!)} clean`)
-    .join('; '),
-);
+const held = computed(() => props.items.filter((i) => i.clean !== null));
+const spoken = computed(() => {
+  const [last, first] = [held.value[0], held.value.at(-1)];
+  return last && first
+    ? `Clean seconds over ${held.value.length} holds, from ${secondsText(first.clean!)} on ${dayText(first.startedAt)} to ${secondsText(last.clean!)} on ${dayText(last.startedAt)}.`
+    : 'No holds yet.';
+});
 </script>
 
 <template>
-  <figure class="mt-2" role="img" :aria-label="`Clean seconds over time. ${spoken}`">
-    <VChart :option="option" autoresize class="!h-56 w-full" />
+  <figure class="mt-2">
+    <div role="img" :aria-label="spoken"><VChart :option="option" autoresize class="!h-60 w-full" /></div>
+    <ChartTable
+      :head="['Day', 'Version', 'Clean', 'Total']"
+      :rows="
+        held.map((i) => [
+          dayText(i.startedAt),
+          rungName(i.position, i.rung),
+          secondsText(i.clean!),
+          i.total === null ? '' : secondsText(i.total),
+        ])
+      "
+    />
   </figure>
 </template>

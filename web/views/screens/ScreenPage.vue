@@ -138,7 +138,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         <RouterLink :to="`/people/${personId}`" class="hover:underline">{{ person.value.value.name }}</RouterLink>
       </h1>
       <PersonTags :person="{ ...person.value.value, group: null }" />
-      <div role="group" aria-label="Which screen" class="ml-auto flex gap-1">
+      <div role="group" aria-label="Which screen" class="ml-auto flex flex-wrap gap-1">
         <button
           v-for="s in screens"
           :key="s.id"

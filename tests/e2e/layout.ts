@@ -1,0 +1,106 @@
+/** What a page does wrong by its measures, and by axe, seen at one size of the screen. */
+import { AxePuppeteer } from '@axe-core/puppeteer';
+import type { Page } from 'puppeteer-core';
+
+/**
+ * Troubles of the page as it stands: it scrolls sideways, text is cut, text is small, a target is small, what has the focus lies under a
+ * bar. Links inside a sentence are as high as its lines and are no targets of their own.
+ */
+export const layoutTroubles = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    /** The text that a coach reads; the places' bar and marks of kind and key may be smaller. */
+    const [READ, MARK, TARGET] = [16, 14, 44];
+    const troubles = new Set<string>();
+    const name = (el: Element): string =>
+      `<${el.tagName.toLowerCase()}${el.id ? `#${el.id}` : ''}> “${(el.getAttribute('aria-label') ?? el.textContent).trim().replace(/\s+/g, ' ').slice(0, 40)}”`;
+    const rootEl = document.documentElement;
+    const over = rootEl.scrollWidth - rootEl.clientWidth;
+    const seen = (el: Element): boolean => {
+      const box = el.getBoundingClientRect();
+      return (
+        box.width > 1 && box.height > 1 && el.checkVisibility({ visibilityProperty: true }) && !el.closest('.sr-only, [inert]')
+      );
+    };
+    /** Something around it scrolls by itself, so what lies outside can be brought in. */
+    const scrolls = (el: Element): boolean => {
+      for (let at: Element | null = el; at && at !== document.body; at = at.parentElement)
+        if (/auto|scroll/.test(getComputedStyle(at).overflowX)) return true;
+      return false;
+    };
+    const everything = [...document.body.querySelectorAll('*')].filter(seen);
+    if (over > 1) {
+      const wide = everything.filter((el) => el.getBoundingClientRect().right > rootEl.clientWidth + 1 && !scrolls(el));
+      troubles.add(`scrolls sideways by ${over} px: ${wide.slice(-2).map(name).join(', ')}`);
+    }
+    for (const el of everything) {
+      const style = getComputedStyle(el);
+      const words = [...el.childNodes].filter((n) => n.nodeType === Node.TEXT_NODE && n.textContent!.trim() !== '');
+      if (words.length > 0) {
+        const inSvg = el instanceof SVGElement;
+        const k = inSvg ? (el as SVGGraphicsElement).getScreenCTM()!.a : 1;
+        const size = parseFloat(style.fontSize) * k;
+        const least = el.closest('nav, kbd, .tag, sup, sub') ? MARK : READ;
+        if (size < least - 0.05) troubles.add(`text of ${size.toFixed(1)} px: ${name(el)}`);
+        const clips = style.overflowX === 'hidden' || style.overflowX === 'clip';
+        if (!inSvg && clips && style.textOverflow !== 'ellipsis' && el.scrollWidth > el.clientWidth + 1)
+          troubles.add(`cut text: ${name(el)}`);
+        const range = document.createRange();
+        range.selectNodeContents(el);
+        const text = range.getBoundingClientRect();
+        if (!scrolls(el) && (text.right > rootEl.clientWidth + 1 || text.left < -1))
+          troubles.add(`text outside the page: ${name(el)}`);
+        const button = el.closest('button, a.btn, .btn');
+        if (button && !inSvg) {
+          const box = button.getBoundingClientRect();
+          if (text.right > box.right + 1 || text.left < box.left - 1 || text.bottom > box.bottom + 1)
+            troubles.add(`text over its button’s edge: ${name(button)}`);
+        }
+      }
+      if (el.matches('button, a[href], summary, select, textarea, input:not([type=hidden]), [role=switch], [role=option]')) {
+        const label = el.closest('label');
+        const box = (el.matches('input[type=checkbox], input[type=radio]') && label ? label : el).getBoundingClientRect();
+        const inText = el.matches('a, button.link') && style.display === 'inline';
+        if (!inText && !el.matches('[tabindex="-1"]') && (box.height < TARGET - 0.5 || box.width < TARGET - 0.5))
+          troubles.add(`target of ${box.width.toFixed(0)} × ${box.height.toFixed(0)} px: ${name(el)}`);
+      }
+    }
+    return [...troubles];
+  });
+
+/** Goes through everything that takes the focus, and tells what of it lies under a bar or outside the screen. */
+export const hiddenWhenFocused = (page: Page): Promise<string[]> =>
+  page.evaluate(async () => {
+    const found: string[] = [];
+    const all = [
+      ...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [tabindex="0"]'),
+    ].filter(
+      (el) =>
+        !el.matches(':disabled, [tabindex="-1"]') && el.checkVisibility({ visibilityProperty: true }) && el.offsetParent !== null,
+    );
+    for (const el of all) {
+      el.focus();
+      if (document.activeElement !== el) continue;
+      await new Promise((done) => requestAnimationFrame(done));
+      const box = el.getBoundingClientRect();
+      if (box.width <= 1 || box.height <= 1) continue;
+      const x = Math.min(Math.max(box.left + Math.min(box.width / 2, 20), 1), innerWidth - 2);
+      // What is higher than the screen is seen where its upper part is.
+      const y = Math.min(box.top + Math.min(box.height / 2, innerHeight / 3), box.bottom - 1);
+      const there = document.elementFromPoint(x, y);
+      const own = there !== null && (el.contains(there) || there.contains(el) || there.closest('label')?.contains(el));
+      if (!own)
+        found.push(
+          `${(el.getAttribute('aria-label') ?? el.textContent).trim().replace(/\s+/g, ' ').slice(0, 40) || el.id} at ${Math.round(box.left)},${Math.round(box.top)}`,
+        );
+    }
+    (document.activeElement as HTMLElement | null)?.blur();
+    return found;
+  });
+
+/** What axe finds against WCAG 2.2 A and AA. */
+export async function axeFinds(page: Page): Promise<string[]> {
+  const { violations } = await new AxePuppeteer(page)
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`);
+}
