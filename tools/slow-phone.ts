@@ -7,17 +7,22 @@ import { openHall, type Hall } from './harness.js';
 
 /** The browser's throttling: processor so many times slower; bits a second and round trip as a slow 4G line has them. */
 const SLOWER = 4;
-const LINE = { offline: false, latency: 150, downloadThroughput: (1.6e6 / 8) * 0.9, uploadThroughput: (750e3 / 8) * 0.9 };
+const LINE = {
+  offline: false,
+  latency: 150,
+  downloadThroughput: (1.6e6 / 8) * 0.9,
+  uploadThroughput: (750e3 / 8) * 0.9,
+};
 const RUNS = 3;
 
 /** Runs in the page: notes when the first thing is drawn, when a page is of use, and what held it up. */
-const WATCH = `(() => {
+const watchFor = (when: string): string => `(() => {
   window.slow = { useful: null, longest: 0, shift: 0, painted: null };
   new PerformanceObserver((list) => { for (const e of list.getEntries()) slow.longest = Math.max(slow.longest, e.duration); }).observe({ type: 'longtask', buffered: true });
   new PerformanceObserver((list) => { for (const e of list.getEntries()) if (!e.hadRecentInput) slow.shift += e.value; }).observe({ type: 'layout-shift', buffered: true });
   new PerformanceObserver((list) => { for (const e of list.getEntries()) if (e.name === 'first-contentful-paint') slow.painted = e.startTime; }).observe({ type: 'paint', buffered: true });
   const look = () => {
-    if (slow.useful === null && eval(window.usefulWhen)) slow.useful = performance.now();
+    if (slow.useful === null && (${when})) slow.useful = performance.now();
     if (slow.useful === null) setTimeout(look, 30);
   };
   document.addEventListener('DOMContentLoaded', look);
@@ -46,7 +51,7 @@ async function visit(hall: Hall, path: string, when: string, cookies: object[]):
     page.setDefaultTimeout(60_000);
     await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
     if (cookies.length > 0) await context.setCookie(...(cookies as Parameters<typeof context.setCookie>));
-    await page.evaluateOnNewDocument(`window.usefulWhen = ${JSON.stringify(when)}; ${WATCH}`);
+    await page.evaluateOnNewDocument(watchFor(when));
     await slowed(page);
     await page.goto(`${hall.url}${path}`, { waitUntil: 'domcontentloaded' });
     await page.waitForFunction('slow.useful !== null');
@@ -121,7 +126,9 @@ async function keepToVerdict(hall: Hall, person: string, cookies: object[]): Pro
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await press('End');
     await press('Position lost');
-    await page.waitForFunction(() => [...document.querySelectorAll('button')].some((b) => b.innerText.includes('keep it and see') && !b.disabled));
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('button')].some((b) => b.innerText.includes('keep it and see') && !b.disabled),
+    );
     took.push(
       (await page.evaluate(
         () =>
@@ -129,7 +136,8 @@ async function keepToVerdict(hall: Hall, person: string, cookies: object[]): Pro
             const from = performance.now();
             [...document.querySelectorAll('button')].find((b) => b.innerText.includes('keep it and see'))!.click();
             const look = (): void => {
-              if (/clean seconds/.test(document.body.innerText)) requestAnimationFrame(() => resolve(performance.now() - from));
+              if (/clean seconds/.test(document.body.innerText))
+                requestAnimationFrame(() => resolve(performance.now() - from));
               else setTimeout(look, 16);
             };
             look();

@@ -96,7 +96,9 @@ describe('a record that comes in', () => {
     expect(resolveObservation(still({ rung: 'straight-arm' }), catalog).rung.id).toBe('straight-arm');
   });
   test('is told what it is looked at from', () => {
-    expect(problems({ view: 'above' })).toEqual([{ path: 'view', message: 'front-plank is looked at from: side, rear' }]);
+    expect(problems({ view: 'above' })).toEqual([
+      { path: 'view', message: 'front-plank is looked at from: side, rear' },
+    ]);
   });
   test('is told of faults that are no faults of the position, and of none that is', () => {
     expect(

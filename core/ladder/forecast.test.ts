@@ -24,6 +24,39 @@ describe('forecast', () => {
     expect(answer.ok).toBe(false);
     expect(!answer.ok && answer.why).toEqual(why);
   });
+  test('as many sessions as are wanted, over just a week, are enough; one day less is not', () => {
+    const at = (...days: number[]) =>
+      forecast(
+        days.map((n) => ({ day: day(n), clean: 20 + n })),
+        40,
+      );
+    expect(at(0, 2, 5, 7).ok).toBe(true);
+    expect(at(0, 2, 5, 6)).toEqual({ ok: false, why: { is: 'within-a-week' } });
+  });
+  test('sessions in any order tell the same', () => {
+    const sessions = [20, 22, 21, 25, 27, 26, 30].map((clean, i) => ({ day: day(4 * i), clean }));
+    const whole = forecast(sessions, 40);
+    expect(whole.ok).toBe(true);
+    expect(forecast([...sessions].reverse(), 40)).toEqual(whole);
+    expect(
+      forecast(
+        [3, 0, 6, 1, 5, 2, 4].map((i) => sessions[i]!),
+        40,
+      ),
+    ).toEqual(whole);
+  });
+  test('worked: the scatter of six sessions about their line, and the fan that follows from it', () => {
+    // Residuals about 20 + ½ a day: 1, −1, 1, −1, 1, −1 → their median 1, × 1.4826 × 6/4.
+    const sessions = [1, -1, 1, -1, 1, -1].map((r, i) => ({ day: day(8 * i), clean: 20 + 4 * i + r }));
+    const answer = forecast(sessions, 60);
+    if (!answer.ok) throw new Error(answer.why.is);
+    const { fan } = answer.forecast;
+    const half = (f: { p10: number; p90: number }): number => (f.p90 - f.p10) / 2;
+    // Next to the last session the band is the scatter of one session and the line's own error.
+    const narrowest = Math.min(...fan.map(half));
+    expect(narrowest).toBeGreaterThan(1.2816 * 1.4826 * 1.5);
+    expect(narrowest).toBeLessThan(1.2816 * 1.4826 * 1.5 * 1.5);
+  });
   test('a gate beyond the horizon has no date', () => {
     const answer = forecast(line(8, 20, 0.05), 400);
     expect(answer.ok && [answer.forecast.at50, answer.forecast.at80]).toEqual([null, null]);

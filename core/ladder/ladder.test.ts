@@ -285,6 +285,20 @@ describe('the next step, first rule that fits', () => {
     expect(both.sides).toEqual({ weak: 'left', gap: expect.closeTo(0.28, 6) });
     expect(sideGap([sided('left', 21), sided('right', 25)])).toBeNull();
   });
+  test('sides are compared over four weeks up to the newest hold, the last day of them counted', () => {
+    const on = (side: 'left' | 'right', clean: number, n: number) => ({ ...hold({ side, clean }), day: day(n) });
+    expect(sideGap([on('left', 40, -28), on('right', 20, 0)])).toMatchObject({ weak: 'right' });
+    expect(sideGap([on('left', 40, -29), on('right', 20, 0)])).toBeNull();
+    // A good day long ago does not hide what is weak now, in whatever order the holds come.
+    expect(sideGap([on('right', 60, -40), on('right', 20, 0), on('left', 40, -3)])).toMatchObject({ weak: 'right' });
+    expect(sideGap([on('left', 40, -3), on('right', 20, 0), on('right', 60, -40)])).toMatchObject({ weak: 'right' });
+  });
+  test('a painful last hold alone keeps the load as it is not: leave it', () => {
+    const said = next([hold({ clean: 20, pain: true })]);
+    expect(said).toMatchObject({ rule: 1, barred: [] });
+    expect(next([hold({ clean: 20 })], { pain: true }).rule).toBe(1);
+    expect(next([hold({ clean: 20, pain: true }), hold({ clean: 20, day: day(1) })]).rule).not.toBe(1);
+  });
   test('any history on any rung gets one proposal that keeps its promises', () => {
     const one = fc.record({
       clean: fc.integer({ min: 1, max: 70 }),

@@ -100,6 +100,15 @@ describe('choice of drills', () => {
     expect(() => ask({ pins: ['no-such'] })).toThrow('no-such');
     expect(['covered', 'others-more', 'minutes']).toContain(plain.leftOut[0]!.why.is);
   });
+  test('pinned drills take of the minutes; what is left over is all that others get', () => {
+    const [long] = [...catalog.drills]
+      .filter((d) => d.families.includes('front-plank') && d.excludedBy.length === 0)
+      .sort((a, b) => b.minutes - a.minutes);
+    const { chosen, minutes } = ask({ pins: [long!.id], minutes: long!.minutes + 3 });
+    expect(chosen.map((c) => c.drill)).toContain(long!.id);
+    expect(minutes).toBeLessThanOrEqual(long!.minutes + 3);
+    expect(ask({ pins: [long!.id], minutes: long!.minutes }).chosen.map((c) => c.drill)).toEqual([long!.id]);
+  });
   test('a method of four phases gets one of each, in order; position first does not', () => {
     const ranking = [
       { cause: 'flexor-short' as const, probability: 0.8 },

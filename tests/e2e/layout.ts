@@ -18,7 +18,10 @@ export const layoutTroubles = (page: Page): Promise<string[]> =>
     const seen = (el: Element): boolean => {
       const box = el.getBoundingClientRect();
       return (
-        box.width > 1 && box.height > 1 && el.checkVisibility({ visibilityProperty: true }) && !el.closest('.sr-only, [inert]')
+        box.width > 1 &&
+        box.height > 1 &&
+        el.checkVisibility({ visibilityProperty: true }) &&
+        !el.closest('.sr-only, [inert]')
       );
     };
     /** Something around it scrolls by itself, so what lies outside can be brought in. */
@@ -45,8 +48,9 @@ export const layoutTroubles = (page: Page): Promise<string[]> =>
         if (!inSvg && clips && style.textOverflow !== 'ellipsis' && el.scrollWidth > el.clientWidth + 1)
           troubles.add(`cut text: ${name(el)}`);
         const range = document.createRange();
-        range.selectNodeContents(el);
-        const text = range.getBoundingClientRect();
+        range.setStartBefore(words[0]!);
+        range.setEndAfter(words.at(-1)!);
+        const text = words.length > 1 ? el.getBoundingClientRect() : range.getBoundingClientRect();
         if (!scrolls(el) && (text.right > rootEl.clientWidth + 1 || text.left < -1))
           troubles.add(`text outside the page: ${name(el)}`);
         const button = el.closest('button, a.btn, .btn');
@@ -56,9 +60,13 @@ export const layoutTroubles = (page: Page): Promise<string[]> =>
             troubles.add(`text over its button’s edge: ${name(button)}`);
         }
       }
-      if (el.matches('button, a[href], summary, select, textarea, input:not([type=hidden]), [role=switch], [role=option]')) {
+      if (
+        el.matches('button, a[href], summary, select, textarea, input:not([type=hidden]), [role=switch], [role=option]')
+      ) {
         const label = el.closest('label');
-        const box = (el.matches('input[type=checkbox], input[type=radio]') && label ? label : el).getBoundingClientRect();
+        const box = (
+          el.matches('input[type=checkbox], input[type=radio]') && label ? label : el
+        ).getBoundingClientRect();
         const inText = el.matches('a, button.link') && style.display === 'inline';
         if (!inText && !el.matches('[tabindex="-1"]') && (box.height < TARGET - 0.5 || box.width < TARGET - 0.5))
           troubles.add(`target of ${box.width.toFixed(0)} × ${box.height.toFixed(0)} px: ${name(el)}`);
@@ -75,7 +83,9 @@ export const hiddenWhenFocused = (page: Page): Promise<string[]> =>
       ...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [tabindex="0"]'),
     ].filter(
       (el) =>
-        !el.matches(':disabled, [tabindex="-1"]') && el.checkVisibility({ visibilityProperty: true }) && el.offsetParent !== null,
+        !el.matches(':disabled, [tabindex="-1"]') &&
+        el.checkVisibility({ visibilityProperty: true }) &&
+        el.offsetParent !== null,
     );
     for (const el of all) {
       el.focus();
@@ -102,5 +112,11 @@ export async function axeFinds(page: Page): Promise<string[]> {
   const { violations } = await new AxePuppeteer(page)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')}`);
+  return violations.map(
+    (v) =>
+      `${v.id}: ${v.nodes
+        .map((n) => n.target.join(' '))
+        .slice(0, 4)
+        .join(' | ')}`,
+  );
 }

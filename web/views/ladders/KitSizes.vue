@@ -113,13 +113,13 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
       </dl>
       <svg
         viewBox="0 0 320 84"
-        class="w-full min-w-[290px] max-w-[24rem]"
+        class="w-full max-w-[24rem]"
         role="img"
         :aria-label="`A surface ${cm(surface)} high, rollers ${cm(rollerSpacing(body, ask.out / 100))} apart`"
       >
         <path d="M0 70H320" stroke="var(--soft)" stroke-width="2" />
         <rect v-if="surface" x="10" :y="70 - surface * 70" width="34" :height="surface * 70" fill="var(--rule)" />
-        <text v-if="surface" x="50" y="64" font-size="18" fill="var(--ink)">{{ cm(surface) }}</text>
+        <text v-if="surface" x="50" y="64" font-size="21" fill="var(--ink)">{{ cm(surface) }}</text>
         <circle cx="120" cy="62" r="8" fill="none" stroke="var(--rope)" stroke-width="3" />
         <circle
           :cx="120 + rollerSpacing(body, ask.out / 100) * 100"
@@ -130,7 +130,7 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
           stroke-width="3"
         />
         <path :d="`M120 40H${120 + rollerSpacing(body, ask.out / 100) * 100}`" stroke="var(--sea)" stroke-width="2" />
-        <text x="124" y="32" font-size="18" fill="var(--ink)">{{ cm(rollerSpacing(body, ask.out / 100)) }}</text>
+        <text x="124" y="32" font-size="21" fill="var(--ink)">{{ cm(rollerSpacing(body, ask.out / 100)) }}</text>
       </svg>
     </div>
   </section>
