@@ -22,11 +22,40 @@ const compressed = (): Plugin => ({
   },
 });
 
+/** The scripts that the application starts with are asked for with the page itself, though they run one after another. */
+const startScripts = (): Plugin => ({
+  name: 'start-scripts',
+  apply: 'build',
+  transformIndexHtml: {
+    order: 'post',
+    handler(html, { bundle }) {
+      if (!bundle) return html;
+      const chunks = Object.values(bundle).filter((c) => c.type === 'chunk');
+      const wanted = new Set<string>();
+      const visit = (name: string): void => {
+        const chunk = chunks.find((c) => c.fileName === name);
+        if (!chunk || wanted.has(name)) return;
+        wanted.add(name);
+        chunk.imports.forEach(visit);
+      };
+      for (const entry of chunks.filter((c) => c.isEntry)) entry.dynamicImports.forEach(visit);
+      return [...wanted]
+        .filter((name) => !html.includes(name))
+        .map((name) => ({
+          tag: 'link',
+          injectTo: 'head' as const,
+          attrs: { rel: 'modulepreload', crossorigin: true, href: `/${name}` },
+        }));
+    },
+  },
+});
+
 export default defineConfig({
   root: 'web',
   plugins: [
     vue(),
     tailwindcss(),
+    startScripts(),
     compressed(),
     // Shell, fonts and catalogue are kept on the device; nothing of the studio's data is: that is the data layer's own copy.
     VitePWA({

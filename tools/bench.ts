@@ -30,6 +30,7 @@ import { createApp } from '../server/app.js';
 import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
+import { slowPhoneRows } from './slow-phone.js';
 
 const body = bodyOf();
 const random = seededRandom(3);
@@ -340,6 +341,11 @@ rows.push([
   load ? `${load.page.toFixed(0)} kB, fonts ${load.fonts.toFixed(0)} kB` : 'not built',
   '',
 ]);
+rows.push(
+  ...(await slowPhoneRows().catch((error: unknown): [string, string, string][] => [
+    ['slow phone', `not measured: ${(error as Error).message}`, ''],
+  ])),
+);
 process.stdout.write(
   `${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.versions.node}\n\n| what | measured | wanted |\n|---|---|---|\n${rows.map((r) => `| ${r.join(' | ')} |`).join('\n')}\n`,
 );

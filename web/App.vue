@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { useIsFetching } from '@tanstack/vue-query';
-import { useEventListener } from '@vueuse/core';
-import { onMounted, watch } from 'vue';
+import { useEventListener, useTimeoutFn } from '@vueuse/core';
+import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterView, useRoute, useRouter } from 'vue-router';
 import AppHeader from './components/AppHeader.vue';
-import NewVersion from './components/NewVersion.vue';
 import SaidLine from './components/SaidLine.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
 import { studio, useCatalogue } from './data/catalogue.js';
@@ -13,6 +12,11 @@ import { client, keepNoCopy, writeCopy } from './data/query.js';
 import { useSession } from './data/session.js';
 import { useSettings } from './stores/settings.js';
 
+// The shell is kept on the device once the first page is there, so that it does not share a slow line with it.
+const NewVersion = defineAsyncComponent(() => import('./components/NewVersion.vue'));
+/** So long nothing is read before the shell is kept, ms. */
+const CALM_MS = 1500;
+const calm = ref(false);
 /** Reads under way: the page says so to who cannot see it, and to whoever waits for it. */
 const reading = useIsFetching({}, client);
 const session = useSession();
@@ -22,6 +26,8 @@ const router = useRouter();
 useSettings();
 useCatalogue(() => session.account !== null);
 onMounted(() => outbox.start());
+const { start: waitForCalm, stop: notYet } = useTimeoutFn(() => (calm.value = true), CALM_MS);
+watch(reading, (now) => calm.value || (now > 0 ? notYet() : waitForCalm()));
 watch(
   () => session.account?.id,
   (id) => id && void outbox.flush().catch(() => undefined),
@@ -56,6 +62,6 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
     <RouterView :key="route.path" />
   </main>
   <ShortcutHelp />
-  <NewVersion />
+  <NewVersion v-if="calm" />
   <SaidLine />
 </template>

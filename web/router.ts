@@ -99,3 +99,9 @@ router.afterEach((to, from, failure) => {
   announce(String(to.meta.title));
   void nextTick(() => document.getElementById('main')?.focus({ preventScroll: true }));
 });
+
+/** Fetches the scripts of the page at an address, ahead of going there. */
+export function fetchPage(path: string): void {
+  const page = router.resolve(path).matched.at(-1)?.components?.default;
+  if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => undefined);
+}

@@ -77,7 +77,7 @@ export const layoutTroubles = (page: Page): Promise<string[]> =>
 
 /** Goes through everything that takes the focus, and tells what of it lies under a bar or outside the screen. */
 export const hiddenWhenFocused = (page: Page): Promise<string[]> =>
-  page.evaluate(async () => {
+  page.evaluate(() => {
     const found: string[] = [];
     const all = [
       ...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [tabindex="0"]'),
@@ -90,7 +90,6 @@ export const hiddenWhenFocused = (page: Page): Promise<string[]> =>
     for (const el of all) {
       el.focus();
       if (document.activeElement !== el) continue;
-      await new Promise((done) => requestAnimationFrame(done));
       const box = el.getBoundingClientRect();
       if (box.width <= 1 || box.height <= 1) continue;
       const x = Math.min(Math.max(box.left + Math.min(box.width / 2, 20), 1), innerWidth - 2);

@@ -62,7 +62,10 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <header class="stuck bg-paper border-rule sticky top-0 z-30 border-b" :class="{ 'low:hidden': clockRuns }">
+  <header
+    class="stuck bg-paper border-rule sticky top-0 z-30 border-b"
+    :class="{ 'max-md:hidden low:hidden': clockRuns }"
+  >
     <div class="mx-auto flex max-w-[1320px] items-center gap-4 px-4">
       <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" aria-label="Upright Anchor, to the floor"
         >Upright&nbsp;Anchor</RouterLink

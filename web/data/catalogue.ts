@@ -14,7 +14,10 @@ export const unreadDefaults = (): StudioDefaults => ({
   method: null,
   familyMethods: {},
   kit: null,
-  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  // Asked for when it is wanted: the first asking takes a slow phone a tenth of a second.
+  get timeZone() {
+    return Intl.DateTimeFormat().resolvedOptions().timeZone;
+  },
   offlineCopies: true,
 });
 

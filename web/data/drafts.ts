@@ -95,7 +95,14 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
     },
     { immediate: true, flush: 'sync' },
   );
-  watch(now, () => void soon(), { deep: true });
+  watch(
+    now,
+    () => {
+      if (ready.value && text() !== base) kept.value = false;
+      void soon();
+    },
+    { deep: true },
+  );
   useEventListener(document, 'visibilitychange', () => document.visibilityState === 'hidden' && void write());
   onScopeDispose(() => {
     const unwritten = ready.value && key !== null && text() !== base && now() !== null;

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { freshDevice } from '../../tests/browser/mounted.js';
 import { account, hallWith, idOf, keptHold, lookInput, sessionOf, somebody } from '../../tests/browser/people.js';
 import type { FakeServer } from '../../tests/browser/fake-server.js';
+import { draftsOf, putDraft } from './draft-store.js';
 import { keepHold, storedHold } from './hold-keeper.js';
 import { keepLook } from './looks.js';
 import { useOutbox, waitingHere } from './outbox.js';
@@ -43,6 +44,26 @@ beforeEach(async () => {
   server.on('session.get', () => sessionOf(null));
   await useSession().load();
   await signIn();
+});
+
+describe('signing out with drafts', () => {
+  test('locked with the rest, their pictures let go; signing in again brings them back', async () => {
+    await putDraft(account().id, 'screen/1', { note: 'left hip, quietly' }, new Blob(['a picture']));
+    await putDraft(idOf(901), 'screen/1', { note: 'another’s' }, null);
+    expect(await leftHere(account().id)).toBe(1);
+    await signOut('lock');
+    const here = async (): Promise<string> => JSON.stringify(await (await deviceStore()).getAll('drafts'));
+    expect(await here()).not.toMatch(/left hip/);
+    expect(await here()).toMatch(/another’s/);
+    await signIn();
+    const [back] = await draftsOf(account().id);
+    expect(back).toMatchObject({ value: { note: 'left hip, quietly' }, file: null });
+  });
+  test('let go: nothing of them stays', async () => {
+    await putDraft(account().id, 'screen/1', { note: 'left hip, quietly' }, null);
+    await signOut('discard');
+    expect(await (await deviceStore()).getAll('drafts')).toEqual([]);
+  });
 });
 
 describe('signing out with something unsent', () => {

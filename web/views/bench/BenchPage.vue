@@ -94,7 +94,7 @@ const show = async (lookId: string): Promise<void> => {
     <button
       v-if="!wide && personId"
       class="btn min-h-12 !justify-between text-left"
-      :class="{ 'low:hidden': running }"
+      :class="{ 'max-md:hidden low:hidden': running }"
       :aria-expanded="setupOpen"
       :disabled="running"
       @click="setupOpen = !setupOpen"

@@ -408,11 +408,11 @@ const keepText = computed(() =>
         </div>
       </form>
       <h2 ref="reasons" tabindex="-1">Why did it end?</h2>
-      <div class="mt-2 grid gap-2 sm:grid-cols-2 lg:grid-cols-3" role="group" aria-label="Reason">
+      <div class="mt-2 grid grid-cols-2 gap-2 lg:grid-cols-3" role="group" aria-label="Reason">
         <button
           v-for="(reason, i) in END_REASONS"
           :key="reason"
-          class="btn !min-h-14 !justify-start text-lg"
+          class="btn !min-h-12 !justify-start !px-2.5 text-left lg:!min-h-14 lg:text-lg"
           :class="{ 'btn-stop': reason === 'pain', 'btn-on': hold?.reason === reason }"
           :aria-pressed="hold?.reason === reason"
           :disabled="!reached(reason)"
@@ -420,16 +420,16 @@ const keepText = computed(() =>
         >
           <span v-if="settings.keys" class="tag [@media(hover:none)]:hidden">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
         </button>
-        <button class="btn btn-quiet !min-h-14 !justify-start" @click="resume">
+        <button class="btn btn-quiet !min-h-12 !justify-start !px-2.5" @click="resume">
           <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
         </button>
       </div>
-      <h2 class="mt-4">Where did they feel it first?</h2>
-      <div class="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3 xl:grid-cols-5" role="group" aria-label="Felt first">
+      <h2 class="mt-3">Where did they feel it first?</h2>
+      <div class="mt-2 grid grid-cols-3 gap-2 xl:grid-cols-5" role="group" aria-label="Felt first">
         <button
           v-for="site in FELT_SITES"
           :key="site"
-          class="btn !min-h-14"
+          class="btn !min-h-12 !px-1.5 leading-tight lg:!min-h-14"
           :class="{ 'btn-on': felt === site }"
           :aria-pressed="felt === site"
           @click="felt = felt === site ? null : site"

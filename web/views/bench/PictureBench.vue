@@ -41,6 +41,7 @@ const MAX_MB = 20;
 const source = ref<'none' | 'device' | 'simulated'>('none');
 const file = shallowRef<File | null>(null);
 const image = shallowRef<ImageBitmap | null>(null);
+const size = ref({ width: 0, height: 0 });
 const refused = ref('');
 const handles = usePoints();
 const { busy, error, run } = useAction();
@@ -63,6 +64,8 @@ async function open(next: File): Promise<void> {
     if (bitmap.width * bitmap.height > 50e6) throw new RangeError('too large');
     image.value?.close();
     image.value = bitmap;
+    // A picture that is closed has no size any more.
+    size.value = { width: bitmap.width, height: bitmap.height };
     file.value = next;
     handles.clear();
     [blur.value, drawing.value] = [[], false];
@@ -103,7 +106,7 @@ const draft = useDraft<PictureWork>({
     (image.value && (handles.first.value || Object.keys(handles.points.value).length > 0)
       ? {
           setup: { ...props.setup },
-          picture: { width: image.value.width, height: image.value.height },
+          picture: { ...size.value },
           laying: { first: handles.first.value, points: handles.points.value },
           blur: blur.value,
         }

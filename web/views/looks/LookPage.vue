@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The result of a look, left to right in the order of the work: what was seen, how sure and why, mends and drills. */
+import { useTimeoutFn } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { foundText } from '../../../words/found.js';
@@ -38,6 +39,9 @@ const stopped = computed(() => stoppedText(detail.value?.stopped ?? null, page.c
 /** The look lies on this device, and the server does not take it. */
 const refused = computed(() => outbox.refused.some((i) => lookIdOf(i) === props.id));
 const REFUSED = 'This look is kept on this device, and the server does not take it. The header says what and why.';
+/** The verdict is drawn first; causes, mends and drills follow at once beside or below it, and move nothing. */
+const rest = ref(false);
+useTimeoutFn(() => (rest.value = true), 0);
 const deleted = ref(false);
 const { error, run } = useAction();
 const undo = ref<HTMLElement | null>(null);
@@ -112,7 +116,7 @@ watch(
         <CarefulCard :person="person" :circumstance="judgedIn" />
       </div>
 
-      <div class="min-w-0 space-y-4">
+      <div v-if="rest" class="min-w-0 space-y-4">
         <FindingList :detail="detail" />
         <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="min-w-0 space-y-2">
           <p v-if="!mayChange" class="note text-sm">{{ look.by }} looked. An assistant answers for own looks only.</p>
@@ -127,7 +131,7 @@ watch(
         <OtherSchools v-if="!unread" :detail="detail" :circumstance="judgedIn" />
       </div>
 
-      <div class="min-w-0 space-y-4">
+      <div v-if="rest" class="min-w-0 space-y-4">
         <MendGuide
           v-if="top && !pain && !unread"
           :look="look"

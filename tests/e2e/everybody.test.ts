@@ -1,0 +1,169 @@
+/** Every view for everybody: axe in light, dark, on a phone and at twice the size; layout by measures at five sizes of the screen. */
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { openHall, type Hall } from '../../tools/harness.js';
+import { pass } from '../../tools/page-clock.js';
+import { axeFinds, hiddenWhenFocused, layoutTroubles } from './layout.js';
+import { asOwner, personId, press, sees, settled } from './steps.js';
+
+let hall: Hall;
+beforeAll(async () => {
+  hall = await openHall();
+}, 60000);
+afterEach(() => hall.tidy());
+afterAll(() => hall?.close());
+
+const SIZES = [
+  [1280, 800],
+  [1024, 768],
+  [844, 390],
+  [390, 844],
+  [320, 700],
+] as const;
+const sized = (page: Page, width: number, height: number, more = {}): Promise<void> =>
+  page.setViewport({ width, height, ...(width < 900 ? { hasTouch: true, isMobile: true } : {}), ...more });
+
+/** All views with their addresses. */
+async function views(page: Page): Promise<[name: string, path: string][]> {
+  const id = await personId(page, 'Marit Solheim');
+  const items = await page.evaluate(
+    async (p) =>
+      ((await (await fetch(`/api/people/${p}/looks`)).json()) as { items: { id: string; mediaId: string | null }[] })
+        .items,
+    id,
+  );
+  const pictures = items.filter((i) => i.mediaId);
+  return [
+    ['floor', '/'],
+    ['people', '/people'],
+    ['person', `/people/${id}`],
+    ['then and now', `/people/${id}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`],
+    ['bench', `/bench?person=${id}`],
+    ['look of a hold', `/looks/${items.find((i) => !i.mediaId)!.id}`],
+    ['look of a picture', `/looks/${pictures.at(-1)!.id}`],
+    ['screen', `/screen?person=${id}`],
+    ['ladders', `/ladders?person=${id}`],
+    ['lever', `/lever?person=${id}`],
+    ['positions', '/library?kind=positions&id=bird-dog'],
+    ['drill', '/library?kind=drills&id=thwart-bridge'],
+    ['studio', '/studio'],
+    ['no such page', '/nowhere'],
+  ];
+}
+/** The bench while the clock runs, and when it has stopped. */
+async function running(page: Page): Promise<void> {
+  await page.goto(`${hall.url}/bench?person=${await personId(page, 'Marit Solheim')}`);
+  await sees(page, 'Tap what goes');
+  await settled(page);
+  await press(page, 'Start');
+  await sees(page, 'line holds');
+  await pass(page, 12);
+  await press(page, 'Hips sag');
+}
+const nothing = (all: [string, string[]][]): [string, string[]][] => all.filter(([, found]) => found.length > 0);
+
+describe('layout', () => {
+  test.each(SIZES)('nothing is cut, small, sideways or under a bar: %i × %i', async (width, height) => {
+    const page = await asOwner(hall);
+    await sized(page, width, height);
+    const found: [string, string[]][] = [];
+    for (const [name, path] of await views(page)) {
+      await page.goto(`${hall.url}${path}`);
+      await settled(page);
+      found.push([name, [...(await layoutTroubles(page)), ...(await hiddenWhenFocused(page))]]);
+    }
+    await running(page);
+    found.push(['bench running', [...(await layoutTroubles(page)), ...(await hiddenWhenFocused(page))]]);
+    await press(page, 'End');
+    await sees(page, 'Where did they feel it first?');
+    found.push(['bench ended', [...(await layoutTroubles(page)), ...(await hiddenWhenFocused(page))]]);
+    expect(nothing(found)).toEqual([]);
+  });
+  test('at 400 % of 1280 × 800 every page is still of use', async () => {
+    const page = await asOwner(hall);
+    await page.setViewport({ width: 320, height: 200, deviceScaleFactor: 1 });
+    const found: [string, string[]][] = [];
+    for (const [name, path] of await views(page)) {
+      await page.goto(`${hall.url}${path}`);
+      await settled(page);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      found.push([name, [...(over > 0 ? [`sideways by ${over}`] : []), ...(await hiddenWhenFocused(page))]]);
+    }
+    expect(nothing(found)).toEqual([]);
+  });
+});
+
+describe('axe finds nothing', () => {
+  test.each([
+    ['light', 'light', 1280, 800, 1],
+    ['dark', 'dark', 1280, 800, 1],
+    ['on a phone', 'light', 390, 844, 1],
+    ['at 200 %', 'light', 640, 400, 2],
+  ])('%s', async (_name, theme, width, height, deviceScaleFactor) => {
+    const page = await asOwner(hall);
+    await page.evaluate((t) => localStorage.setItem('anchor.theme', t), theme);
+    await sized(page, width, height, { deviceScaleFactor });
+    const found: [string, string[]][] = [];
+    for (const [name, path] of await views(page)) {
+      await page.goto(`${hall.url}${path}`);
+      await settled(page);
+      found.push([name, await axeFinds(page)]);
+    }
+    await running(page);
+    found.push(['bench running', await axeFinds(page)]);
+    await press(page, 'End');
+    await sees(page, 'Where did they feel it first?');
+    found.push(['bench ended', await axeFinds(page)]);
+    await page.evaluate(() => localStorage.clear());
+    const door = await hall.page();
+    await door.goto(`${hall.url}/sign-in`);
+    await sees(door, 'Sign in');
+    found.push(['door', await axeFinds(door)]);
+    expect(nothing(found)).toEqual([]);
+  });
+});
+
+test('what is chosen is told apart where the system sets the colours', async () => {
+  const page = await hall.coach();
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+  const client = await page.createCDPSession();
+  await client.send('Emulation.setEmulatedMedia', { features: [{ name: 'forced-colors', value: 'active' }] });
+  await page.goto(`${hall.url}/library?kind=drills`);
+  await sees(page, 'Drills');
+  await settled(page);
+  const [on, off] = await page.evaluate(() =>
+    ['true', 'false'].map(
+      (pressed) => getComputedStyle(document.querySelector(`button[aria-pressed="${pressed}"]`)!).backgroundColor,
+    ),
+  );
+  expect(on).not.toBe(off);
+});
+
+test('lines over a picture stand out from it: a dark casing under every light line', async () => {
+  const page = await hall.coach();
+  const [, path] = (await views(page)).find(([name]) => name === 'look of a picture')!;
+  await page.goto(`${hall.url}${path}`);
+  await settled(page);
+  const strokes = await page.$$eval('svg[role="img"] polyline, svg[role="img"] line', (all) =>
+    all.map((el) => [el.getAttribute('stroke'), Number(el.getAttribute('stroke-width'))] as const),
+  );
+  for (const [stroke, width] of strokes.filter(([s]) => s === '#fff' || s === '#ff7a33'))
+    expect(strokes.some(([s, w]) => s === '#1b2831' && w > width) || width > 4).toBe(true);
+  expect(strokes.filter(([s]) => s === '#1b2831').length).toBeGreaterThanOrEqual(2);
+});
+
+test('a moving figure is held still by a press, and by the account’s menu; its name tells the angles', async () => {
+  const page = await hall.coach();
+  await page.goto(`${hall.url}/library?kind=drills&id=bridge`);
+  const figure = await page.waitForSelector('button[title="Hold it still"]');
+  expect(await figure!.evaluate((el) => el.getAttribute('aria-label'))).toMatch(/hip −?\d+°/);
+  await figure!.click();
+  await page.waitForSelector('button[title="Let it move"][aria-pressed="true"]');
+  const drawn = (): Promise<string> => page.$eval('button[title="Let it move"] svg', (el) => el.innerHTML);
+  const before = await drawn();
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  expect(await drawn()).toBe(before);
+  await page.locator('[aria-label^="Account:"]').click();
+  await press(page, 'Hold figures still');
+  await page.waitForFunction(() => document.querySelector('button[title]') === null);
+});
