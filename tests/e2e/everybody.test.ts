@@ -147,7 +147,7 @@ test('lines over a picture stand out from it: a dark casing under every light li
   const strokes = await page.$$eval('svg[role="img"] polyline, svg[role="img"] line', (all) =>
     all.map((el) => [el.getAttribute('stroke'), Number(el.getAttribute('stroke-width'))] as const),
   );
-  for (const [stroke, width] of strokes.filter(([s]) => s === '#fff' || s === '#ff7a33'))
+  for (const [, width] of strokes.filter(([s]) => s === '#fff' || s === '#ff7a33'))
     expect(strokes.some(([s, w]) => s === '#1b2831' && w > width) || width > 4).toBe(true);
   expect(strokes.filter(([s]) => s === '#1b2831').length).toBeGreaterThanOrEqual(2);
 });

@@ -93,8 +93,9 @@ export const hiddenWhenFocused = (page: Page): Promise<string[]> =>
       const box = el.getBoundingClientRect();
       if (box.width <= 1 || box.height <= 1) continue;
       const x = Math.min(Math.max(box.left + Math.min(box.width / 2, 20), 1), innerWidth - 2);
-      // What is higher than the screen is seen where its upper part is.
-      const y = Math.min(box.top + Math.min(box.height / 2, innerHeight / 3), box.bottom - 1);
+      // Of what is higher than the screen the middle of what shows of it.
+      const whole = box.height < innerHeight * 0.6;
+      const y = whole ? box.top + box.height / 2 : (Math.max(box.top, 1) + Math.min(box.bottom, innerHeight - 1)) / 2;
       const there = document.elementFromPoint(x, y);
       const own = there !== null && (el.contains(there) || there.contains(el) || there.closest('label')?.contains(el));
       if (!own)

@@ -66,7 +66,7 @@ async function leave(): Promise<void> {
     class="stuck bg-paper border-rule sticky top-0 z-30 border-b"
     :class="{ 'max-md:hidden low:hidden': clockRuns }"
   >
-    <div class="mx-auto flex max-w-[1320px] items-center gap-4 px-4">
+    <div class="mx-auto flex max-w-[1320px] items-center gap-x-4 px-4 max-md:flex-wrap">
       <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" aria-label="Upright Anchor, to the floor"
         >Upright&nbsp;Anchor</RouterLink
       >

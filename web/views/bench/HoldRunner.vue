@@ -425,7 +425,11 @@ const keepText = computed(() =>
         </button>
       </div>
       <h2 class="mt-3">Where did they feel it first?</h2>
-      <div class="mt-2 grid grid-cols-3 gap-2 xl:grid-cols-5" role="group" aria-label="Felt first">
+      <div
+        class="mt-2 grid grid-cols-3 gap-2 max-[359px]:grid-cols-2 xl:grid-cols-5"
+        role="group"
+        aria-label="Felt first"
+      >
         <button
           v-for="site in FELT_SITES"
           :key="site"

@@ -125,7 +125,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         </ul>
       </section>
     </div>
-    <section v-if="changes.length && sameSeat" class="card mt-4 overflow-x-auto" aria-labelledby="changes">
+    <section v-if="changes.length && sameSeat" class="card mt-4 overflow-x-auto" tabindex="0" aria-labelledby="changes">
       <h2 id="changes">What changed</h2>
       <table class="figures mt-2 w-full text-left">
         <thead>
