@@ -1,6 +1,7 @@
 /** What a page does wrong by its measures, and by axe, seen at one size of the screen. */
 import { AxePuppeteer } from '@axe-core/puppeteer';
 import type { Page } from 'puppeteer-core';
+import { settled } from './steps.js';
 
 /**
  * Troubles of the page as it stands: it scrolls sideways, text is cut, text is small, a target is small, what has the focus lies under a
@@ -107,16 +108,22 @@ export const hiddenWhenFocused = (page: Page): Promise<string[]> =>
     return found;
   });
 
-/** What axe finds against WCAG 2.2 A and AA. */
-export async function axeFinds(page: Page): Promise<string[]> {
-  const { violations } = await new AxePuppeteer(page)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  return violations.map(
-    (v) =>
-      `${v.id}: ${v.nodes
-        .map((n) => n.target.join(' '))
-        .slice(0, 4)
-        .join(' | ')}`,
-  );
+/** What axe finds against WCAG 2.2 A and AA. It gives a page one second to be ready, which a busy machine may not grant at once. */
+export async function axeFinds(page: Page, tries = 4): Promise<string[]> {
+  try {
+    const { violations } = await new AxePuppeteer(page)
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    return violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    );
+  } catch (error) {
+    if (tries <= 1 || !String(error).includes('not ready')) throw error;
+    await settled(page);
+    return axeFinds(page, tries - 1);
+  }
 }

@@ -2,12 +2,10 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import { AxePuppeteer } from '@axe-core/puppeteer';
-import type { AxeResults } from 'axe-core';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { ElementHandle } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { choose, fill, personId, placePicture, press, sees, seesNot, settled, shown, truth } from './steps.js';
+import { choose, fill, personId, placePicture, press, sees, seesNot, shown, truth } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -319,75 +317,13 @@ describe('files', () => {
   });
 });
 
-describe('everybody can use it', () => {
-  /** Axe gives a page one second to be ready, which a busy machine may not grant at once. */
-  const axe = async (page: Page, tries = 4): Promise<AxeResults> => {
-    try {
-      return await new AxePuppeteer(page).analyze();
-    } catch (error) {
-      if (tries <= 1 || !String(error).includes('not ready')) throw error;
-      await settled(page);
-      return axe(page, tries - 1);
-    }
-  };
-  const places = async (page: Page): Promise<[string, string][]> => {
-    const id = await personId(page, 'Marit Solheim');
-    const items = await page.evaluate(
-      async (p) =>
-        ((await (await fetch(`/api/people/${p}/looks`)).json()) as { items: { id: string; mediaId: string | null }[] })
-          .items,
-      id,
-    );
-    const pictures = items.filter((i) => i.mediaId);
-    return [
-      ['floor', '/'],
-      ['people', '/people'],
-      ['person', `/people/${id}`],
-      ['bench', `/bench?person=${id}`],
-      ['look', `/looks/${items.find((i) => !i.mediaId)!.id}`],
-      ['compare', `/people/${id}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`],
-      ['library', '/library?kind=positions&id=bird-dog'],
-      ['drill', '/library?kind=drills&id=thwart-bridge'],
-      ['screen', `/screen?person=${id}`],
-      ['ladders', `/ladders?person=${id}`],
-      ['lever', `/lever?person=${id}`],
-      ['studio', '/studio'],
-    ];
-  };
-  test.each(['light', 'dark'])('axe finds nothing serious on any view, %s', async (theme) => {
-    const page = await hall.coach();
-    await page.evaluate((t) => localStorage.setItem('anchor.theme', t), theme);
-    for (const [name, path] of await places(page)) {
-      await page.goto(`${hall.url}${path}`);
-      await settled(page);
-      const { violations } = await axe(page);
-      const serious = violations
-        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-        .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
-      expect({ name, serious }).toEqual({ name, serious: [] });
-    }
-    const door = await hall.page();
-    await door.goto(`${hall.url}/sign-in`);
-    await sees(door, 'Sign in');
-    const { violations } = await axe(door);
-    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
-  });
-  test('the bench fits 1280×800 without scrolling, running and not; nothing runs off a phone', async () => {
-    const page = await hall.coach();
-    const id = await personId(page, 'Yusra Haddow');
-    await page.goto(`${hall.url}/bench?person=${id}`);
-    await sees(page, 'Tap what goes');
-    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
-    await page.keyboard.press('Space');
-    await sees(page, 'line holds');
-    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
-    await page.evaluate(() => localStorage.removeItem('anchor.hold'));
-    await page.setViewport({ width: 390, height: 844 });
-    for (const [name, path] of await places(page)) {
-      await page.goto(`${hall.url}${path}`);
-      await settled(page);
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect({ name, over: Math.max(0, over) }).toEqual({ name, over: 0 });
-    }
-  });
+test('the bench fits 1280×800 without scrolling, running and not', async () => {
+  const page = await hall.coach();
+  const id = await personId(page, 'Yusra Haddow');
+  await page.goto(`${hall.url}/bench?person=${id}`);
+  await sees(page, 'Tap what goes');
+  expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+  await page.keyboard.press('Space');
+  await sees(page, 'line holds');
+  expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
 });

@@ -61,12 +61,17 @@ watch(
 );
 // The result's page is fetched now: after a hold the network may be gone.
 const resultHere = ref(false);
-onMounted(async () => {
-  await import('../looks/LookPage.vue').then(
+const fetchResult = (): Promise<unknown> =>
+  import('../looks/LookPage.vue').then(
     () => (resultHere.value = true),
     () => undefined,
   );
-});
+// After what is needed first has had its turn.
+onMounted(() =>
+  'requestIdleCallback' in window
+    ? requestIdleCallback(() => void fetchResult(), { timeout: 2000 })
+    : void fetchResult(),
+);
 
 /** A look that is kept and whose page this device does not have yet. */
 const keptLook = ref('');
@@ -111,7 +116,7 @@ const show = async (lookId: string): Promise<void> => {
     >
       {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
     </p>
-    <section v-show="wide || setupOpen || !personId" class="card space-y-2" aria-labelledby="set">
+    <section v-if="wide || setupOpen || !personId" class="card space-y-2" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
       <div class="field-row">
         <span class="label" aria-hidden="true">Who</span>

@@ -216,6 +216,8 @@ describe('a watched hold', () => {
   test('a target that was emptied starts nothing, and says why', async () => {
     page = await show(BenchPage, `/bench?person=${tall.id}`);
     await until(() => button(/start/i) && !button(/start/i).attributes('disabled'));
+    // On a phone the set-up is one line that opens.
+    await button(/front plank/i).trigger('click');
     await page.find('#target').setValue('');
     await until(() => page.text().includes('The target wants 1 to 3600 seconds.'));
     expect(button(/start/i).attributes('disabled')).toBeDefined();
@@ -336,6 +338,9 @@ describe('nothing done by accident', () => {
   });
   test('what is done at the target is chosen on this device and kept', async () => {
     page = await show(BenchPage, `/bench?person=${tall.id}`);
+    const setUp = () => page.findAll('button').find((b) => /front plank/i.test(b.text()));
+    await until(setUp);
+    await setUp()!.trigger('click');
     await until(() => page.findAll('[role=switch]').length === 3);
     const [sound] = page.findAll('[role=switch]');
     expect(sound!.attributes('aria-checked')).toBe('false');
