@@ -75,7 +75,6 @@ await shoot('bench-picture');
 await shoot('look-hold', `/looks/${hold}`);
 await shoot('look-picture', `/looks/${pictures.at(-1)!.id}`);
 await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`);
-await shoot('library', '/library?kind=positions&id=bird-dog');
 await shoot('library-drill', '/library?kind=drills&id=thwart-bridge');
 await shoot('screen', `/screen?person=${person}`);
 await shoot('ladders', `/ladders?person=${person}`);
@@ -86,14 +85,17 @@ await shoot('look-picture-dark', `/looks/${pictures.at(-1)!.id}`);
 await page.evaluate(() => localStorage.removeItem('anchor.theme'));
 
 // Without a network, on a telephone: a hold is tapped, kept, and waits.
-await page.setViewport({ width: 390, height: 844, deviceScaleFactor: 1 });
-await page.goto(`${hall.url}/bench?person=${person}`);
+await page.setViewport({ width: 390, height: 844, deviceScaleFactor: 1, hasTouch: true, isMobile: true });
+await page.goto(`${hall.url}/bench?person=${await personId(page, 'Teo Aldana')}`);
 await settled(page);
+await page.waitForSelector('[data-result-here]');
+await shoot('phone-ready');
 await hall.kill();
 await press(page, 'Start');
 await pass(page, 21.4);
 await page.keyboard.press('Digit1');
 await pass(page, 9);
+await shoot('phone-running');
 await press(page, 'End');
 await press(page, 'Stopped by coach');
 await press(page, 'keep it and see');

@@ -377,14 +377,14 @@ describe('work that is left is found again', () => {
 
 test('every page has its title and takes the focus; the person is picked by keys', async () => {
   const page = await hall.coach();
-  await sees(page, 'Floor');
-  expect(await page.title()).toBe('Floor · Upright Anchor');
+  const titled = (name: string): Promise<unknown> =>
+    page.waitForFunction((title) => document.title === title, {}, `${name} · Upright Anchor`);
+  await titled('Floor');
   await press(page, 'People');
-  await sees(page, 'Add a person');
-  expect(await page.title()).toBe('People · Upright Anchor');
-  expect(await page.evaluate(() => document.activeElement?.id)).toBe('main');
+  await titled('People');
+  await page.waitForFunction(() => document.activeElement?.id === 'main');
   await press(page, 'Ladders');
-  await page.waitForFunction(() => document.title === 'Ladders · Upright Anchor');
+  await titled('Ladders');
   await press(page, 'Bench');
   await page.waitForSelector('#who');
   await pick(page, 'who', 'Teo Aldana');
