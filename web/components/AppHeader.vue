@@ -66,7 +66,7 @@ async function leave(): Promise<void> {
     class="stuck bg-paper border-rule sticky top-0 z-30 border-b"
     :class="{ 'max-md:hidden low:hidden': clockRuns }"
   >
-    <div class="mx-auto flex max-w-[1320px] items-center gap-x-4 px-4 max-md:flex-wrap">
+    <div class="mx-auto flex max-w-[1320px] items-center gap-x-4 px-4 max-md:flex-wrap max-md:gap-x-2">
       <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" aria-label="Upright Anchor, to the floor"
         >Upright&nbsp;Anchor</RouterLink
       >
@@ -98,7 +98,7 @@ async function leave(): Promise<void> {
           </li>
         </ol>
       </nav>
-      <div class="ml-auto flex items-center gap-2">
+      <div class="ml-auto flex items-center gap-2 max-md:gap-0.5">
         <RouterLink v-if="holdHere && route.name !== 'bench'" to="/bench" class="btn btn-main !px-3">
           <Timer :size="20" aria-hidden="true" />
           <span class="max-md:sr-only">Hold {{ held.value.value ? `of ${held.value.value.name}` : 'under way' }}</span>
@@ -109,7 +109,7 @@ async function leave(): Promise<void> {
           </button>
         </span>
         <Menu as="div" class="relative">
-          <MenuButton class="btn btn-quiet" :aria-label="`Account: ${session.account?.name}`"
+          <MenuButton class="btn btn-quiet max-md:!px-1.5" :aria-label="`Account: ${session.account?.name}`"
             ><CircleUser :size="22" aria-hidden="true" /><span class="max-lg:hidden">{{
               session.account?.name
             }}</span></MenuButton

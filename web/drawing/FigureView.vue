@@ -57,7 +57,7 @@ const box = computed(() => {
 
 <template>
   <component
-    :is="still ? 'div' : 'button'"
+    :is="still ? 'span' : 'button'"
     class="block h-full w-full"
     v-bind="
       still

@@ -8,6 +8,11 @@ import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
 import { secondsText } from '../../../words/numbers.js';
 import { announce } from '../../data/said.js';
+import { faultPose } from '../../../core/body/fault-pose.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
+import { rungOf } from '../../../core/catalog/index.js';
+import { catalog } from '../../data/catalogue.js';
+import FigureView from '../../drawing/FigureView.vue';
 import { useSettings } from '../../stores/settings.js';
 import { useSignals } from './use-signals.js';
 import type { KeptHold } from '../../data/hold-keeper.js';
@@ -122,6 +127,15 @@ const asked = ref(false);
 const really = ref<number | ''>('');
 const reached = (reason: EndReason): boolean =>
   reason !== 'target' || (hold.value?.stoppedAt ?? 0) >= (hold.value?.target ?? Infinity);
+/** What each pad's fault looks like, drawn once the page is there. */
+const figuresHere = ref(false);
+useTimeoutFn(() => (figuresHere.value = true), 0);
+const middling = bodyOf();
+const figures = computed(() => {
+  if (!figuresHere.value) return new Map<string, never>();
+  const { pose } = rungOf(catalog, props.setup.position, props.setup.rung);
+  return new Map(shown.value.map(({ id }) => [id, faultPose(pose, id, middling)]));
+});
 // The order of the pads stands still while the clock runs.
 const shown = ref<Fault[]>(props.pads);
 watch(
@@ -353,13 +367,20 @@ const keepText = computed(() =>
           :class="padState(fault.id) === 'off' ? 'border-soft' : 'border-rope'"
         >
           <button
-            class="min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold lg:text-xl"
+            class="relative min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold lg:text-xl"
             :class="padState(fault.id) === 'off' ? 'bg-paper' : 'bg-rope text-[var(--on-rope)]'"
             :disabled="phase === 'ready'"
             :aria-pressed="padState(fault.id) !== 'off'"
             @click="tap(fault.id, 'on')"
           >
             {{ fault.pad }}
+            <span
+              v-if="figures.get(fault.id)"
+              aria-hidden="true"
+              class="pad-figure pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
+            >
+              <FigureView :pose="figures.get(fault.id)!" :body="middling" label="" />
+            </span>
             <span class="block min-h-[1.25rem] text-base font-normal"
               >{{ padState(fault.id) === 'gross' ? 'gross ●●●' : padState(fault.id) === 'on' ? 'clear ●●' : ''
               }}<span v-if="padState(fault.id) === 'off' && settings.keys && i < 10" class="[@media(hover:none)]:hidden"

@@ -3,8 +3,8 @@ import { useEventListener } from '@vueuse/core';
 import { ref, type Ref } from 'vue';
 import type { Point } from '../../../core/geometry.js';
 
-/** A finger that moves less than this has pressed and not dragged, px on the screen. */
-const STILL = 6;
+/** What moves less than this has pressed and not dragged, px on the screen: a finger rolls, a mouse does not. */
+const stillFor = (pointerType: string): number => (pointerType === 'touch' ? 6 : 2);
 
 export interface Fingers<Name> {
   /** The point that a drag from here would move; null for the picture itself. */
@@ -54,7 +54,7 @@ export function useFingers<Name>(area: Ref<HTMLElement | null>, on: Fingers<Name
     const at = placeOf(event);
     down.set(event.pointerId, at);
     if (start && dragging.value === null && !move) {
-      if (Math.hypot(at[0] - start.at[0], at[1] - start.at[1]) <= STILL) return;
+      if (Math.hypot(at[0] - start.at[0], at[1] - start.at[1]) <= stillFor(event.pointerType)) return;
       if (start.name !== null) {
         dragging.value = start.name;
         on.lift(start.name);

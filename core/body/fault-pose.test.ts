@@ -1,0 +1,35 @@
+import { describe, expect, test } from '@jest/globals';
+import { bodyOf } from './anthropometry.js';
+import { faultPose } from './fault-pose.js';
+import { catalog, rungOf } from '../catalog/index.js';
+import { placeFigure } from './figure.js';
+
+const body = bodyOf();
+const plank = rungOf(catalog, 'front-plank').pose;
+
+describe('a fault drawn in a pose', () => {
+  test('every pad of every position either has a figure that stands, or none', () => {
+    for (const family of catalog.families)
+      for (const fault of family.pads) {
+        const shown = faultPose(rungOf(catalog, family.id).pose, fault, body);
+        if (shown) expect(() => placeFigure(shown, body)).not.toThrow();
+      }
+  });
+  test('a sag lowers the hips under the line from shoulder to ankle, a pike lifts them over it', () => {
+    const over = (fault: string | null): number => {
+      const { shoulder, hip, ankle } = placeFigure(fault ? faultPose(plank, fault, body)! : plank, body);
+      const k = (hip[0] - shoulder[0]) / (ankle[0] - shoulder[0]);
+      return hip[1] - (shoulder[1] + k * (ankle[1] - shoulder[1]));
+    };
+    expect(over('hip-sag')).toBeLessThan(over(null) - 0.08);
+    expect(over('hip-pike')).toBeGreaterThan(over(null) + 0.08);
+  });
+  test('a poked chin goes up and a dropped head goes down', () => {
+    const ear = (fault: string): number => placeFigure(faultPose(plank, fault, body)!, body).ear[1];
+    expect(ear('chin-poke')).toBeGreaterThan(ear('head-drop') + 0.05);
+  });
+  test('what the side does not show has none', () => {
+    for (const fault of ['breath-held', 'feet-apart', 'no-such']) expect(faultPose(plank, fault, body)).toBeNull();
+    expect(faultPose({ ...plank, support: undefined }, 'elbows-ahead', body)).toBeNull();
+  });
+});
