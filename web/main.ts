@@ -3,9 +3,10 @@
  * The scripts of all of them are on their way already (see `startScripts` in the build's configuration).
  */
 import './styles/main.css';
+import { nextTask } from './next-task.js';
 
-const nextTask = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 const STEPS: (() => Promise<unknown>)[] = [
+  () => import('./first-schemas.js'),
   () => import('../core/formats/catalog.js'),
   () => import('../core/formats/observation.js'),
   () => import('../api/observations.js'),
@@ -19,5 +20,5 @@ void (async () => {
   }
   const { start } = await import('./start.js');
   await nextTask();
-  start();
+  await start();
 })();

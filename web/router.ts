@@ -2,6 +2,7 @@
 import { nextTick } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import { announce } from './data/said.js';
+import { nextTask } from './next-task.js';
 import { useSession } from './data/session.js';
 
 export const router = createRouter({
@@ -90,6 +91,9 @@ router.beforeEach(async (to) => {
     return { name: 'sign-in', meta: { title: 'Sign in' }, query: to.fullPath === '/' ? {} : { then: to.fullPath } };
   return true;
 });
+
+// A page's scripts have run by now; it is drawn in a task of its own.
+router.beforeResolve(() => nextTask());
 
 router.afterEach((to, from, failure) => {
   if (failure) return;

@@ -12,7 +12,7 @@ const degrees = (value: number): string => `${Math.round(value)}°`.replace('-',
  * @param pose angles in degrees
  * @param to the other end of a movement
  * @example
- * poseText({ ...STRAIGHT, orientation: 'supine', hip: 90, knee: 90 }); // 'on the back, hip 90°, knee 90°'
+ * poseText({ ...STRAIGHT, orientation: 'supine', hip: 90, knee: 90 }) // => 'on the back, hip 90°, knee 90°'
  */
 export function poseText(pose: Pose, to?: Pose): string {
   const angles = JOINTS.flatMap((joint) => {

@@ -60,6 +60,7 @@ describe('work that is left', () => {
     first.work.words = 'hips low on the left';
     await until(() => first.draft.kept.value, 'the draft');
     first.leave();
+    await until(() => said.value, 'what is said');
     expect(said.value!.text).toMatch(/The note is kept on this device as a draft/);
     const second = page();
     await until(() => second.draft.ready.value);
@@ -74,8 +75,7 @@ describe('work that is left', () => {
     first.work.words = 'typed and gone';
     await nextTick();
     first.leave();
-    expect(said.value).not.toBeNull();
-    await until(() => true);
+    await until(() => said.value, 'what is said');
     const second = page();
     await until(() => second.draft.ready.value);
     expect(second.work.words).toBe('typed and gone');

@@ -105,10 +105,10 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
   );
   useEventListener(document, 'visibilitychange', () => document.visibilityState === 'hidden' && void write());
   onScopeDispose(() => {
-    const unwritten = ready.value && key !== null && text() !== base && now() !== null;
-    void write();
-    if ((kept.value || unwritten) && !unkept.value && !session.left)
-      say(`${name} is kept on this device as a draft. Come back to go on with it.`);
+    // It is said to be kept when it is.
+    void write().then(() => {
+      if (kept.value && !session.left) say(`${name} is kept on this device as a draft. Come back to go on with it.`);
+    });
   });
   return {
     found,

@@ -17,6 +17,7 @@ import {
   studioOf,
 } from '../../../tests/browser/people.js';
 import type { Person } from '../../../api/people.js';
+import type { StudioCatalogue } from '../../../api/studio.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { shipped, takeCatalogue } from '../../data/catalogue.js';
 import { keepLook } from '../../data/looks.js';
@@ -29,6 +30,20 @@ import { useBench, type Bench } from './use-bench.js';
 
 const tall = somebody(1, { stature: 1.95, cautions: ['shoulder'], method: 'quiet' });
 const small = somebody(2, { stature: 1.52 });
+/** The studio's catalogue with a version of its own. */
+const withSlipway: StudioCatalogue = {
+  ...studioOf(),
+  entries: [
+    {
+      kind: 'rungs',
+      key: 'front-plank.slipway',
+      record: { ...rungOf(shipped, 'front-plank', 'forearm'), id: 'slipway', name: 'Slipway plank', target: 33 },
+      by: 'C',
+      at: '2026-05-20T16:00:00.000Z',
+      retired: false,
+    },
+  ],
+};
 let server: FakeServer;
 let page: VueWrapper;
 async function bench(at: Parameters<typeof useBench>[1]): Promise<Bench> {
@@ -111,45 +126,19 @@ describe('who is on the bench', () => {
     expect(on.rung.value.family).toBe('hollow');
   });
   test('a version of the studio’s own that is asked for is proposed also when the catalogue comes late', async () => {
-    const own = { ...rungOf(shipped, 'front-plank', 'forearm'), id: 'slipway', name: 'Slipway plank', target: 33 };
     const on = await bench({ person: tall.id, position: 'front-plank', rung: 'slipway' });
     await until(() => on.proposed.value);
     expect(on.setup.rung).not.toBe('slipway');
-    takeCatalogue({
-      ...studioOf(),
-      entries: [
-        {
-          kind: 'rungs',
-          key: 'front-plank.slipway',
-          record: own,
-          by: 'C',
-          at: '2026-05-20T16:00:00.000Z',
-          retired: false,
-        },
-      ],
-    });
+    takeCatalogue(withSlipway);
     await until(() => on.setup.rung === 'slipway', 'the own version');
     expect(on.setup.target).toBe(33);
     takeCatalogue(studioOf());
   });
   test('… and not over what the coach has chosen meanwhile', async () => {
-    const own = { ...rungOf(shipped, 'front-plank', 'forearm'), id: 'slipway', name: 'Slipway plank' };
     const on = await bench({ person: tall.id, position: 'front-plank', rung: 'slipway' });
     await until(() => on.proposed.value);
     on.choosePosition('hollow');
-    takeCatalogue({
-      ...studioOf(),
-      entries: [
-        {
-          kind: 'rungs',
-          key: 'front-plank.slipway',
-          record: own,
-          by: 'C',
-          at: '2026-05-20T16:00:00.000Z',
-          retired: false,
-        },
-      ],
-    });
+    takeCatalogue(withSlipway);
     await new Promise((resolve) => setTimeout(resolve));
     expect(on.setup.position).toBe('hollow');
     takeCatalogue(studioOf());

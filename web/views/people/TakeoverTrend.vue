@@ -2,6 +2,7 @@
 /** Are the hip flexors doing the work: the index of each look that had evidence for it, oldest to newest. */
 import { computed } from 'vue';
 import type { HistoryItem } from '../../../api/observations.js';
+import ChartTable from '../../components/ChartTable.vue';
 import { dayText } from '../../data/names.js';
 
 const props = defineProps<{ items: readonly HistoryItem[] }>();
@@ -34,7 +35,7 @@ const says = computed(() => {
       :viewBox="`0 0 ${W} ${H}`"
       class="h-11 w-56"
       role="img"
-      :aria-label="`Takeover index over ${known.length} looks: ${known.map((k) => k.value).join(', ')}`"
+      :aria-label="`Takeover index over ${known.length} looks, from ${known[0]!.value} on ${dayText(known[0]!.at)} to ${last.value} on ${dayText(last.at)}: ${says}.`"
     >
       <path :d="`M0 ${H / 2}H${W}`" stroke="var(--rule)" stroke-dasharray="3 4" />
       <polyline
@@ -49,5 +50,10 @@ const says = computed(() => {
     <p class="figures">
       <b class="text-2xl">{{ last.value }}</b> <span class="text-soft">on {{ dayText(last.at) }}, {{ says }}</span>
     </p>
+    <ChartTable
+      class="w-full"
+      :head="['Day', 'Index, 0–100']"
+      :rows="known.map((k) => [dayText(k.at), String(k.value)])"
+    />
   </figure>
 </template>
