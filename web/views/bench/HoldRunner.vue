@@ -24,6 +24,7 @@ import { setupProblem, startRecord, type BenchSetup } from './setup.js';
 import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
+import { nextTask } from '../../next-task.js';
 import { recordOf, useHold } from './use-hold.js';
 
 /** How long a control that appeared takes no tap, ms. */
@@ -127,12 +128,18 @@ const asked = ref(false);
 const really = ref<number | ''>('');
 const reached = (reason: EndReason): boolean =>
   reason !== 'target' || (hold.value?.stoppedAt ?? 0) >= (hold.value?.target ?? Infinity);
-/** What each pad's fault looks like, drawn once the page is there. */
-const figuresHere = ref(false);
-useTimeoutFn(() => (figuresHere.value = true), 0);
+/** What each pad's fault looks like: drawn once the page is there, a few at a time. */
 const middling = bodyOf();
+const AT_ONCE = 3;
+const figuresHere = ref(0);
+onMounted(async () => {
+  while (figuresHere.value < shown.value.length) {
+    await nextTask();
+    figuresHere.value += AT_ONCE;
+  }
+  figuresHere.value = Infinity;
+});
 const figures = computed(() => {
-  if (!figuresHere.value) return new Map<string, never>();
   const { pose } = rungOf(catalog, props.setup.position, props.setup.rung);
   return new Map(shown.value.map(({ id }) => [id, faultPose(pose, id, middling)]));
 });
@@ -375,7 +382,7 @@ const keepText = computed(() =>
           >
             {{ fault.pad }}
             <span
-              v-if="figures.get(fault.id)"
+              v-if="i < figuresHere && figures.get(fault.id)"
               aria-hidden="true"
               class="pad-figure pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
             >

@@ -1,9 +1,16 @@
 <script setup lang="ts">
 /** Clean times with the trend's fan and the gate. */
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
-import { init, use, type ECharts } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
+import type { ECharts } from 'echarts/core';
+import { init, use } from '../../drawing/chart-core.js';
+import {
+  AriaComponent,
+  GridComponent,
+  LineChart,
+  MarkLineComponent,
+  ScatterChart,
+  SVGRenderer,
+  TooltipComponent,
+} from '../../drawing/chart-parts.js';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import ChartTable from '../../components/ChartTable.vue';
 import { dayText } from '../../data/names.js';

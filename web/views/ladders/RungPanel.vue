@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One version for one person: figure, load, gate with what is missing, next step, forecast, what was decided. */
+import { withCharts } from '../../drawing/with-charts.js';
 import { computed, defineAsyncComponent } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
@@ -21,7 +22,7 @@ import { secondsText } from '../../../words/numbers.js';
 import CrossGateItem from './CrossGateItem.vue';
 import StepProposal from './StepProposal.vue';
 
-const FanChart = defineAsyncComponent(() => import('./FanChart.vue'));
+const FanChart = defineAsyncComponent(withCharts(() => import('./FanChart.vue')));
 const props = defineProps<{
   standing: RungStanding;
   today: RungStanding | null;

@@ -98,7 +98,7 @@ watch(
         <fieldset :disabled="!mayChange" class="min-w-0 space-y-2">
           <SeenCard :look="look" :detail="detail" @felt="page.feel" />
         </fieldset>
-        <div v-if="detail.step && person && on && !unread" class="card">
+        <div v-if="rest && detail.step && person && on && !unread" class="card">
           <StepProposal
             :proposal="detail.step"
             :rung="detail.rung"
@@ -113,7 +113,7 @@ watch(
             >On the ladder</RouterLink
           >
         </div>
-        <CarefulCard :person="person" :circumstance="judgedIn" />
+        <CarefulCard v-if="rest" :person="person" :circumstance="judgedIn" />
       </div>
 
       <div v-if="rest" class="min-w-0 space-y-4">

@@ -1,9 +1,15 @@
 <script setup lang="ts">
 /** Clean seconds over time, a line a version; the total stands beside it as a faint mark, never instead of it. */
-import { ScatterChart, LineChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
+import { use } from '../../drawing/chart-core.js';
+import {
+  AriaComponent,
+  GridComponent,
+  LegendComponent,
+  LineChart,
+  ScatterChart,
+  SVGRenderer,
+  TooltipComponent,
+} from '../../drawing/chart-parts.js';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import type { HistoryItem } from '../../../api/observations.js';

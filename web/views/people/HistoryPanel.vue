@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withCharts } from '../../drawing/with-charts.js';
 import { offered } from '../../../core/catalog/index.js';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
@@ -16,7 +17,7 @@ import TautLine from '../../drawing/TautLine.vue';
 import ImportLook from './ImportLook.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
 
-const CleanChart = defineAsyncComponent(() => import('./CleanChart.vue'));
+const CleanChart = defineAsyncComponent(withCharts(() => import('./CleanChart.vue')));
 const props = defineProps<{ person: Person }>();
 const router = useRouter();
 const method = ref('');
