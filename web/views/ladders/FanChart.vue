@@ -58,6 +58,7 @@ function draw(): void {
   chart?.setOption(
     {
       animation: false,
+      textStyle: { fontFamily: 'Archivo Variable' },
       aria: { enabled: false },
       grid: { left: 52, right: 14, top: 16, bottom: 30 },
       xAxis: {
