@@ -28,6 +28,13 @@ describe('a fault drawn in a pose', () => {
     const ear = (fault: string): number => placeFigure(faultPose(plank, fault, body)!, body).ear[1];
     expect(ear('chin-poke')).toBeGreaterThan(ear('head-drop') + 0.05);
   });
+  test('arms that are not overhead have nothing to close, and none goes through the floor', () => {
+    const bent = rungOf(catalog, 'hollow', 'bent-knee').pose;
+    expect(bent.shoulder).toBeLessThan(90);
+    expect(faultPose(bent, 'shoulders-closed', body)).toBeNull();
+    const overhead = rungOf(catalog, 'hollow', 'overhead').pose;
+    expect(faultPose(overhead, 'shoulders-closed', body)!.shoulder).toBe(overhead.shoulder - 38);
+  });
   test('what the side does not show has none', () => {
     for (const fault of ['breath-held', 'feet-apart', 'no-such']) expect(faultPose(plank, fault, body)).toBeNull();
     expect(faultPose({ ...plank, support: undefined }, 'elbows-ahead', body)).toBeNull();

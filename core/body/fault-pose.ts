@@ -25,9 +25,11 @@ const SHOWN: Readonly<Record<string, (pose: Pose, body: Body) => Pose>> = {
   'tail-tucks': (pose) => ({ ...pose, lumbar: pose.lumbar + 28, pelvicTilt: pose.pelvicTilt - 20 }),
   'elbows-ahead': (pose) =>
     pose.support ? { ...pose, support: { ...pose.support, ahead: pose.support.ahead + 0.16 } } : pose,
-  'shoulders-closed': (pose) => ({ ...pose, shoulder: pose.shoulder - 38 }),
-  'arms-forward': (pose) => ({ ...pose, shoulder: pose.shoulder - 45 }),
-  'ears-leave-arms': (pose) => ({ ...pose, neck: pose.neck + 30, shoulder: pose.shoulder - 15 }),
+  // Arms that are not overhead have nothing to close.
+  'shoulders-closed': (pose) => (pose.shoulder > 90 ? { ...pose, shoulder: pose.shoulder - 38 } : pose),
+  'arms-forward': (pose) => (pose.shoulder > 90 ? { ...pose, shoulder: pose.shoulder - 45 } : pose),
+  'ears-leave-arms': (pose) =>
+    pose.shoulder > 90 ? { ...pose, neck: pose.neck + 30, shoulder: pose.shoulder - 15 } : pose,
   'heels-rise': (pose) => ({ ...pose, ankle: pose.ankle + 30 }),
 };
 

@@ -382,7 +382,7 @@ const keepText = computed(() =>
           >
             {{ fault.pad }}
             <span
-              v-if="i < figuresHere && figures.get(fault.id)"
+              v-if="i < figuresHere && padState(fault.id) === 'off' && figures.get(fault.id)"
               aria-hidden="true"
               class="pad-figure pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
             >
