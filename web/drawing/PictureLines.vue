@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import type { Judged } from '../../core/evaluate/judge.js';
 import type { Observation } from '../../core/formats/observation.js';
-import { joinedLandmarks, overlayOf } from './overlay.js';
+import { CASING, joinedLandmarks, overlayOf } from './overlay.js';
 
 const props = defineProps<{
   observation: Observation;
@@ -44,7 +44,7 @@ const s = computed(() => overlay.value.size);
       :y1="overlay.floor[0][1]"
       :x2="overlay.floor[1][0]"
       :y2="overlay.floor[1][1]"
-      stroke="#1b2831"
+      :stroke="CASING"
       :stroke-width="s * 1.5"
     />
     <line
@@ -65,10 +65,10 @@ const s = computed(() => overlay.value.size);
         :y1="overlay.ideal![0][1]"
         :x2="overlay.ideal![1][0]"
         :y2="overlay.ideal![1][1]"
-        stroke="#1b2831"
+        :stroke="CASING"
         :stroke-width="s * 2"
       />
-      <polyline :points="overlay.line" fill="none" stroke="#1b2831" :stroke-width="s * 2.4" stroke-linejoin="round" />
+      <polyline :points="overlay.line" fill="none" :stroke="CASING" :stroke-width="s * 2.4" stroke-linejoin="round" />
       <polyline
         :points="overlay.line"
         fill="none"
@@ -95,7 +95,7 @@ const s = computed(() => overlay.value.size);
         :cy="p[1]"
         :r="s * 2.4"
         fill="#ff7a33"
-        stroke="#1b2831"
+        :stroke="CASING"
         :stroke-width="s * 0.7"
       />
     </template>

@@ -6,6 +6,9 @@ import { defaultLandmarkSd } from '../../core/measure/view.js';
 import { uprightFrame } from '../../core/measure/frame.js';
 import type { LandmarkName, Landmarks } from '../../core/landmarks.js';
 
+/** Dark under every light line over a picture, so that it stands out from a light wall and from a dark shirt. */
+export const CASING = '#1b2831';
+
 export interface Overlay {
   floor: readonly [Point, Point] | null;
   /** SVG points of the measured line; null without shoulder, hip and the end point. */

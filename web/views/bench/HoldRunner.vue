@@ -8,10 +8,6 @@ import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
 import { secondsText } from '../../../words/numbers.js';
 import { announce } from '../../data/said.js';
-import { faultPose } from '../../../core/body/fault-pose.js';
-import { bodyOf } from '../../../core/body/anthropometry.js';
-import { rungOf } from '../../../core/catalog/index.js';
-import { catalog } from '../../data/catalogue.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { useSettings } from '../../stores/settings.js';
 import { useSignals } from './use-signals.js';
@@ -24,8 +20,8 @@ import { setupProblem, startRecord, type BenchSetup } from './setup.js';
 import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
-import { nextTask } from '../../next-task.js';
 import { recordOf, useHold } from './use-hold.js';
+import { usePadFigures } from './use-pad-figures.js';
 
 /** How long a control that appeared takes no tap, ms. */
 const FRESH_MS = 400;
@@ -128,23 +124,12 @@ const asked = ref(false);
 const really = ref<number | ''>('');
 const reached = (reason: EndReason): boolean =>
   reason !== 'target' || (hold.value?.stoppedAt ?? 0) >= (hold.value?.target ?? Infinity);
-/** What each pad's fault looks like: drawn once the page is there, a few at a time. */
-const middling = bodyOf();
-const AT_ONCE = 3;
-const figuresHere = ref(0);
-onMounted(async () => {
-  while (figuresHere.value < shown.value.length) {
-    await nextTask();
-    figuresHere.value += AT_ONCE;
-  }
-  figuresHere.value = Infinity;
-});
-const figures = computed(() => {
-  const { pose } = rungOf(catalog, props.setup.position, props.setup.rung);
-  return new Map(shown.value.map(({ id }) => [id, faultPose(pose, id, middling)]));
-});
 // The order of the pads stands still while the clock runs.
 const shown = ref<Fault[]>(props.pads);
+const { figures, body } = usePadFigures(
+  () => shown.value,
+  () => props.setup,
+);
 watch(
   () => props.pads,
   (pads) => {
@@ -382,11 +367,11 @@ const keepText = computed(() =>
           >
             {{ fault.pad }}
             <span
-              v-if="i < figuresHere && padState(fault.id) === 'off' && figures.get(fault.id)"
+              v-if="padState(fault.id) === 'off' && figures.has(fault.id)"
               aria-hidden="true"
-              class="pad-figure pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
+              class="pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
             >
-              <FigureView :pose="figures.get(fault.id)!" :body="middling" label="" />
+              <FigureView :pose="figures.get(fault.id)!" :body="body" label="" />
             </span>
             <span class="block min-h-[1.25rem] text-base font-normal"
               >{{ padState(fault.id) === 'gross' ? 'gross ●●●' : padState(fault.id) === 'on' ? 'clear ●●' : ''

@@ -117,7 +117,8 @@ const draft = useDraft<PictureWork>({
     waiting.value = work;
     // The set-up's own watchers clear what is laid; the points come after them.
     await nextTick();
-    if (picture) await open(new File([picture], 'picture', { type: picture.type }));
+    // What was allowed when it was kept may have been taken back since.
+    if (picture && mayLie.value) await open(new File([picture], 'picture', { type: picture.type }));
   },
 });
 

@@ -24,7 +24,7 @@ import {
 } from '../../../core/landmarks.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
-import { overlayOf } from '../../drawing/overlay.js';
+import { CASING, overlayOf } from '../../drawing/overlay.js';
 import { useSettings } from '../../stores/settings.js';
 import NudgePad from './NudgePad.vue';
 import { pointForDrag, pointForTap } from './picking.js';
@@ -126,7 +126,6 @@ const { dragging } = useFingers<HandleName>(surface, {
   carry: (name, by) =>
     props.handles.move(name, inside([lifted[0] + by[0] / scale.value, lifted[1] + by[1] / scale.value])),
   putBack: () => props.handles.forget(),
-  drop: () => undefined,
   press(at, pointerType) {
     if (!placed.value) setAnchor(toPicture(at));
     else chosen.value = pointForTap(askedAt(at, pointerType)) ?? chosen.value;
@@ -235,8 +234,6 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   event.preventDefault();
 });
 
-/** Dark under every light line over a picture. */
-const CASING = '#1b2831';
 const MARK_LINES = [
   [CASING, 5],
   ['#fff', 2],
@@ -260,7 +257,7 @@ watch(
     const context = lens.value?.getContext('2d');
     if (!at || !context) return;
     const span = LENS / (scale.value * 3);
-    context.fillStyle = '#1b2831';
+    context.fillStyle = CASING;
     context.fillRect(0, 0, LENS, LENS);
     context.drawImage(props.image, at[0] - span / 2, at[1] - span / 2, span, span, 0, 0, LENS, LENS);
     context.strokeStyle = '#ff7a33';

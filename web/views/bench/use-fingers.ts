@@ -14,8 +14,7 @@ export interface Fingers<Name> {
   /** The point goes this far from where it was lifted, px on the screen. */
   carry: (name: Name, by: Point) => void;
   /** The drag was none: two fingers zoom now. */
-  putBack: (name: Name) => void;
-  drop: () => void;
+  putBack: () => void;
   press: (at: Point, pointerType: string) => void;
   /** Begins to move the picture with one or two fingers. @returns what moves it with them */
   grip: (fingers: readonly Point[]) => (now: readonly Point[]) => void;
@@ -44,7 +43,7 @@ export function useFingers<Name>(area: Ref<HTMLElement | null>, on: Fingers<Name
       return;
     }
     // A second finger: whatever the first had begun is no drag.
-    if (dragging.value !== null) on.putBack(dragging.value);
+    if (dragging.value !== null) on.putBack();
     dragging.value = null;
     start = null;
     move = on.grip(fingers());
@@ -71,8 +70,7 @@ export function useFingers<Name>(area: Ref<HTMLElement | null>, on: Fingers<Name
       return;
     }
     if (event.type === 'pointerup' && start && dragging.value === null && !move) on.press(start.at, event.pointerType);
-    if (event.type === 'pointercancel' && dragging.value !== null) on.putBack(dragging.value);
-    if (dragging.value !== null) on.drop();
+    if (event.type === 'pointercancel' && dragging.value !== null) on.putBack();
     dragging.value = null;
     start = null;
     move = null;
