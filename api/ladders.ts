@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { skillGoals } from '../core/catalog/ladders.js';
 import { SEVERITIES } from '../core/formats/catalog.js';
+import { setupSchema } from '../core/formats/observation.js';
 import { STEP_KINDS } from '../core/ladder/next-step.js';
 import { daySchema, idSchema, words } from './common.js';
 
@@ -23,9 +24,24 @@ export const loggedHoldSchema = z.object({
   cue: z.enum(['mended', 'mended-for-a-moment', 'not-mended']).nullable(),
   felt: z.string().nullable(),
   side: z.enum(['left', 'right']).nullable(),
+  // What was kept before these were read off a look says nothing of them; it is judged anew by the next build anyway.
+  mended: z.boolean().default(false),
+  backDown: z.boolean().nullable().default(null),
+  setup: setupSchema.nullable().default(null),
+  share: z.number().nullable().default(1),
+  reps: z.object({ done: z.number(), clean: z.number(), target: z.number().nullable() }).nullable().default(null),
+  split: z.object({ hard: z.number(), rung: z.string(), easy: z.number() }).nullable().default(null),
+  toTarget: z.boolean().default(false),
+  undecided: z.boolean().default(false),
   values: z.record(z.string(), z.number()),
 });
 export type LoggedHoldOf = z.infer<typeof loggedHoldSchema>;
+
+const repsSchema = z.number().int().positive().max(1000).nullable().default(null);
+const restSchema = z
+  .strictObject({ at: placeSchema, seconds: z.number().positive().max(3600) })
+  .nullable()
+  .default(null);
 
 export const DECISIONS = ['accepted', 'changed', 'declined'] as const;
 export const ladderStepInputSchema = z
@@ -44,6 +60,12 @@ export const ladderStepInputSchema = z
     seconds: z.number().positive().max(3600),
     /** The in-between step, in words. */
     step: words(200).nullable().default(null),
+    /** Reps instead of seconds, for a counted version. */
+    reps: repsSchema,
+    /** What is to be set for it. */
+    setup: setupSchema.nullable().default(null),
+    /** The easier version that a split set goes on at, with its seconds. */
+    rest: restSchema,
     reason: words(300).default(''),
   })
   .refine((s) => s.decision === 'accepted' || s.reason !== '', { path: ['reason'], message: 'needs a reason' });
@@ -61,6 +83,9 @@ export const ladderStepSchema = z.object({
   to: z.string(),
   seconds: z.number(),
   step: z.string().nullable(),
+  reps: repsSchema,
+  setup: setupSchema.nullable().default(null),
+  rest: restSchema,
   reason: z.string(),
   by: z.string(),
 });

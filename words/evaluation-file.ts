@@ -17,8 +17,10 @@ export interface Evaluation {
   version: 1;
   /** null when there was no picture */
   view: { offSquareDegrees: number; usable: boolean } | null;
-  measures: readonly Measure[];
+  measures: readonly Omit<Measure, 'estimated'>[];
   findings: readonly Finding[];
+  /** Deciding measures of the position that could not be judged; empty when all were. */
+  undecided: readonly string[];
   hold: Hold | null;
   /** Those of at least {@link WORTH_TELLING}, likeliest first; empty when nothing was found. */
   causes: { cause: CauseId; probability: number; because: string[] }[];
@@ -33,13 +35,15 @@ export const WORTH_TELLING = 0.2;
 
 /** An evaluated look as the file has it. */
 export function evaluationFile(catalog: Catalog, advised: Advised): Evaluation {
-  const { picture, measures, findings, hold, pain, ranking, nextTest, takeover, choice, step, load, rung } = advised;
+  const { picture, measures, findings, undecided, hold, pain, ranking, nextTest, takeover, choice, step, load, rung } =
+    advised;
   return {
     format: 'upright-anchor/evaluation',
     version: 1,
     view: picture && { offSquareDegrees: picture.view.offSquareDegrees, usable: picture.view.usable },
-    measures,
+    measures: measures.map(({ estimated: _estimated, ...measure }) => measure),
     findings,
+    undecided,
     hold,
     causes: pain
       ? [{ cause: 'pain', probability: 0.99, because: ['pain ended the hold'] }]

@@ -2,13 +2,26 @@
 import type { Gate } from '../core/catalog/ladders.js';
 import type { NoForecast } from '../core/ladder/forecast.js';
 import type { Missing } from '../core/ladder/gates.js';
+import type { Catalog } from '../core/catalog/index.js';
+import type { RangeStatus } from '../core/ladder/range.js';
 import { siteText } from './labels.js';
+import { testName } from './names.js';
 
 /** @example missingText({ is: 'seconds', more: 9, wanted: 40 }) // => '9 s more, 40 s clean' */
 export function missingText(missing: Missing): string {
   switch (missing.is) {
     case 'seconds':
       return `${missing.more.toFixed(0)} s more, ${missing.wanted} s clean`;
+    case 'reps':
+      return `${missing.more} ${missing.more === 1 ? 'rep' : 'reps'} more, ${missing.wanted} clean`;
+    case 'set-up':
+      return 'held on an easier set-up than this version’s own';
+    case 'undecided':
+      return 'what decides this position was not judged';
+    case 'reopened':
+      return 'passed before, but a gross fault or an early break since opens it again';
+    case 'expired':
+      return 'passed more than six weeks ago: show it again';
     case 'felt':
       return `not felt first in the ${siteText(missing.site)}`;
     case 'worst':
@@ -29,7 +42,20 @@ export function gateText(gate: Gate): string {
   const sets = gate.sets > 1 ? `${gate.sets} × ` : '';
   const days = gate.days > 1 ? `, on ${gate.days} days` : '';
   const felt = gate.notFelt.length > 0 ? `, not felt first: ${gate.notFelt.map(siteText).join(', ')}` : '';
-  return `${sets}${gate.seconds} s clean, nothing worse than ${gate.worst}${days}${felt}.`;
+  const work = gate.reps === null ? `${gate.seconds} s clean` : `${gate.reps} clean reps`;
+  return `${sets}${work}, nothing worse than ${gate.worst}${days}${felt}.`;
+}
+
+/** Range that a version asks for, as it is missing or to be checked. */
+export function rangeText(catalog: Pick<Catalog, 'tests'>, range: RangeStatus): string {
+  if (range.by === 'back')
+    return range.is === 'short' ? 'the low back on the floor in this version' : 'does the low back stay on the floor';
+  const name = testName(catalog, range.test).toLowerCase();
+  const wanted =
+    range.atLeast === null
+      ? ''
+      : ` (${range.atLeast}° wanted${range.got === null ? '' : `, ${Math.round(range.got)}° seen`})`;
+  return `${name}${wanted}`;
 }
 
 export function noForecastText(why: NoForecast): string {

@@ -4,10 +4,10 @@ import type { Catalog } from '../core/catalog/index.js';
 import type { Rung } from '../core/formats/catalog.js';
 import { rungAt } from '../core/ladder/gates.js';
 import { BETWEEN, type Proposal, type StepNumber } from '../core/ladder/next-step.js';
-import { missingText } from './gates.js';
+import { missingText, rangeText } from './gates.js';
 import { stepText } from './loads.js';
 import { cautionName, placeName } from './names.js';
-import { percentText, shortSeconds } from './numbers.js';
+import { fixed, percentText, shortSeconds } from './numbers.js';
 
 export interface ProposalWords {
   says: string;
@@ -28,16 +28,22 @@ const LABELS: Readonly<Record<StepNumber['is'], string>> = {
   'load-of-the-next': 'load of the next',
   'load-of-the-one-below': 'load of the one below',
   'load-of-the-step': 'step',
+  'working-time-a-week-ago': 'a week ago',
+  'load-as-set': 'load as set',
 };
 
 function numberText({ value, unit }: StepNumber): string {
   switch (unit) {
     case 's':
       return shortSeconds(value);
+    case 'reps':
+      return `${Math.round(value)} reps`;
     case 'days':
       return String(value);
     case 's-a-week':
-      return `${value.toFixed(1)} s a week`;
+      return `${fixed(value)} s a week`;
+    case 'reps-a-week':
+      return `${fixed(value)} reps a week`;
     case 'share':
       return percentText(value);
     case 'of-this':
@@ -55,6 +61,8 @@ function why({ because, cap }: Proposal): string {
       return 'A gross fault';
     case 'broke-early':
       return 'A lasting break before half of the working time';
+    case 'mended-by-cue':
+      return 'It broke, and one cue or set-up step mended it';
     case 'broke-early-after-cue':
       return 'A lasting break before half of the working time, even after a cue';
     default:
@@ -66,6 +74,7 @@ function why({ because, cap }: Proposal): string {
 function sentence(catalog: Catalog, p: Proposal, step: string | null): string {
   const name = (place: string): string => `“${rungAt(catalog, place).name}”`;
   const because = why(p);
+  const work = p.reps === null ? `${Math.round(p.seconds)} s` : `${p.reps} ${p.reps === 1 ? 'rep' : 'reps'}`;
   switch (p.kind) {
     case 'leave':
       return p.because === 'pain'
@@ -84,26 +93,34 @@ function sentence(catalog: Catalog, p: Proposal, step: string | null): string {
       return `${because}. ${held} The step between, at ${BETWEEN.up} of today: ${step}.`;
     }
     case 'first':
-      return `${because}, but ${name(p.held!.next)} first asks for ${
-        p.held?.by === 'gates' ? p.held.gates.flatMap((g) => g.missing.map(missingText)).join('; ') : ''
-      }.`;
+      return p.held?.by === 'range'
+        ? `${because}, but ${name(p.held.next)} first asks for range: ${p.held.ranges.map((r) => rangeText(catalog, r)).join('; ')}. Range work comes first.`
+        : `${because}, but ${name(p.held!.next)} first asks for ${
+            p.held?.by === 'gates' ? p.held.gates.flatMap((g) => g.missing.map(missingText)).join('; ') : ''
+          }.`;
     case 'step-up':
-      return `${because}: step up to ${name(p.to)}; this one stays as the warm-up or the easy part of a split set.`;
+      return `${because}: step up to ${name(p.to)}; this one stays as the warm-up or the easy part of a split set.${
+        p.check.length > 0 ? ` Check first: ${p.check.map((r) => rangeText(catalog, r)).join('; ')}.` : ''
+      }`;
     case 'step-down':
       return `${because}: one rung down, to ${name(p.to)}.`;
     case 'split':
-      return `Stay, or split the set: ${p.seconds} s here, the other ${p.rest!.seconds} s at ${name(p.rest!.at)} without stopping; move seconds over each week.`;
+      return p.rest!.reps === null
+        ? `${p.because === 'hard-part-clean' ? 'The hard part was clean: split the set again' : 'Stay, or split the set'}: ${p.seconds} s here, the other ${p.rest!.seconds} s at ${name(p.rest!.at)} without stopping; move seconds over each week.`
+        : `Stay, or split the set: ${work} here, the other ${p.rest!.reps} at ${name(p.rest!.at)}; move a rep over each week.`;
     case 'lengthen':
       return p.dropSet
-        ? `Lengthen to ${Math.round(p.seconds)} s and drop a set: the week’s load would rise by more than a fifth.`
-        : `Clean to the working time: lengthen to ${Math.round(p.seconds)} s.`;
+        ? `Clean to the target: drop a set before it grows to ${work}, since the week’s load would rise by more than a fifth.`
+        : `Clean to the ${p.reps === null ? 'working time: lengthen' : 'last rep: go on'} to ${work}.`;
     case 'stay':
       if (p.held) return `${because}. ${name(p.held.next)} is left out for a caution. Stay here.`;
+      if (p.because === 'mended-by-cue') return `${because}: the same again with it, ${work}.`;
+      if (p.because === 'lengthened-this-week') return `Clean, and this week has had its rise: stay at ${work}.`;
       if (p.rule === 5)
-        return `${because}, and nothing easier on this ladder: half of the working time, and look at the cause.`;
+        return `${because}, and nothing easier on this ladder: ${work}, half of the work, and look at the cause.`;
       return p.because === 'stopped-before-the-time'
         ? 'Stopped before the working time without a break: stay, and hold to the working time next.'
-        : `Stay at ${Math.round(p.seconds)} s until the break moves back.`;
+        : `Stay at ${work} until the break moves back.`;
   }
 }
 

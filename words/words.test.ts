@@ -102,7 +102,7 @@ describe('gates and forecasts', () => {
       gate!.says,
       gate!.measure!.says,
     ]);
-    expect(gateText({ sets: 3, seconds: 20, worst: 'slight', days: 2, notFelt: ['low-back'] })).toBe(
+    expect(gateText({ sets: 3, seconds: 20, reps: null, worst: 'slight', days: 2, notFelt: ['low-back'] })).toBe(
       '3 × 20 s clean, nothing worse than slight, on 2 days, not felt first: low back.',
     );
     expect(noForecastText({ is: 'few-sessions', sessions: 2, wanted: 4 })).toBe('Cannot say yet: 2 of 4 sessions.');
@@ -129,16 +129,16 @@ describe('proposals', () => {
         fc.constantFrom(15, 45, 90),
         fc.subarray<CautionId>(['low-back', 'shoulder', 'pregnancy']),
         (rung, list, cap, cautions) => {
-          const holds = list.map(({ extra, ...h }) => ({
-            ...h,
-            place: placeKey(rung),
-            at: `${h.day}T10:00:00Z`,
-            total: h.clean + extra,
-            broke: extra > 0,
-            target: rung.target,
-            felt: null,
-            values: {},
-          }));
+          const holds = list.map(({ extra, ...h }) =>
+            plankHold({
+              ...h,
+              place: placeKey(rung),
+              total: h.clean + extra,
+              broke: extra > 0,
+              target: rung.target,
+              ...(rung.counted ? { reps: { done: h.clean + extra, clean: h.clean, target: 8 } } : {}),
+            }),
+          );
           const p = nextStep({ catalog, rung, body, holds, cap, cautions })!;
           const { says, numbers, step } = proposalWords(catalog, rung, body, p);
           expect(says).toMatch(/^[A-Z].{15,}\.$/);

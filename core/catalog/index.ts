@@ -17,6 +17,7 @@ import { causes, evidenceRows } from './causes.js';
 import { frontDrills } from './drills/front.js';
 import { linkDrills } from './drills/links.js';
 import { otherDrills } from './drills/other-families.js';
+import { withCount } from './counted.js';
 import { families } from './families.js';
 import { otherFaults } from './faults/other-families.js';
 import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
@@ -46,7 +47,7 @@ export interface Catalog {
 
 export const catalog: Catalog = {
   families,
-  rungs: [...rungs, ...otherRungs],
+  rungs: [...rungs, ...otherRungs].map(withCount),
   tolerances,
   faults: [...plankAndHollowFaults, ...otherFaults],
   drills: [...frontDrills, ...linkDrills, ...otherDrills],

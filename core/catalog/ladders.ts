@@ -2,11 +2,14 @@ import type { CrossGate, FELT_SITES, Rung } from '../formats/catalog.js';
 
 type FeltSite = (typeof FELT_SITES)[number];
 
-/** What passes a rung. A look counts when its clean seconds reach `seconds`, nothing is worse than `worst` and no `notFelt` site was felt first. */
+/** What passes a rung. A look counts when its clean seconds reach `seconds`, or its clean reps `reps`, nothing is worse than `worst` and no `notFelt` site was felt first. */
 export interface Gate {
   /** Looks in one day that reach it. */
   sets: number;
+  /** Clean seconds; of a counted version, about what its reps take. */
   seconds: number;
+  /** Clean reps, where the version is counted; null where it is timed. */
+  reps: number | null;
   worst: 'none' | 'slight' | 'clear';
   /** Separate days. */
   days: number;

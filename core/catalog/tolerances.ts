@@ -34,6 +34,7 @@ const otherTolerances: readonly Tolerance[] = [
   ...beyond('bird-dog-shoulders', 'bird-dog', 'level-shoulders', 'shoulder-drops', 'shoulder-drops', [5, 9, 14]),
   ...beyond('dead-bug-pelvis', 'dead-bug', 'level-pelvis', 'pelvis-rocks', 'pelvis-rocks', [4, 8, 12]),
   ...tilt('dead-bug', 'low-back-arch'),
+  one('dead-bug-gap', 'dead-bug', 'low-back-gap', 'low-back-arch', 'above', [1, 2, 4]),
   // 7, 11 and 17 % of the trunk above lying flat; the version's pose is a thumb's breadth, 4 %, above that already.
   one('curl-up-high', 'curl-up', 'shoulder-clearance', 'lifts-too-high', 'above', [3, 7, 13], { from: 'pose' }),
   ...beyond('rollers-plan', 'rollers', 'hip-line', 'arched-line', 'slack', [8, 14, 22], { from: 'pose' }),

@@ -60,7 +60,9 @@ export function advise(
         cap: method.cap,
         cautions,
         pain: stopped !== null,
+        today: circumstance.day,
+        ranges: { ...circumstance.history.tests, ...observation.tests },
       }),
-    load: own && relativeLoad(catalog, rung, body),
+    load: own && relativeLoad(catalog, rung, body, observation.setup),
   };
 }

@@ -88,7 +88,7 @@ describe('evaluation', () => {
       total: 40,
       clean: 21.4,
       firstToGo: { fault: 'hip-sag', t: 21.4 },
-      endedBy: 'coach',
+      endedBy: 'target',
     });
     expect(e.findings).toMatchObject([
       { fault: 'hip-sag', severity: 'clear', from: 'observed', probability: OBSERVER_RELIABILITY, measure: null },

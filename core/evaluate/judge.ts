@@ -4,6 +4,7 @@ import type { Catalog } from '../catalog/index.js';
 import { isStated, type Method, type Rung } from '../formats/catalog.js';
 import type { Break } from '../hold/breaks.js';
 import { analyseHold, type Hold, type HoldAnalysis } from '../hold/hold.js';
+import { repFaults } from '../hold/parts.js';
 import { swingOf } from '../hold/swing.js';
 import type { Finding } from '../judge/finding.js';
 import { findingRank, judgeMeasures, limitsFor, type AppliedLimit, type Verdict } from '../judge/judge.js';
@@ -13,6 +14,7 @@ import { methodFor, type Circumstance } from '../person/circumstance.js';
 import { factsOf, type Facts } from '../reason/facts.js';
 import { median } from '../statistics.js';
 import { pictureAt, type Seen } from './see.js';
+import { decidingMeasures, gapFinding, undecidedOf } from './undecided.js';
 
 /** What the coach should know of a picture beside its figures. */
 export type SeenWarning =
@@ -30,6 +32,8 @@ export interface Judged extends Seen {
   /** Measured and tapped, one a fault, what matters most first. */
   findings: readonly Finding[];
   warnings: readonly SeenWarning[];
+  /** Deciding measures of the position that could not be judged; empty when all were, or where an eye watched. */
+  undecided: readonly string[];
   facts: Facts;
 }
 
@@ -46,11 +50,11 @@ function poseMeasures(catalog: Catalog, rung: Rung, context: MeasureContext): Re
   return measureValues({ points, floor, orientation: rung.pose.orientation }, { ...context, view: 'side' }, wanted);
 }
 
-/** Declared distance of the support ahead of the shoulder as % of the supporting arm. */
-function declaredAhead({ observation, rung, context }: Seen): number {
+/** Distance of the support ahead of the shoulder as set, % of the supporting arm. */
+function declaredAhead(rung: Rung, context: MeasureContext): number {
   const { upperArm, forearm } = context.body.lengths;
   const reach = rung.support === 'elbow' ? upperArm : upperArm + forearm;
-  return (100 * (observation.setup?.elbowAhead ?? rung.ahead)) / reach;
+  return (100 * rung.ahead) / reach;
 }
 
 /** Told by the nearest that a series shows, not by its middle: what a raise reaches. */
@@ -95,6 +99,13 @@ const measuresOf = (seen: Seen, settled: number): Measure[] => {
     : [...seriesMeasures(seen, settled), ...passingMeasures(seen)];
 };
 
+/** An estimate speaks only where it is sure of a fault, and gives way to the hand that felt for it. */
+const withoutGuesses = (verdicts: readonly Verdict[], measures: readonly Measure[], { evidence }: Seen): Verdict[] =>
+  verdicts.filter((v) => {
+    const told = measures.find((m) => m.id === v.measure);
+    return !told?.estimated || (v.stated && !(v.measure === 'low-back-gap' && evidence['back-gap'] !== undefined));
+  });
+
 /** The verdict on a measured break: the median of its stretch, with the measure's own error. */
 function breakVerdict(
   b: Break,
@@ -112,12 +123,22 @@ function breakVerdict(
 /** What went first in a hold is told before others that are as sure and as bad. */
 const WENT_FIRST = 5;
 
-/** Measured and tapped findings, one a fault: the surer and worse of the two stands. What went first in a hold leads among equals. */
+const observed = (of: Pick<Finding, 'fault' | 'severity' | 'probability'>): Finding => ({
+  ...of,
+  measure: null,
+  from: 'observed',
+});
+
+/**
+ * Measured and tapped findings, one a fault: the surer and worse of the two stands. What went first in a hold leads among equals.
+ * @param more found otherwise: in counted reps, by the hand under the back
+ */
 export function findingsOf(
   verdicts: readonly Verdict[],
   analysis: HoldAnalysis | null,
   measures: readonly Measure[],
   limits: readonly AppliedLimit[],
+  more: readonly Finding[] = [],
 ): Finding[] {
   const measured = ({ fault, severity, probability, measure }: Verdict): Finding => ({
     fault,
@@ -126,13 +147,13 @@ export function findingsOf(
     measure,
     from: 'measured',
   });
-  const all: Finding[] = verdicts.map(measured);
+  const all: Finding[] = [...verdicts.map(measured), ...more];
   for (const b of analysis?.hold.breaks ?? []) {
     const during = b.measure && breakVerdict(b, analysis!, measures, limits);
     if (during) all.push(measured(during));
   }
   for (const { dip, fault, severity } of analysis?.taps ?? [])
-    if (!dip) all.push({ fault, severity, probability: OBSERVER_RELIABILITY, measure: null, from: 'observed' });
+    if (!dip) all.push(observed({ fault, severity, probability: OBSERVER_RELIABILITY }));
   const worst = new Map<string, Finding>();
   for (const finding of all) {
     const known = worst.get(finding.fault);
@@ -167,23 +188,36 @@ export const statedFinding = ({ findings }: Pick<Judged, 'findings'>): Finding |
  * Judging the same {@link Seen} under another circumstance is how another method judges the same record.
  */
 export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance): Judged {
-  const { observation, rung, family, context, samples, usable, picture } = seen;
+  const { observation, asSet: rung, family, context, samples, usable, picture } = seen;
   const method = methodFor(catalog, circumstance, family, observation.method);
-  const limits = limitsFor(catalog, rung, method, {
-    declared: declaredAhead(seen),
-    pose: poseMeasures(catalog, rung, context),
-  }).filter((limit) => seenFrom(measureDefinition(limit.measure), observation.view));
+  const limitsOf = (of: Rung, within: MeasureContext): AppliedLimit[] =>
+    limitsFor(catalog, of, method, {
+      declared: declaredAhead(of, within),
+      pose: poseMeasures(catalog, of, within),
+    });
+  const fromHere = (of: readonly AppliedLimit[]): AppliedLimit[] =>
+    of.filter((limit) => seenFrom(measureDefinition(limit.measure), observation.view));
+  const all = limitsOf(rung, context);
+  const limits = fromHere(all);
   const analysis = seen.isHold
     ? analyseHold({
         samples: usable || !picture ? samples : samples.map(({ t }) => ({ t, values: new Map() })),
         events: observation.events ?? [],
         limits,
+        partLimits: new Map(seen.later.map((part) => [part.rung.id, fromHere(limitsOf(part.rung, part.context))])),
+        segments: observation.segments,
+        reps: observation.reps,
         ended: observation.ended,
+        target: observation.target,
+        targetReps: observation.targetReps,
       })
     : null;
   const hold = analysis?.hold ?? null;
   const measures = measuresOf(seen, hold?.settled ?? 0);
-  const verdicts = usable ? judgeMeasures(measures, limits) : [];
+  const verdicts = usable ? withoutGuesses(judgeMeasures(measures, limits), measures, seen) : [];
+  const deciding = decidingMeasures(family, all);
+  const known = { ...seen, measures, verdicts };
+  const byHand = gapFinding(all, deciding, known, OBSERVER_RELIABILITY);
   return {
     ...seen,
     method,
@@ -191,7 +225,11 @@ export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance):
     hold,
     measures,
     verdicts,
-    findings: findingsOf(verdicts, analysis, measures, limits),
+    findings: findingsOf(verdicts, analysis, measures, limits, [
+      ...repFaults(observation.reps ?? [], OBSERVER_RELIABILITY).map(observed),
+      ...(byHand ? [byHand] : []),
+    ]),
+    undecided: undecidedOf(deciding, known),
     warnings: warningsOf(seen, limits, measures),
     facts: factsOf(catalog, { ...seen, hold, measures }, circumstance.history),
   };

@@ -1,6 +1,7 @@
 /** First stage: what the record shows, before any method. */
 import { bodyOf } from '../body/anthropometry.js';
-import type { Catalog } from '../catalog/index.js';
+import { rungsOf, type Catalog } from '../catalog/index.js';
+import type { Seconds } from '../geometry.js';
 import type { CauseId, Family, Rung } from '../formats/catalog.js';
 import type { Evidence, Observation } from '../formats/observation.js';
 import type { Sample } from '../hold/breaks.js';
@@ -10,6 +11,7 @@ import { measurePicture, measureValues, type MeasuredPicture, type PictureInput 
 import { measureDefinition, seenFrom, type MeasureContext } from '../measure/measures.js';
 import { standingLine } from '../measure/measures-whole-body.js';
 import { mergedEvidence, type TriedMend } from '../reason/facts.js';
+import { asSet } from '../statics/setup.js';
 import { placeOf } from './resolve.js';
 
 /** A stored look: the record, mends tried after it, and the coach's own verdict on the cause. */
@@ -24,19 +26,39 @@ export interface Seen {
   observation: Observation;
   family: Family;
   rung: Rung;
+  /** The version as it was set: what limits, pose and chord follow. */
+  asSet: Rung;
   /** Answers in words and those that mends gave: what ladder and reasoning both read. */
   evidence: Evidence;
   overruled: CauseId | null;
+  /** One cue or set-up step mended it, and it stayed. */
+  mended: boolean;
   context: MeasureContext;
-  /** Events, an end or a series: something that lasted. */
+  /** Events, reps, an end or a series: something that lasted. */
   isHold: boolean;
   /** The picture, or the middle one of a series, measured with errors; null without frames. */
   picture: MeasuredPicture | null;
   /** The camera stands square enough for a verdict. */
   usable: boolean;
+  /** Later versions of a split set; empty where it was not split. */
+  later: readonly LaterPart[];
   /** Values over time of what any method judges at this version from this view; empty for a still. */
   samples: readonly Sample[];
 }
+
+/** A later part of a split set. */
+export interface LaterPart {
+  from: Seconds;
+  rung: Rung;
+  context: MeasureContext;
+}
+
+/** The later parts of a split set; versions that left the catalogue are seen as the first one. */
+const laterParts = (observation: Observation, family: Family, first: Rung, catalog: Catalog): LaterPart[] =>
+  (observation.segments ?? []).slice(1).map(({ t, rung: id }) => {
+    const rung = rungsOf(catalog, family.id).find((r) => r.id === id) ?? first;
+    return { from: t, rung, context: contextOf(observation, family, rung) };
+  });
 
 function contextOf(observation: Observation, family: Family, rung: Rung): MeasureContext {
   return {
@@ -93,25 +115,36 @@ function withKnownFaults(observation: Observation, catalog: Catalog): Observatio
 export function see(record: LookRecord, catalog: Catalog): Seen {
   const observation = withKnownFaults(record.observation, catalog);
   const { family, rung } = placeOf(observation, catalog);
-  const context = contextOf(observation, family, rung);
+  const set = asSet(rung, bodyOf(observation.athlete), observation.setup);
+  const context = contextOf(observation, family, set);
   const count = observation.frames.length;
   const picture = count > 0 ? measurePicture(pictureAt({ observation, family }, Math.floor(count / 2)), context) : null;
-  const judged = count >= 2 ? judgedMeasures(catalog, rung, observation.view).map(measureDefinition) : [];
+  const later = laterParts(observation, family, rung, catalog);
+  const wanted = [set, ...later.map((p) => p.rung)].flatMap((r) => judgedMeasures(catalog, r, observation.view));
+  const judged = count >= 2 ? [...new Set(wanted)].map(measureDefinition) : [];
+  const contextAt = (t: Seconds): MeasureContext => later.findLast((p) => p.from <= t)?.context ?? context;
   return {
     observation,
     family,
     rung,
+    asSet: set,
     evidence: mergedEvidence(observation.evidence, record.mends),
     overruled: record.overruled ?? null,
+    mended: (record.mends ?? []).some((m) => (m.kind === 'cue' || m.kind === 'set-up') && m.result === 'helped'),
     context,
-    isHold: count >= 2 || (observation.events?.length ?? 0) > 0 || observation.ended !== undefined,
+    isHold:
+      count >= 2 ||
+      (observation.events?.length ?? 0) > 0 ||
+      (observation.reps?.length ?? 0) > 0 ||
+      observation.ended !== undefined,
     picture,
     usable: picture?.view.usable ?? false,
+    later,
     samples:
       count >= 2
         ? observation.frames.map((frame, i) => ({
             t: frame.t,
-            values: measureValues(pictureAt({ observation, family }, i), context, judged, picture!.facing),
+            values: measureValues(pictureAt({ observation, family }, i), contextAt(frame.t), judged, picture!.facing),
           }))
         : [],
   };

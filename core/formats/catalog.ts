@@ -116,6 +116,8 @@ export const familySchema = z.strictObject({
   baseRung: id,
   /** What a good one looks like, from the ground up. */
   good: z.array(text).min(3),
+  /** Measures that decide: *inside the limits* is said only when those that the view shows were judged. Empty where the eye decides. */
+  decides: z.array(id).default([]),
   /** Fault pads, likeliest first. */
   pads: z.array(id).min(4),
   /** Where the family is normally felt. */
@@ -141,8 +143,17 @@ export const rungSchema = z.strictObject({
   bladesClear: z.boolean(),
   /** The shape that this rung trains, whatever the method says. */
   spine: z.enum(['straight', 'hollow']).optional(),
-  /** Seconds proposed as the target. */
+  /** Seconds proposed as the target; of a version done in reps, about what the target takes. */
   target: z.number().int().positive(),
+  /** A version that is counted instead of timed. */
+  counted: z
+    .strictObject({
+      target: z.number().int().positive().max(100),
+      /** Seconds up or out, of the pause, down or back. */
+      tempo: z.tuple([z.number().min(0).max(20), z.number().min(0).max(20), z.number().min(0).max(20)]),
+      what: z.enum(['rep', 'step', 'pull', 'shape']),
+    })
+    .optional(),
   excludedBy: z.array(z.enum(CAUTION_IDS)),
   pose: poseSchema,
 });

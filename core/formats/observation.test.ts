@@ -63,10 +63,10 @@ describe('observation file', () => {
       'athlete.stature: must be 1.0–2.6 m: the body model is for people of a metre and more',
     ],
     [{ tests: { 'thigh-drop': 'perhaps' } }, 'tests.thigh-drop: must be positive, negative or a number'],
-    [{ frames: [], picture: undefined }, 'file: holds nothing to judge: no frames, events, answers or end'],
+    [{ frames: [], picture: undefined }, 'file: holds nothing to judge: no frames, events, reps, answers or end'],
     [
       { frames: [], events: [], evidence: {}, tests: {} },
-      'file: holds nothing to judge: no frames, events, answers or end',
+      'file: holds nothing to judge: no frames, events, reps, answers or end',
     ],
     [
       { events: [{ t: 12.1, fault: 'hip-sag', state: 'on' }], ended: { t: 12, reason: 'coach' } },

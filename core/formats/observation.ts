@@ -81,6 +81,47 @@ export const athleteSchema = z.strictObject({
   sex: z.enum(['female', 'male', 'unspecified']).optional(),
 });
 
+const metres = z.number().min(0, 'must not be negative').max(3, 'must be 0–3 m');
+const kilograms = z.number().min(0, 'must not be negative').max(300, 'must be 0–300 kg');
+
+/** What can be declared of a set-up: metres, degrees, newtons, kilograms. A version has some of them, see `core/statics/setup.ts`. */
+export const setupSchema = z.strictObject({
+  elbowAhead: z.number().min(-2, 'must be -2–2 m').max(2, 'must be -2–2 m').optional(),
+  handHeight: metres.optional(),
+  /** The older name of `handHeight`. */
+  surfaceHeight: metres.optional(),
+  footHeight: metres.optional(),
+  kneeBend: z.number().min(0, 'must be 0–150°').max(150, 'must be 0–150°').optional(),
+  bandForce: z.number().min(0, 'must not be negative').max(2000, 'must be 0–2000 N').optional(),
+  bandAngle: z.number().min(-180, 'must be -180–180°').max(180, 'must be -180–180°').optional(),
+  addedMass: kilograms.optional(),
+  edgeDistance: z.number().min(-1, 'must be -1–1 m').max(1, 'must be -1–1 m').optional(),
+  rollerSpacing: metres.optional(),
+  blockHeight: metres.optional(),
+  carriedLeft: kilograms.optional(),
+  carriedRight: kilograms.optional(),
+  armElevation: z.number().min(-180, 'must be -180–180°').max(180, 'must be -180–180°').optional(),
+  legElevation: z.number().min(-90, 'must be -90–180°').max(180, 'must be -90–180°').optional(),
+});
+export type Setup = z.infer<typeof setupSchema>;
+
+const rungId = z.string().min(1).max(60);
+/** Where a split set goes on at another version; the first part is the observation's own. */
+export const segmentSchema = z.strictObject({ t: seconds, rung: rungId });
+export const repSchema = z.strictObject({
+  /** When it was finished. */
+  t: seconds,
+  clean: z.boolean(),
+  /** What broke it. */
+  fault: z.string().min(1).max(60).optional(),
+});
+export const restSchema = z.strictObject({ t: seconds, length: z.number().positive('must be more than 0').max(3600) });
+/** Where the camera stood: lens to the body's middle plane, and lens above the floor, metres. */
+export const cameraSchema = z.strictObject({
+  distance: z.number().min(0.3, 'must be 0.3–50 m').max(50, 'must be 0.3–50 m'),
+  height: z.number().min(0, 'must be 0–10 m').max(10, 'must be 0–10 m'),
+});
+
 const mended = z.enum(['mended', 'not-mended']);
 export const evidenceSchema = z.strictObject({
   'felt-first': z.enum(FELT_SITES).optional(),
@@ -151,14 +192,17 @@ export const observationFields = {
   frames: framesSchema,
   events: z.array(eventSchema).max(5000, 'holds more than 5,000 events').optional(),
   side: z.enum(['left', 'right']).optional(),
-  setup: z
-    .strictObject({
-      elbowAhead: z.number().min(-2).max(2).optional(),
-      surfaceHeight: z.number().min(0).max(3).optional(),
-      bandForce: z.number().min(0).max(2000).optional(),
-      addedMass: z.number().min(0).max(300).optional(),
-    })
-    .optional(),
+  setup: setupSchema.optional(),
+  camera: cameraSchema.optional(),
+  /** A split set, hard part first; times ascend from 0 and the first version is the observation's. */
+  segments: z.array(segmentSchema).min(1).max(20, 'holds more than 20 parts').optional(),
+  /** One entry a finished rep, times ascending. */
+  reps: z.array(repSchema).max(2000, 'holds more than 2,000 reps').optional(),
+  /** Times that the shape was lost and set again. */
+  resets: z.number().int('must be a whole number').min(0, 'must not be negative').max(1000).optional(),
+  /** Short rests within the set: when each began and how long it was, s. */
+  rests: z.array(restSchema).max(500, 'holds more than 500 rests').optional(),
+  targetReps: z.number().int('must be a whole number').positive('must be more than 0').max(1000).optional(),
   ended: z.strictObject({ t: seconds, reason: z.enum(END_REASONS) }).optional(),
   target: z.number().positive('must be more than 0').max(3600).optional(),
   evidence: evidenceSchema.optional(),
@@ -174,6 +218,11 @@ interface Checked {
   ended?: { t: number };
   evidence?: object;
   tests?: object;
+  rung?: string;
+  setup?: Setup;
+  segments?: readonly { t: number; rung: string }[];
+  reps?: readonly { t: number; clean: boolean; fault?: string }[];
+  rests?: readonly { t: number; length: number }[];
 }
 
 /** Two points nearer than this lie on each other, px: no angle can be taken between them. */
@@ -193,6 +242,37 @@ function onePoint(points: Frame['points']): [string, string] | null {
 }
 const holdsSomething = (value: object | undefined): boolean => value !== undefined && Object.keys(value).length > 0;
 
+type Tell = (kind: string, path: PropertyKey[], message: string) => void;
+/** The list that a kind of problem is about, where it is not the frames. */
+const LISTS: Readonly<Record<string, string>> = { late: 'events', reps: 'reps', rests: 'rests', segments: 'segments' };
+
+/** Rules of split sets, reps and rests, and of what was declared twice. */
+function checkParts(value: Checked, tell: Tell): void {
+  const { segments, reps, rests, ended, setup } = value;
+  if (setup?.surfaceHeight !== undefined && setup.handHeight !== undefined && setup.surfaceHeight !== setup.handHeight)
+    tell('twice', ['setup', 'surfaceHeight'], 'is the older name of handHeight, and says something else');
+  segments?.forEach((part, i) => {
+    if (i === 0 && part.t !== 0) tell('segments', ['segments', 0, 't'], 'must be 0: the first part starts the set');
+    if (i === 0 && value.rung !== undefined && part.rung !== value.rung)
+      tell('segments', ['segments', 0, 'rung'], `must be the observation's own version, "${value.rung}"`);
+    if (i > 0 && part.t <= segments[i - 1]!.t)
+      tell('segments', ['segments', i, 't'], `is not later than the part before (${segments[i - 1]!.t} s)`);
+    if (ended && part.t > ended.t) tell('segments', ['segments', i, 't'], `is after the end (${ended.t} s)`);
+  });
+  reps?.forEach((rep, i) => {
+    if (i > 0 && rep.t <= reps[i - 1]!.t)
+      tell('reps', ['reps', i, 't'], `is not later than the rep before (${reps[i - 1]!.t} s)`);
+    if (ended && rep.t > ended.t) tell('reps', ['reps', i, 't'], `is after the end (${ended.t} s)`);
+    if (rep.clean && rep.fault !== undefined) tell('reps', ['reps', i, 'fault'], 'is named on a rep that was clean');
+  });
+  rests?.forEach((rest, i) => {
+    const before = rests[i - 1];
+    if (before && rest.t < before.t + before.length)
+      tell('rests', ['rests', i, 't'], `begins before the rest before it is over (${before.t + before.length} s)`);
+    if (ended && rest.t > ended.t) tell('rests', ['rests', i, 't'], `is after the end (${ended.t} s)`);
+  });
+}
+
 /**
  * Rules between fields: something is there to be judged, frames lie on a picture, times ascend, no two points are one, nothing comes
  * after the end, the floor line has a length.
@@ -210,11 +290,12 @@ export function checkObservation(value: Checked, context: z.core.$RefinementCtx)
   if (
     value.frames.length === 0 &&
     !value.events?.length &&
+    !value.reps?.length &&
     !value.ended &&
     !holdsSomething(value.evidence) &&
     !holdsSomething(value.tests)
   )
-    issue('empty', [], 'holds nothing to judge: no frames, events, answers or end');
+    issue('empty', [], 'holds nothing to judge: no frames, events, reps, answers or end');
   value.frames.forEach((frame, i) => {
     const pair = onePoint(frame.points);
     if (pair) issue('one', ['frames', i, 'points', pair[0]], `lies on ${pair[1]}`);
@@ -234,11 +315,12 @@ export function checkObservation(value: Checked, context: z.core.$RefinementCtx)
   });
   if (value.floor && Math.hypot(value.floor[1][0] - value.floor[0][0], value.floor[1][1] - value.floor[0][1]) < 1)
     issue('floor', ['floor'], 'its two points lie on each other');
+  checkParts(value, issue);
   for (const [kind, n] of told)
     if (n > TOLD)
       context.addIssue({
         code: 'custom',
-        path: [kind === 'late' ? 'events' : 'frames'],
+        path: [LISTS[kind] ?? 'frames'],
         message: `and ${n - TOLD} more of this kind`,
       });
 }

@@ -3,6 +3,7 @@ import type { Catalog } from '../catalog/index.js';
 import { ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal, placeKey } from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus, type Missing } from './gates.js';
+import type { Day } from '../days.js';
 import type { LoggedHold } from './holds.js';
 
 /** A step that was accepted or changed by the coach. */
@@ -53,8 +54,11 @@ export function placeOn(
 export interface PathStep {
   place: string;
   rung: Rung;
-  /** Clean seconds wanted and the best so far. */
+  /** Clean seconds wanted; of a counted version, about what its reps take. */
   seconds: number;
+  /** Clean reps wanted; null where the version is timed. */
+  reps: number | null;
+  /** The best so far, in reps where the version is counted. */
   best: number;
   /** Best as a share of what is wanted, 0–1. */
   share: number;
@@ -72,7 +76,7 @@ export function pathTo(
   goal: SkillGoal,
   holds: readonly LoggedHold[],
   taken: readonly TakenStep[],
-  { cap, cautions = [] }: { cap: (rung: Rung) => number; cautions?: readonly CautionId[] },
+  { cap, cautions = [], today }: { cap: (rung: Rung) => number; cautions?: readonly CautionId[]; today?: Day },
 ): PathStep[] {
   const goalRung = rungAt(catalog, goal.at);
   const ladder = ladderOf(catalog, goalRung);
@@ -86,6 +90,7 @@ export function pathTo(
       status: gateStatus(
         gate,
         holds.filter((h) => h.place === placeKey(rung)),
+        today,
       ),
     };
   };
@@ -97,13 +102,14 @@ export function pathTo(
   const ask = (place: string): void => {
     if (seen.has(place)) return;
     seen.add(place);
-    for (const cross of crossStatus(catalog, place, holds)) {
+    for (const cross of crossStatus(catalog, place, holds, today)) {
       if (cross.passed) continue;
       const rung = rungAt(catalog, cross.gate.from);
       add({
         place: cross.gate.from,
         rung,
         seconds: cross.gate.seconds,
+        reps: null,
         best: cross.best,
         share: Math.min(1, cross.best / cross.gate.seconds),
         missing: cross.missing,
@@ -128,8 +134,9 @@ export function pathTo(
         place,
         rung,
         seconds: gate.seconds,
+        reps: gate.reps,
         best: gated.best,
-        share: Math.min(1, gated.best / gate.seconds),
+        share: Math.min(1, gated.best / (gate.reps ?? gate.seconds)),
         missing: gated.missing,
         askedBy: null,
       });

@@ -31,6 +31,10 @@ export interface MeasureDefinition {
   /** What the sign says, in words. */
   reads: { positive: string; negative: string };
   needs: (context: MeasureContext) => readonly LandmarkName[];
+  /** Landmarks that are used where they are placed; without them the value is an estimate. */
+  better?: readonly LandmarkName[];
+  /** One standard deviation of what the estimate itself does not know, same unit; added where a landmark of `better` is missing. */
+  estimateSd?: number;
   needsFloor?: boolean;
   /** Views that show it; the side view alone when missing. */
   views?: readonly View[];

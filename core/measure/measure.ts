@@ -13,6 +13,8 @@ export interface Measure {
   sd: number;
   unit: MeasureUnit;
   t: Seconds;
+  /** Told from other points, since its own was not placed: it can show a fault, but never that there is none. */
+  estimated?: true;
 }
 
 export interface MeasuredPicture {
@@ -41,7 +43,7 @@ const computable = (
 
 /**
  * Values of the wanted measures, without errors: the quick path for series.
- * Measures whose landmarks, floor line or scale are missing are left out.
+ * Measures whose landmarks, floor line or scale are missing are left out, and so are estimates, which are nothing without their error.
  */
 export function measureValues(
   input: PictureInput,
@@ -52,7 +54,8 @@ export function measureValues(
   const frame = uprightFrame(input.points, input.floor, input.orientation, facing);
   const values = new Map<string, number>();
   for (const definition of wanted) {
-    if (!computable(definition, frame.has, frame.hasFloor, context)) continue;
+    if (!computable(definition, frame.has, frame.hasFloor, context) || !(definition.better ?? []).every(frame.has))
+      continue;
     const value = definition.compute(frame, context);
     if (value !== null && Number.isFinite(value)) values.set(definition.id, value);
   }
@@ -118,15 +121,20 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       for (let i = 0; i < frames.length; i += 2) sum += Math.max(slope(frames[i]!), slope(frames[i + 1]!)) ** 2;
       return sum;
     };
-    const variance = definition
-      .needs(context)
-      .reduce((sum, name) => sum + squares(moved.get(name)!), squares(floorMoved));
+    const better = definition.better ?? [];
+    const estimated = !better.every(base.has);
+    const variance = [...definition.needs(context), ...(estimated ? [] : better)].reduce(
+      (sum, name) => sum + squares(moved.get(name)!),
+      squares(floorMoved),
+    );
+    const sd = Math.sqrt(variance) * landmarkSd * view.widen;
     measures.push({
       id: definition.id,
       value,
-      sd: Math.sqrt(variance) * landmarkSd * view.widen,
+      sd: estimated ? Math.hypot(sd, definition.estimateSd ?? 0) : sd,
       unit: definition.unit,
       t: input.t ?? 0,
+      ...(estimated ? { estimated } : {}),
     });
   }
   return { view, measures, facing, landmarkSd };

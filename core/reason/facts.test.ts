@@ -111,7 +111,7 @@ describe('facts of a look', () => {
   });
   test('a screen moves the ranking of a look', () => {
     const look = watchedPlank({ evidence: { 'felt-first': 'low-back' } });
-    const chance = (history?: PersonHistory): number =>
+    const chance = (history: PersonHistory = {}): number =>
       evaluated(look, { history }).ranking.find((r) => r.cause === 'flexor-short')!.probability;
     expect(chance({ tests: { 'thigh-drop': 'positive' } })).toBeGreaterThan(chance());
     expect(chance({ tests: { 'thigh-drop': 'negative' } })).toBeLessThan(chance());

@@ -2,7 +2,7 @@
 import type { Body } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
 import { rungOf } from '../catalog/index.js';
-import { clamp, type Metres } from '../geometry.js';
+import type { Metres } from '../geometry.js';
 import { GRAVITY } from './balance.js';
 import { CARRY_SHARE, loadOf } from './load.js';
 import { findSteps } from './step.js';
@@ -20,16 +20,6 @@ export function blockHeight(body: Body): Metres {
   const arm = body.lengths.upperArm + body.lengths.forearm;
   const below = body.trunk + FOLD_DEPTH * body.stature;
   return Math.max(0.05, below - arm + AIR);
-}
-
-/**
- * Distance between two rollers, from under the blades to mid-thigh to start; 0 to 1 moves both ends out toward elbows and knees.
- * @returns metres along the body
- */
-export function rollerSpacing(body: Body, out = 0): Metres {
-  const start = 0.85 * body.trunk + 0.5 * body.lengths.thigh;
-  const widest = body.trunk + 0.95 * body.lengths.upperArm + body.lengths.thigh;
-  return start + clamp(out, 0, 1) * (widest - start);
 }
 
 /**

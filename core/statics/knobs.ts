@@ -5,7 +5,8 @@ import type { Rung } from '../formats/catalog.js';
 import type { KnobId } from '../formats/lever.js';
 import { clamp } from '../geometry.js';
 
-export type Knobs = Partial<Record<KnobId, number>>;
+/** Metres, degrees, newtons, kilograms. The rollers' distance is part of a set-up and no lever query asks for it. */
+export type Knobs = Partial<Record<KnobId | 'rollerSpacing', number>>;
 
 export interface Knob {
   id: KnobId;

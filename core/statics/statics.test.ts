@@ -5,16 +5,8 @@ import { catalog, rungOf } from '../catalog/index.js';
 import { ladders, rungsOnLadder } from '../catalog/ladders.js';
 import { leverQuerySchema } from '../formats/lever.js';
 import { GRAVITY, shareLoad } from './balance.js';
-import {
-  blockHeight,
-  bandFor,
-  carryWeight,
-  edgeDistanceFor,
-  elbowsFor,
-  holdingMoment,
-  rollerSpacing,
-  surfaceFor,
-} from './kit.js';
+import { blockHeight, bandFor, carryWeight, edgeDistanceFor, elbowsFor, holdingMoment, surfaceFor } from './kit.js';
+import { rollerSpacing } from './rollers.js';
 import { knobsOf, type Knobs } from './knobs.js';
 import { leverReport } from './lever.js';
 import { loadOf, momentsOf, referenceFor } from './load.js';

@@ -13,6 +13,7 @@ import type { KnobId } from '../formats/lever.js';
 import { add, clamp, cross, scale, subtract, turn, unit, type Point } from '../geometry.js';
 import { GRAVITY, shareLoad, type Support } from './balance.js';
 import { edgeDistanceOf, groundOf, knobsOf, poseWith, type Knobs } from './knobs.js';
+import { rollersOut } from './rollers.js';
 import { centreOf, massesOf, type Part, type PointMass } from './masses.js';
 
 export const CONTACTS = ['hands', 'elbows', 'knees', 'toes', 'heels', 'pelvis', 'shoulders', 'bar'] as const;
@@ -124,9 +125,9 @@ function contactsOf(rung: Rung, pose: Pose, figure: FigurePoints, body: Body, kn
     case 'supine': {
       if (rung.family !== 'rollers') return lying(floor);
       // Rollers under blades and mid-thigh, further out on the wider version, under elbows and knees on the last.
-      const out = rung.id === 'elbows-and-knees' ? 1 : rung.id === 'wider' ? 0.5 : 0;
-      const upper =
-        out === 1 ? figure.elbow : add(figure.shoulder, scale(subtract(figure.elbow, figure.shoulder), out));
+      const out = rollersOut(rung.id, body, knobs.rollerSpacing);
+      const toward = out < 0 ? figure.hip : figure.elbow;
+      const upper = add(figure.shoulder, scale(subtract(toward, figure.shoulder), Math.abs(out)));
       const lower = add(figure.hip, scale(subtract(figure.knee, figure.hip), 0.5 + 0.5 * out));
       return [
         contact(out > 0 ? 'elbows' : 'shoulders', upper, out > 0 ? 'arms' : 'trunk'),
@@ -215,6 +216,13 @@ function straddled(body: Body): Body {
   return { ...body, lengths: { ...body.lengths, thigh: body.lengths.thigh * k, shank: body.lengths.shank * k } };
 }
 
+/**
+ * The version's pose for a body with its knobs set.
+ * @throws RangeError where the pose cannot stand
+ */
+export const poseOf = (rung: Rung, body: Body, knobs: Knobs): Pose =>
+  poseWith(rung, knobs, (pose) => shoulderAngle(placeFigure(pose, body), pose));
+
 const JOINT_POINT: Record<Joint, (f: FigurePoints) => Point> = {
   lumbar: (f) => f.lumbar,
   hip: (f) => f.hip,
@@ -230,8 +238,7 @@ const JOINT_POINT: Record<Joint, (f: FigurePoints) => Point> = {
  */
 export function staticsOf(rung: Rung, of: Body, knobs: Knobs = {}): Statics {
   const body = rung.id === 'straddle' ? straddled(of) : of;
-  const settled = (pose: Pose): number => shoulderAngle(placeFigure(pose, body), pose);
-  const pose = poseWith(rung, knobs, settled);
+  const pose = poseOf(rung, body, knobs);
   const figure = placeFigure(pose, body);
   const plate = plateOf(rung, figure);
   const masses = massesOf(figure, body, { kilograms: knobs.addedMass ?? 0, ...plate });

@@ -55,13 +55,13 @@ export const taken = (on: Pick<OnLadders, 'steps'>): { to: string; day: string }
 /** How a person stands with one version; null for versions of no ladder. */
 export function standingAt(
   place: string,
-  circumstance: Pick<Circumstance, 'methods' | 'cautions' | 'body'>,
+  circumstance: Pick<Circumstance, 'methods' | 'cautions' | 'body' | 'today'>,
   on: OnLadders,
 ): RungStanding | null {
   const rung = rungAt(catalog, place);
   const ladder = ladderOf(catalog, rung);
   if (!ladder) return null;
-  const { cautions, body } = circumstance;
+  const { cautions, body, today } = circumstance;
   const gate = gateFor(ladder, rung, capFor(catalog, circumstance, rung.family), cautions);
   return {
     rung,
@@ -70,8 +70,9 @@ export function standingAt(
     status: gateStatus(
       gate,
       on.holds.filter((h) => h.place === place),
+      today,
     ),
-    cross: crossStatus(catalog, place, on.holds),
+    cross: crossStatus(catalog, place, on.holds, today),
     load: loadFor(rung, body),
     barred: rung.excludedBy.filter((c) => cautions.includes(c)),
     here: placeOn(catalog, ladder, on.holds, taken(on)) === place,
@@ -88,6 +89,8 @@ export const proposalAt = (rung: Rung, circumstance: Circumstance, on: OnLadders
     cap: capFor(catalog, circumstance, rung.family),
     cautions: circumstance.cautions,
     pain: stoppedBy(circumstance, rung.family) !== null,
+    today: circumstance.today,
+    ranges: circumstance.history.tests,
   });
 
 /** A proposal in this device's words. */
@@ -100,7 +103,7 @@ export const decided = (
   words: ProposalWords,
   from: Rung,
   decision: LadderStepInput['decision'],
-  change: Partial<Pick<LadderStepInput, 'to' | 'seconds' | 'reason' | 'lookId'>> = {},
+  change: Partial<Pick<LadderStepInput, 'to' | 'seconds' | 'reps' | 'setup' | 'rest' | 'reason' | 'lookId'>> = {},
 ): LadderStepInput => ({
   id: crypto.randomUUID(),
   lookId: null,
@@ -113,6 +116,9 @@ export const decided = (
   to: proposal.to,
   seconds: proposal.seconds,
   step: words.step,
+  reps: proposal.reps,
+  setup: proposal.setup,
+  rest: proposal.rest && { at: proposal.rest.at, seconds: proposal.rest.seconds },
   reason: '',
   ...change,
 });

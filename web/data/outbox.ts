@@ -20,6 +20,9 @@ import {
 /** How often what waits is tried again, and a lost server asked for, ms. */
 export const RETRY_MS = 5000;
 
+/** How long a request that has just been kept lets the page draw what came of it before it is sent, ms. */
+const AFTER_SHOWN_MS = 100;
+
 /** The server's answer goes where readers look, before the item that brought it is let go. */
 function settled(look: Look): void {
   keep('looks.get', { params: { id: look.id } }, look);
@@ -144,13 +147,15 @@ export const useOutbox = defineStore('outbox', () => {
     const item = plain({ ...waiting, accountId, keptAt: new Date().toISOString() }) as OutboxItem;
     checkWaiting(item);
     try {
-      await (await deviceStore()).add('items', item);
+      const key = await (await deviceStore()).add('items', item);
+      // Shown at once, without asking the device for all of it again.
+      items.value = [...items.value, { ...item, key }];
     } catch (unkept) {
       await sendDirectly(item, unkept);
       return 'sent';
     }
-    await refresh().catch(() => undefined);
-    void flush().catch(() => undefined);
+    // What was kept is shown before the sending takes the processor.
+    window.setTimeout(() => void flush().catch(() => undefined), AFTER_SHOWN_MS);
     return 'kept';
   }
   async function sendDirectly(item: OutboxItem, unkept: unknown): Promise<void> {

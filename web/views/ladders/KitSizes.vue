@@ -13,9 +13,9 @@ import {
   edgeDistanceFor,
   elbowsFor,
   holdingMoment,
-  rollerSpacing,
   surfaceFor,
 } from '../../../core/statics/kit.js';
+import { rollerSpacing } from '../../../core/statics/rollers.js';
 import { governing, loadOf } from '../../../core/statics/load.js';
 import { catalog } from '../../data/catalogue.js';
 

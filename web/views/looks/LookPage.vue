@@ -28,12 +28,12 @@ const props = defineProps<{ id: string }>();
 const session = useSession();
 const outbox = useOutbox();
 const page = useLookOnPage(() => props.id);
-const { method, wishes, detail, top, worked, judgedIn, unread } = page;
+const { method, wishes, judged, top, worked, judgedIn, unread } = page;
 const look = computed(() => page.look.value.value);
 const mayChange = computed(() => session.isCoach || look.value?.madeBy === session.account?.id);
 const person = computed(() => page.person.value.value);
 const on = computed(() => page.on.value.value);
-const pain = computed(() => detail.value?.pain ?? false);
+const pain = computed(() => look.value?.observation.ended?.reason === 'pain');
 const stopped = computed(() => stoppedText(detail.value?.stopped ?? null, page.circumstance.value?.stop ?? null));
 
 /** The look lies on this device, and the server does not take it. */
@@ -42,6 +42,8 @@ const REFUSED = 'This look is kept on this device, and the server does not take 
 /** The verdict is drawn first; causes, mends and drills follow at once beside or below it, and move nothing. */
 const rest = ref(false);
 useTimeoutFn(() => (rest.value = true), 0);
+/** Causes, drills and the step: worked out once the verdict stands on the screen. */
+const detail = computed(() => (rest.value ? page.detail.value : null));
 const deleted = ref(false);
 const { error, run } = useAction();
 const undo = ref<HTMLElement | null>(null);
@@ -55,7 +57,7 @@ const restore = async (): Promise<void> => {
 };
 // What was found is read out once it is known, and again when it changes.
 watch(
-  () => (detail.value ? foundText(catalog, detail.value, top.value) : ''),
+  () => (judged.value ? foundText(catalog, judged.value, top.value) : ''),
   (text) => text && announce(text),
   { immediate: true },
 );
@@ -73,11 +75,11 @@ watch(
     <button ref="undo" class="btn btn-main mt-3" @click="restore">Undo</button>
     <RouterLink v-if="person" :to="`/people/${person.id}`" class="btn mt-3 ml-2">To {{ person.name }}</RouterLink>
   </div>
-  <template v-else-if="look && detail && judgedIn">
+  <template v-else-if="look && judged && judgedIn">
     <LookHeader
       v-model:method="method"
       :look="look"
-      :detail="detail"
+      :detail="judged"
       :person="person"
       :waiting="page.look.waiting.value"
       :pain="pain"
@@ -96,9 +98,9 @@ watch(
     <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
         <fieldset :disabled="!mayChange" class="min-w-0 space-y-2">
-          <SeenCard :look="look" :detail="detail" @felt="page.feel" />
+          <SeenCard :look="look" :detail="judged" @felt="page.feel" />
         </fieldset>
-        <div v-if="rest && detail.step && person && on && !unread" class="card">
+        <div v-if="detail?.step && person && on && !unread" class="card">
           <StepProposal
             :proposal="detail.step"
             :rung="detail.rung"
@@ -116,7 +118,7 @@ watch(
         <CarefulCard v-if="rest" :person="person" :circumstance="judgedIn" />
       </div>
 
-      <div v-if="rest" class="min-w-0 space-y-4">
+      <div v-if="detail" class="min-w-0 space-y-4">
         <FindingList :detail="detail" />
         <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="min-w-0 space-y-2">
           <p v-if="!mayChange" class="note text-sm">{{ look.by }} looked. An assistant answers for own looks only.</p>
@@ -131,7 +133,7 @@ watch(
         <OtherSchools v-if="!unread" :detail="detail" :circumstance="judgedIn" />
       </div>
 
-      <div v-if="rest" class="min-w-0 space-y-4">
+      <div v-if="detail" class="min-w-0 space-y-4">
         <MendGuide
           v-if="top && !pain && !unread"
           :look="look"

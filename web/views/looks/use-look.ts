@@ -4,7 +4,7 @@ import type { Look } from '../../../api/observations.js';
 import type { OnLadders } from '../../../api/ladders.js';
 import { advise, type Advised } from '../../../core/evaluate/advise.js';
 import { explain } from '../../../core/evaluate/explain.js';
-import { judge, statedFinding } from '../../../core/evaluate/judge.js';
+import { judge, statedFinding, type Judged } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Evidence } from '../../../core/formats/observation.js';
@@ -30,6 +30,9 @@ export interface LookOnPage extends Standing {
   judgedIn: ComputedRef<Circumstance | null>;
   /** What stands about the person cannot be read: the look is judged as nobody's, and nothing may be proposed. */
   unread: ComputedRef<boolean>;
+  /** The verdict alone: what is shown first. */
+  judged: ComputedRef<Judged | null>;
+  /** The whole evaluation; worked out when it is first read. */
   detail: ComputedRef<Advised | null>;
   /** What is mended: the first stated finding. */
   top: ComputedRef<Finding | null>;
@@ -85,15 +88,13 @@ export function useLookOnPage(id: () => string): LookOnPage {
     const logged = holdsBefore(on.value.value?.holds ?? [], record.value.id);
     return judgedBy({ ...stands, logged }, method.value);
   });
-  const explained = computed(() => {
-    const circumstance = judgedIn.value;
-    return seen.value && circumstance ? explain(judge(seen.value, catalog, circumstance), catalog, circumstance) : null;
-  });
+  const judged = computed(() => seen.value && judgedIn.value && judge(seen.value, catalog, judgedIn.value));
+  const explained = computed(() => judged.value && explain(judged.value, catalog, judgedIn.value!));
   const detail = computed(() => {
     const { minutes, pins, bans } = wishes.value;
     return explained.value ? advise(explained.value, catalog, judgedIn.value!, { minutes, pins, bans }) : null;
   });
-  const top = computed(() => (detail.value ? statedFinding(detail.value) : null));
+  const top = computed(() => (judged.value ? statedFinding(judged.value) : null));
 
   return {
     ...standing,
@@ -104,6 +105,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
     draft,
     judgedIn,
     unread,
+    judged,
     detail,
     top,
     worked: computed(() =>
