@@ -3,9 +3,10 @@ import { z } from 'zod';
 import { CAUSE_IDS, MEND_KINDS, SEVERITIES } from '../core/formats/catalog.js';
 import {
   END_REASONS,
-  evidenceSchema,
+  evidencePatchSchema,
   observationSchema,
   recordSchema,
+  setupSchema,
   testPatchSchema,
 } from '../core/formats/observation.js';
 import { cursorSchema, daySchema, idSchema, instantSchema, words } from './common.js';
@@ -31,7 +32,7 @@ export type Overrule = z.infer<typeof overruleSchema>;
 
 /** Answers are added to what is known; null takes a test's answer, or the overruling, back. */
 export const lookPatchSchema = z.strictObject({
-  evidence: evidenceSchema.optional(),
+  evidence: evidencePatchSchema.optional(),
   tests: testPatchSchema.optional(),
   overrule: overruleSchema.nullable().optional(),
   note: words(2000).optional(),
@@ -80,6 +81,10 @@ export const lookLineSchema = z.object({
   rung: z.string(),
   clean: z.number().nullable(),
   total: z.number().nullable(),
+  // What was kept before these were read off a look says nothing of them.
+  reps: z.object({ done: z.number(), clean: z.number() }).nullable().default(null),
+  setup: setupSchema.nullable().default(null),
+  undecided: z.boolean().default(false),
   endedBy: z.enum(END_REASONS).nullable(),
   bodyLine: z.object({ value: z.number(), sd: z.number() }).nullable(),
   top: z.object({ fault: z.string(), severity: z.enum(SEVERITIES), probability: z.number() }).nullable(),
@@ -93,6 +98,9 @@ export const unjudged = (why: string): LookLine => ({
   rung: '',
   clean: null,
   total: null,
+  reps: null,
+  setup: null,
+  undecided: false,
   endedBy: null,
   bodyLine: null,
   top: null,

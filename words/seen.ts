@@ -1,5 +1,7 @@
 /** What a coach should know of a picture beside its figures. */
-import type { SeenWarning } from '../core/evaluate/judge.js';
+import type { Judged, SeenWarning } from '../core/evaluate/judge.js';
+import { measureDefinition, seenFrom } from '../core/measure/measures.js';
+import { LANDMARK_LABELS, type BaseLandmark, type LandmarkName } from '../core/landmarks.js';
 
 /** @param offSquare degrees between the camera and the square side view */
 export function seenWarning(warning: SeenWarning, offSquare: number): string {
@@ -25,3 +27,25 @@ export const seenWarnings = (judged: {
   warnings: readonly SeenWarning[];
   picture: { view: { offSquareDegrees: number } } | null;
 }): string[] => judged.warnings.map((w) => seenWarning(w, judged.picture?.view.offSquareDegrees ?? 0));
+
+const labelOf = (name: LandmarkName): string =>
+  LANDMARK_LABELS[name.replace(/-[lr]$/, '') as BaseLandmark].toLowerCase();
+
+/** What is missing before anything is said to be inside the limits; empty where nothing is. */
+export function undecidedText(judged: Pick<Judged, 'undecided' | 'observation' | 'context' | 'usable'>): string {
+  const { undecided, observation, context, usable } = judged;
+  if (undecided.length === 0) return '';
+  if (observation.frames.length > 0 && !usable)
+    return 'Not judged yet: the camera stands too far off. Take the picture again from straight beside the hips.';
+  const told = undecided.map((id) => {
+    const definition = measureDefinition(id);
+    const name = definition.name.toLowerCase();
+    if (!seenFrom(definition, observation.view)) return `${name}, which this view does not show`;
+    const has = observation.frames[0]?.points ?? {};
+    const wanted = [...definition.needs(context), ...(definition.better ?? [])].filter((n) => !has[n]).map(labelOf);
+    const floor = definition.needsFloor && !observation.floor ? ['floor line'] : [];
+    const place = [...new Set([...wanted, ...floor])];
+    return place.length > 0 ? `${name}: place the ${place.join(', the ')}` : name;
+  });
+  return `Not judged yet: ${told.join('; ')}.`;
+}

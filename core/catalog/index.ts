@@ -85,3 +85,22 @@ export function rungOf(source: Catalog, family: string, id?: string): Rung {
   const wanted = id ?? record(source.families, family).baseRung;
   return record(rungsOf(source, family), wanted);
 }
+
+/** Whether a version has straight knees: on the knees and with bent knees nothing is asked of them. */
+export const hasStraightKnees = (rung: Pick<Rung, 'chordEnd'>): boolean => rung.chordEnd === 'ankle';
+
+/**
+ * Faults that can be seen at a version: the position's pads, likeliest first, and all others of the position.
+ * @param rung as it is set
+ */
+export function faultsOf(
+  source: Catalog,
+  family: Pick<Family, 'id' | 'pads'>,
+  rung: Pick<Rung, 'chordEnd'>,
+): { pads: Fault[]; more: Fault[] } {
+  const all = offered(source, 'faults').filter(
+    (f) => f.families.includes(family.id) && (!f.when || hasStraightKnees(rung)),
+  );
+  const pads = family.pads.flatMap((id) => all.find((f) => f.id === id) ?? []);
+  return { pads, more: all.filter((f) => !pads.includes(f)) };
+}

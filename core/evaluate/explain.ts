@@ -43,7 +43,7 @@ export function explain(judged: Judged, catalog: Catalog, circumstance: Circumst
     ...judged,
     pain,
     ranking,
-    nextTest: overruled ? null : nextBestTest(ranking, openTests(catalog, facts, family, circumstance)),
+    nextTest: overruled ? null : nextBestTest(ranking, openTests(catalog, facts, family, circumstance, judged.asSet)),
     takeover: takeoverIndex(catalog, facts, family),
   };
 }

@@ -220,6 +220,8 @@ export const faultSchema = z.strictObject({
   families: z.array(id).min(1),
   seen: text,
   risk: text,
+  /** Only at versions with straight knees: nothing of it can be seen where they are bent or on the floor. */
+  when: z.literal('straight-knees').optional(),
   /** One step at a time, in the order of {@link MEND_KINDS}. */
   mends: z.array(mendSchema).min(3),
   /** Causes it points to, likeliest first. */
@@ -380,5 +382,7 @@ export const quickTestSchema = z.strictObject({
   number: z.strictObject({ unit: z.string(), positive: z.enum(['below', 'above']), limit: z.number() }).optional(),
   /** Only for these families; all when missing. */
   families: z.array(id).optional(),
+  /** Only at versions with straight knees: it bends them. */
+  when: z.literal('straight-knees').optional(),
 });
 export type QuickTest = z.infer<typeof quickTestSchema>;

@@ -137,6 +137,17 @@ export const evidenceSchema = z.strictObject({
   cramp: z.enum(FELT_SITES).optional(),
 });
 
+/** Changes to answers; null takes one back. */
+export const evidencePatchSchema = z.strictObject(
+  Object.fromEntries(
+    Object.entries(evidenceSchema.shape).map(([key, schema]) => [key, schema.unwrap().nullable().optional()]),
+  ) as {
+    [K in keyof typeof evidenceSchema.shape]: z.ZodOptional<
+      z.ZodNullable<ReturnType<(typeof evidenceSchema.shape)[K]['unwrap']>>
+    >;
+  },
+);
+
 export const TEST_IDS = [
   'hand-under-back',
   'hand-under-back-leg',

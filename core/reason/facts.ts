@@ -141,3 +141,27 @@ export function factsOf(
     known.add('lever:leg-raise');
   return { known, tests };
 }
+
+/**
+ * Answers that are known without being asked: by mends that were tried, by tests that ask the same, by the series or the taps, and by the
+ * measured pelvis.
+ */
+export function derivedEvidence(judged: {
+  observation: Pick<Observation, 'evidence' | 'target'>;
+  evidence: Evidence;
+  facts: Facts;
+  hold: Hold | null;
+}): Evidence {
+  const { observation, evidence, facts, hold } = judged;
+  const given = observation.evidence ?? {};
+  const mended = Object.fromEntries(
+    Object.entries(evidence).filter(([key]) => given[key as keyof Evidence] === undefined),
+  );
+  const onset = onsetOf(hold, observation.target);
+  const tilt = (['forward', 'back'] as const).find((v) => facts.known.has(`tilt:${v}`));
+  return {
+    ...(onset && given.onset === undefined ? { onset } : {}),
+    ...(tilt && given['pelvic-tilt'] === undefined ? { 'pelvic-tilt': tilt } : {}),
+    ...mended,
+  };
+}

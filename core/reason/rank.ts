@@ -1,7 +1,15 @@
 /** Causes ranked from evidence, the next best test, and the takeover index. */
 import type { Catalog } from '../catalog/index.js';
-import { record } from '../catalog/index.js';
-import { WEIGHTS, type CauseId, type CautionId, type Family, type QuickTest, type Weight } from '../formats/catalog.js';
+import { hasStraightKnees, record } from '../catalog/index.js';
+import {
+  WEIGHTS,
+  type CauseId,
+  type CautionId,
+  type Family,
+  type QuickTest,
+  type Rung,
+  type Weight,
+} from '../formats/catalog.js';
 import type { Finding } from '../judge/finding.js';
 import type { Facts } from './facts.js';
 
@@ -148,11 +156,18 @@ export interface TestLimits {
 }
 
 /** Tests that may be done with this person, in this room, and are not answered yet. */
-export function openTests(catalog: Catalog, facts: Facts, family: Family, limits: TestLimits = {}): QuickTest[] {
+export function openTests(
+  catalog: Catalog,
+  facts: Facts,
+  family: Family,
+  limits: TestLimits = {},
+  rung?: Pick<Rung, 'chordEnd'>,
+): QuickTest[] {
   return catalog.tests.filter(
     (test) =>
       !facts.tests.has(test.id) &&
       (!test.families || test.families.includes(family.id)) &&
+      (!test.when || !rung || hasStraightKnees(rung)) &&
       !test.excludedBy.some((caution) => limits.cautions?.includes(caution)) &&
       (!limits.kit || test.kit.every((item) => limits.kit!.includes(item))),
   );

@@ -68,7 +68,7 @@ export function setupKnobsOf(rung: Rung, body: Body): SetupKnob[] {
   if (rung.family === 'carry') return carried(rung, body);
   const own = knobsOf(rung, body)
     .filter((k) => OF_THE_BODY.has(k.id))
-    .map((k) => ({ ...k, id: k.id as SetupKnobId }))
+    .map((k) => ({ ...k, id: k.id }))
     .map((k) =>
       k.id === 'addedMass' && groundOf(rung) === 'fours' ? { ...k, name: 'Object on the low back', high: 20 } : k,
     );

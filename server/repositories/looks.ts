@@ -20,6 +20,7 @@ import type { ReadLook } from '../work/tasks.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
 import { recordSchema } from '../../core/formats/observation.js';
+import { answersAfter } from '../../core/reason/patch.js';
 import { nextArrival } from '../database/arrivals.js';
 import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
@@ -370,17 +371,12 @@ export function looksIn(db: Knex) {
       if (patch.note !== undefined) set.note = patch.note;
       if (patch.overrule !== undefined) set.overrule = patch.overrule && JSON.stringify(patch.overrule);
       if (patch.evidence || patch.tests) {
-        const tests = Object.fromEntries(
-          Object.entries({ ...look.observation.tests, ...patch.tests }).filter(
-            ([, answer]) => answer !== null && answer !== undefined,
-          ),
-        );
-        const evidence = { ...look.observation.evidence, ...patch.evidence };
-        const record = {
-          ...look.observation,
-          ...(Object.keys(evidence).length > 0 ? { evidence } : {}),
-          tests: Object.keys(tests).length > 0 ? tests : undefined,
-        };
+        const { evidence: _evidence, tests: _tests, ...rest } = look.observation;
+        const [evidence, tests] = [
+          answersAfter(look.observation.evidence, patch.evidence),
+          answersAfter(look.observation.tests, patch.tests),
+        ];
+        const record = { ...rest, ...(evidence ? { evidence } : {}), ...(tests ? { tests } : {}) };
         set.record = JSON.stringify(record);
         set.record_hash = recordHash(record);
       }

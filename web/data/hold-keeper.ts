@@ -3,7 +3,7 @@ import { shallowRef } from 'vue';
 import { z } from 'zod';
 import { METHOD_IDS } from '../../core/formats/catalog.js';
 import { VIEWS } from '../../core/landmarks.js';
-import { END_REASONS, eventSchema } from '../../core/formats/observation.js';
+import { END_REASONS, eventSchema, repSchema, segmentSchema, setupSchema } from '../../core/formats/observation.js';
 
 /** An earlier version's, which says nobody's name. */
 const NOBODYS = 'anchor.hold';
@@ -13,7 +13,8 @@ const tapSchema = eventSchema.extend({ id: z.string().default(() => crypto.rando
 /** A tap has an id, so that those of two pages are told apart and counted once. */
 export type Tap = z.infer<typeof tapSchema>;
 
-const holdSchema = z.object({
+const withId = { id: z.string() };
+const heldSchema = z.object({
   id: z.string(),
   accountId: z.string().default(''),
   personId: z.string(),
@@ -22,7 +23,12 @@ const holdSchema = z.object({
   rung: z.string(),
   method: z.enum([...METHOD_IDS, '']),
   target: z.number(),
-  elbowAhead: z.number().nullable(),
+  /** What was declared of the set-up. */
+  knobs: setupSchema.default({}),
+  /** Reps instead of seconds; null where the version is timed. */
+  targetReps: z.number().int().positive().nullable().default(null),
+  /** The easier version that the set may go on at; null where none was planned. */
+  rest: z.object({ rung: z.string(), seconds: z.number() }).nullable().default(null),
   view: z.enum(VIEWS).default('side'),
   side: z.enum(['left', 'right']).nullable().default(null),
   /** epoch ms by the device's clock at the start: when it was, not how long. */
@@ -31,6 +37,12 @@ const holdSchema = z.object({
   elapsed: z.number().min(0).optional(),
   writtenAt: z.number().optional(),
   events: z.array(tapSchema),
+  /** Where the set went on at another version, finished reps, and times that the shape was lost and set again. */
+  segments: z.array(segmentSchema.extend(withId)).default([]),
+  reps: z.array(repSchema.extend(withId)).default([]),
+  resets: z.array(z.object({ ...withId, t: z.number() })).default([]),
+  /** Short rests within the set; one that still goes on has no length. */
+  rests: z.array(z.object({ ...withId, t: z.number(), length: z.number().nullable() })).default([]),
   /** Seconds from and to which the page was hidden or gone. */
   away: z.array(z.tuple([z.number(), z.number()])).default([]),
   /** Taps that were taken back. */
@@ -41,7 +53,13 @@ const holdSchema = z.object({
   /** Grows when the clock is stopped or goes on: of two pages’ words the newer stands. */
   turn: z.number().default(0),
 });
-export type KeptHold = z.infer<typeof holdSchema>;
+/** What an earlier version kept named one setting only. */
+const holdSchema = z.preprocess((value) => {
+  if (typeof value !== 'object' || value === null || !('elbowAhead' in value)) return value;
+  const { elbowAhead, ...rest } = value;
+  return typeof elbowAhead === 'number' ? { knobs: { elbowAhead }, ...rest } : rest;
+}, heldSchema);
+export type KeptHold = z.infer<typeof heldSchema>;
 
 /** The hold under way of whoever is signed in here, for what shows it on every page. */
 export const holdHere = shallowRef<KeptHold | null>(null);
@@ -72,17 +90,22 @@ function ownHold(accountId: string): KeptHold | null {
   return adopted;
 }
 
-/** Two pages' words of one hold: all taps of both, once, without those that either took back; clock and end by the newer word. */
+/** Two pages' words of one hold: all taps, reps and steps of both, once, without those that either took back; clock and end by the newer word. */
 export function merged(a: KeptHold, b: KeptHold): KeptHold {
   const removed = [...new Set([...a.removed, ...b.removed])];
-  const taps = new Map([...b.events, ...a.events].map((tap) => [tap.id, tap]));
+  const both = <T extends { id: string; t: number }>(there: readonly T[], here: readonly T[]): T[] =>
+    [...new Map([...there, ...here].map((entry) => [entry.id, entry])).values()]
+      .filter((entry) => !removed.includes(entry.id))
+      .sort((x, y) => x.t - y.t || (x.id < y.id ? -1 : 1));
   const newer = b.turn > a.turn ? b : a;
   return {
     ...newer,
     removed,
-    events: [...taps.values()]
-      .filter((tap) => !removed.includes(tap.id))
-      .sort((x, y) => x.t - y.t || (x.id < y.id ? -1 : 1)),
+    events: both(b.events, a.events),
+    segments: both(b.segments, a.segments),
+    reps: both(b.reps, a.reps),
+    resets: both(b.resets, a.resets),
+    rests: both(b.rests, a.rests),
   };
 }
 

@@ -10,7 +10,8 @@ import { answeredStep, decided, knowsBody, proposalAt, standingAt, taken, wordsO
 const plank = rungAt(shipped, 'front-plank/forearm');
 const hold = { ...plankHold({ clean: 40 }), values: {}, lookId: '0b0e6a34-1111-4222-8333-444455556666' };
 const on: OnLadders = { holds: [hold], steps: [], goals: [] };
-const known = nobody();
+// A gate counts for six weeks.
+const known = { ...nobody(), today: hold.day };
 
 describe('a person on a version', () => {
   test('gate, load and place together', () => {

@@ -50,6 +50,8 @@ export const useOutbox = defineStore('outbox', () => {
   const ready = ref(false);
   /** The server has asked for patience until then, epoch ms. */
   let patience = 0;
+  /** The sending of what has just been kept, where it is still to come. */
+  let soon = 0;
 
   const refresh = async (): Promise<void> => {
     const mine = useSession().account?.id;
@@ -109,6 +111,7 @@ export const useOutbox = defineStore('outbox', () => {
    * @param all also what has failed of late
    */
   async function flush(all = false): Promise<void> {
+    window.clearTimeout(soon);
     const session = useSession();
     if (sending.value || !session.account || (!all && patience > Date.now())) return;
     sending.value = true;
@@ -155,7 +158,8 @@ export const useOutbox = defineStore('outbox', () => {
       return 'sent';
     }
     // What was kept is shown before the sending takes the processor.
-    window.setTimeout(() => void flush().catch(() => undefined), AFTER_SHOWN_MS);
+    window.clearTimeout(soon);
+    soon = window.setTimeout(() => void flush().catch(() => undefined), AFTER_SHOWN_MS);
     return 'kept';
   }
   async function sendDirectly(item: OutboxItem, unkept: unknown): Promise<void> {

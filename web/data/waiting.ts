@@ -1,5 +1,6 @@
 /** Changes that wait on this device, laid over what the server last answered. */
 import type { Account } from '../../api/accounts.js';
+import { answersAfter } from '../../core/reason/patch.js';
 import type { Look, LookInput } from '../../api/observations.js';
 import type { OnLadders } from '../../api/ladders.js';
 import type { Facts } from '../../api/plans.js';
@@ -50,17 +51,14 @@ function changed(look: Look, item: Waiting): Look {
   switch (item.name) {
     case 'looks.change': {
       const { evidence, tests, overrule, note } = item.ask.body;
-      const answers = Object.entries({ ...look.observation.tests, ...tests }).filter(
-        ([, answer]) => answer !== null && answer !== undefined,
-      );
       return {
         ...look,
         note: note ?? look.note,
         overrule: overrule === undefined ? look.overrule : overrule,
         observation: {
           ...look.observation,
-          ...(evidence ? { evidence: { ...look.observation.evidence, ...evidence } } : {}),
-          ...(tests ? { tests: answers.length > 0 ? Object.fromEntries(answers) : undefined } : {}),
+          ...(evidence ? { evidence: answersAfter(look.observation.evidence, evidence) } : {}),
+          ...(tests ? { tests: answersAfter(look.observation.tests, tests) } : {}),
         },
       };
     }

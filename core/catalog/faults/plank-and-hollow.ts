@@ -181,6 +181,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
   },
   {
     id: 'soft-knees',
+    when: 'straight-knees',
     name: 'Knees soft',
     pad: 'Knees soft',
     families: ['front-plank', 'hollow', 'arch', 'rollers'],
@@ -196,6 +197,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
   },
   {
     id: 'feet-apart',
+    when: 'straight-knees',
     name: 'Feet apart',
     pad: 'Feet apart',
     families: ['front-plank'],
@@ -210,6 +212,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
   },
   {
     id: 'loose-legs',
+    when: 'straight-knees',
     name: 'Legs loose',
     pad: 'Legs loose',
     families: ['hollow', 'handstand'],

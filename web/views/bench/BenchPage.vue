@@ -1,27 +1,21 @@
 <script setup lang="ts">
 import { Camera, ChevronDown, Timer } from '@lucide/vue';
 import { useMediaQuery } from '@vueuse/core';
-import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
-import { offeredRungs } from '../../../core/catalog/index.js';
-import { METHOD_IDS } from '../../../core/formats/catalog.js';
 import { stoppedBy } from '../../../core/person/circumstance.js';
-import { viewWords } from '../../../words/labels.js';
-import { secondsText } from '../../../words/numbers.js';
+import { countWord } from '../../../words/counts.js';
+import { setupText } from '../../../words/setup.js';
 import { stoppedText } from '../../../words/stops.js';
-import PersonPicker from '../../components/PersonPicker.vue';
-import PersonTags from '../../components/PersonTags.vue';
-import { catalog } from '../../data/catalogue.js';
+import ModalFrame from '../../components/ModalFrame.vue';
 import { hasDraft } from '../../data/drafts.js';
 import { keepLook } from '../../data/looks.js';
 import { usePerson } from '../../data/people.js';
-import { cautionName, methodName } from '../../data/names.js';
-import FigureView from '../../drawing/FigureView.vue';
 import { storedHold } from '../../data/hold-keeper.js';
 import { useSession } from '../../data/session.js';
 import HoldRunner from './HoldRunner.vue';
-import { pictureDraft, setupProblem } from './setup.js';
-import SignalChoice from './SignalChoice.vue';
+import SetUp from './SetUp.vue';
+import { pictureDraft } from './setup.js';
 import { useBench } from './use-bench.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
@@ -35,12 +29,19 @@ const bench = useBench(kept, {
   position: asked('position'),
   rung: asked('rung'),
 });
-const { personId, setup, mode, running, relookOf, family, rung, judgedIn, inForce, barred, pads, lastTime } = bench;
-const { choosePosition, circumstance } = bench;
+const { personId, setup, mode, running, relookOf, family, rung, judgedIn, pads, circumstance } = bench;
 const person = bench.person.value;
 /** On a phone the set-up is one line that opens; the clock and the pads come first. */
 const wide = useMediaQuery('(min-width: 1024px)');
 const setupOpen = ref(false);
+const told = computed(() => setupText(rung.value, judgedIn.value.body, setup.knobs));
+const work = computed(() =>
+  rung.value.counted
+    ? `${setup.targetReps} ${countWord(rung.value.counted.what, setup.targetReps)}`
+    : setup.rest
+      ? `${setup.target - setup.rest.seconds} + ${setup.rest.seconds} s`
+      : `${setup.target} s`,
+);
 watch([personId, running], () => (setupOpen.value = false));
 /** Whom the page was opened for while another's hold runs: that hold is shown, and said so. */
 const waitingFor = kept && asked('person') && asked('person') !== kept.personId ? asked('person')! : null;
@@ -105,7 +106,8 @@ const show = async (lookId: string): Promise<void> => {
       @click="setupOpen = !setupOpen"
     >
       <span class="min-w-0">
-        {{ person?.name ?? '…' }} · {{ family.name }}, {{ rung.name.toLowerCase() }} · {{ setup.target }} s
+        {{ person?.name ?? '…' }} · {{ family.name }}, {{ rung.name.toLowerCase() }} · {{ work
+        }}{{ told ? ` · ${told}` : '' }}
       </span>
       <ChevronDown :size="20" aria-hidden="true" class="shrink-0" />
     </button>
@@ -116,115 +118,16 @@ const show = async (lookId: string): Promise<void> => {
     >
       {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
     </p>
-    <section v-if="wide || setupOpen || !personId" class="card space-y-2" aria-labelledby="set">
+    <section v-if="wide || !personId" class="card" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
-      <div class="field-row">
-        <span class="label" aria-hidden="true">Who</span>
-        <PersonPicker id="who" v-model="personId" label="Who" :disabled="running" />
-      </div>
-      <PersonTags v-if="person" :person="{ ...person, group: null }" />
-      <p v-if="circumstance && stoppedBy(circumstance, setup.position)" role="alert" class="note text-sm">
-        {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
-        <RouterLink :to="`/people/${personId}`" class="link">Ask the stop signs</RouterLink> before any load.
-      </p>
-      <p v-else-if="circumstance?.intakeDue" class="note text-sm">
-        Stop signs {{ bench.facts.value.value?.intakes.length ? 'were asked long ago' : 'were never asked' }}.
-        <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
-      </p>
-      <div class="field-row">
-        <label class="label" for="position">Position</label>
-        <select
-          id="position"
-          class="field"
-          :value="setup.position"
-          :disabled="running"
-          @change="choosePosition(($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
-        </select>
-      </div>
-      <div class="field-row">
-        <label class="label" for="version">Version</label>
-        <select
-          id="version"
-          v-model="setup.rung"
-          class="field"
-          :disabled="running"
-          @change="setup.target = rung.target"
-        >
-          <option v-for="r in offeredRungs(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
-        </select>
-      </div>
-      <div v-if="family.views.length > 1" class="field-row">
-        <label class="label" for="view">Looked at</label>
-        <select id="view" v-model="setup.view" class="field" :disabled="running">
-          <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v, family.orientation) }}</option>
-        </select>
-      </div>
-      <div v-if="setup.side" class="field-row">
-        <label class="label" for="side">Side</label>
-        <select id="side" v-model="setup.side" class="field" :disabled="running">
-          <option value="left">Left</option>
-          <option value="right">Right</option>
-        </select>
-      </div>
-      <div class="h-20">
-        <FigureView
-          :pose="rung.pose"
-          :body="judgedIn.body"
-          :label="`${family.name}, ${rung.name}: how it should look`"
-        />
-      </div>
-      <p class="text-soft text-sm">{{ rung.how }}</p>
-      <p v-if="barred.length" class="note text-sm">
-        Left out for: {{ barred.map(cautionName).join(', ') }}. Choose an easier version, or ask the person’s
-        professional first.
-      </p>
-      <div class="field-row">
-        <label class="label" for="method">Method</label>
-        <select id="method" v-model="setup.method" class="field">
-          <option value="">{{ inForce }}</option>
-          <option v-for="id in METHOD_IDS" :key="id" :value="id">{{ methodName(id) }}</option>
-        </select>
-      </div>
-      <div class="field-row">
-        <label class="label" for="target">Target, s</label>
-        <input
-          id="target"
-          v-model.number="setup.target"
-          type="number"
-          min="1"
-          max="3600"
-          class="field figures"
-          :aria-invalid="setupProblem(setup) !== null"
-          :disabled="running"
-        />
-      </div>
-      <details v-if="setup.position === 'front-plank'" class="text-sm">
-        <summary class="min-h-[44px] content-center font-semibold">
-          {{ rung.support === 'elbow' ? 'Elbows' : 'Hands' }} ahead on purpose
-        </summary>
-        <label class="sr-only" for="ahead">Centimetres ahead of the shoulder</label>
-        <input
-          id="ahead"
-          type="number"
-          step="1"
-          class="field"
-          placeholder="cm ahead of the shoulder"
-          :value="setup.elbowAhead === null ? '' : Math.round(setup.elbowAhead * 100)"
-          @change="
-            setup.elbowAhead =
-              ($event.target as HTMLInputElement).value === ''
-                ? null
-                : Number(($event.target as HTMLInputElement).value) / 100
-          "
-        />
-      </details>
-      <SignalChoice />
-      <p v-if="lastTime" class="figures text-sm">
-        Last time: <b>{{ secondsText(lastTime.clean ?? 0) }}</b> clean.
-      </p>
+      <SetUp class="mt-2" :bench="bench" />
     </section>
+    <ModalFrame v-else :open="setupOpen" :title="`Set up${relookOf ? ': look again' : ''}`" @close="setupOpen = false">
+      <div class="min-h-0 overflow-y-auto">
+        <SetUp :bench="bench" />
+      </div>
+      <button class="btn btn-main !min-h-14" @click="setupOpen = false">Done</button>
+    </ModalFrame>
     <div class="min-w-0">
       <div v-if="wide || !running" role="group" aria-label="How to look" class="mb-3 flex gap-2">
         <button
@@ -250,8 +153,10 @@ const show = async (lookId: string): Promise<void> => {
         v-if="mode === 'watch'"
         :person-id="personId"
         :person="person"
+        :circumstance="judgedIn"
         :setup="setup"
         :pads="pads"
+        :more-pads="bench.morePads.value"
         :kept="kept"
         :relook-of="relookOf"
         :keep="keepLook"

@@ -1,16 +1,25 @@
 <script setup lang="ts">
-import { Check, HeartPulse, Play, RotateCcw, Square, Undo2 } from '@lucide/vue';
-import { useEventListener, useMediaQuery, useTimeoutFn } from '@vueuse/core';
+import { ArrowDown, Check, HeartPulse, Play, RotateCcw, Square, Undo2 } from '@lucide/vue';
+import { useEventListener, useIntervalFn, useMediaQuery, useTimeoutFn } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
+import { secondsOf } from '../../../core/catalog/counted.js';
+import { rungOf } from '../../../core/catalog/index.js';
+import { ladderOf } from '../../../core/catalog/ladders.js';
 import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
+import { easierVersion } from '../../../core/ladder/next-step.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
+import { loadAsSet } from '../../../core/statics/setup.js';
+import { countWord } from '../../../words/counts.js';
 import { secondsText } from '../../../words/numbers.js';
+import { catalog } from '../../data/catalogue.js';
 import { announce } from '../../data/said.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { useSettings } from '../../stores/settings.js';
-import { useSignals } from './use-signals.js';
+import { restOver, useChosenSignals, useSignals } from './use-signals.js';
+import TempoPacer from './TempoPacer.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
@@ -20,7 +29,7 @@ import { setupProblem, startRecord, type BenchSetup } from './setup.js';
 import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
-import { recordOf, useHold } from './use-hold.js';
+import { partsOf, recordOf, useHold } from './use-hold.js';
 import { usePadFigures } from './use-pad-figures.js';
 
 /** How long a control that appeared takes no tap, ms. */
@@ -31,8 +40,11 @@ const FORGOTTEN = 3;
 const props = defineProps<{
   personId: string;
   person: Person | null;
+  circumstance: Circumstance;
   setup: BenchSetup;
   pads: Fault[];
+  /** The other faults of the position. */
+  morePads: Fault[];
   kept: KeptHold | null;
   relookOf: string | null;
   /** Keeps the look on this device; only then the hold is let go. */
@@ -50,6 +62,10 @@ const {
   soFar,
   padState,
   tap,
+  rep,
+  stepDown,
+  rest,
+  reset,
   start,
   undo,
   stop,
@@ -62,7 +78,34 @@ const {
   ...state
 } = useHold(props.kept, useSession().account?.id ?? '');
 const { unkept, endedElsewhere } = state;
-const wrong = computed(() => setupProblem(props.setup));
+const version = computed(() => rungOf(catalog, props.setup.position, props.setup.rung));
+const counted = computed(() => version.value.counted ?? null);
+const wrong = computed(() => setupProblem(props.setup, counted.value !== null));
+const done = computed(() => hold.value?.reps.length ?? 0);
+const cleanReps = computed(() => hold.value?.reps.filter((r) => r.clean).length ?? 0);
+const resting = computed(() => hold.value?.rests.some((r) => r.length === null) ?? false);
+/** Where the set may go on without stopping: as planned, else the nearest lighter version for this body. */
+const lower = computed(() => {
+  if (counted.value || (hold.value && hold.value.segments.length > 0)) return null;
+  const planned = hold.value ? hold.value.rest : props.setup.rest;
+  if (planned) return rungOf(catalog, props.setup.position, planned.rung);
+  const ladder = ladderOf(catalog, version.value);
+  const { body, cautions } = props.circumstance;
+  const load = loadAsSet(version.value, body, props.setup.knobs);
+  return ladder && (easierVersion({ catalog, body, cautions }, ladder, version.value, load)?.rung ?? null);
+});
+/** Second at which the planned step down is due; null where none is. */
+const stepAt = computed(() => (hold.value?.rest ? hold.value.target - hold.value.rest.seconds : null));
+const stepDue = computed(() => lower.value !== null && stepAt.value !== null && elapsed.value >= stepAt.value);
+watch(stepDue, (now) => now && phase.value === 'running' && announce(`Step down: ${lower.value!.name}.`));
+/** The version that is held now. */
+const heldNow = computed(() => {
+  const at = hold.value?.segments.at(-1)?.rung;
+  return at ? rungOf(catalog, props.setup.position, at) : null;
+});
+/** A tap on a pad: a fault in a timed set, a broken rep in a counted one. */
+const onPad = (fault: string, state: 'on' | 'off'): void => (counted.value ? rep(fault) : tap(fault, state));
+const brokenBy = (fault: string): number => hold.value?.reps.filter((r) => r.fault === fault).length ?? 0;
 /** Whether this device can keep a hold: known before one starts. */
 const keepsHere = ref(true);
 onMounted(async () => (keepsHere.value = await canKeep()));
@@ -107,10 +150,14 @@ watch(
 useSignals(
   computed(() => phase.value === 'running' && mine.value),
   elapsed,
-  () => hold.value?.target ?? props.setup.target,
+  () => (counted.value ? Infinity : (hold.value?.target ?? props.setup.target)),
 );
 watch(
-  () => phase.value === 'running' && elapsed.value >= (hold.value?.target ?? Infinity),
+  () =>
+    phase.value === 'running' &&
+    (counted.value
+      ? done.value >= (hold.value?.targetReps ?? Infinity)
+      : elapsed.value >= (hold.value?.target ?? Infinity)),
   (now) => now && announce('Target reached.'),
 );
 watch(phase, (now, before) => {
@@ -119,21 +166,30 @@ watch(phase, (now, before) => {
     announce(`Ended at ${secondsText(elapsed.value)}, ${secondsText(soFar.value.clean)} clean. Why did it end?`);
 });
 /** A clock that ran on unwatched: over three times the target is asked about, while it runs and when it was stopped. */
-const forgotten = computed(() => hold.value !== null && elapsed.value > FORGOTTEN * hold.value.target);
+const longest = computed(
+  () => FORGOTTEN * (counted.value ? Math.max(60, 2 * secondsOf(counted.value)) : (hold.value?.target ?? Infinity)),
+);
+const forgotten = computed(() => hold.value !== null && elapsed.value > longest.value);
 const asked = ref(false);
 const really = ref<number | ''>('');
 const reached = (reason: EndReason): boolean =>
-  reason !== 'target' || (hold.value?.stoppedAt ?? 0) >= (hold.value?.target ?? Infinity);
+  reason !== 'target' ||
+  (hold.value?.targetReps != null
+    ? done.value >= hold.value.targetReps
+    : (hold.value?.stoppedAt ?? 0) >= (hold.value?.target ?? Infinity));
 // The order of the pads stands still while the clock runs.
 const shown = ref<Fault[]>(props.pads);
 const { figures, body } = usePadFigures(
   () => shown.value,
   () => props.setup,
 );
+/** All faults of the position are shown, not the likeliest alone. */
+const allPads = ref(false);
 watch(
-  () => props.pads,
-  (pads) => {
-    if (phase.value === 'ready' || props.kept) shown.value = pads;
+  [() => props.pads, () => props.morePads, allPads],
+  ([pads, more, all], before) => {
+    // More pads come behind those that stand; none changes its place while the clock runs.
+    if (phase.value === 'ready' || props.kept || all !== before?.[2]) shown.value = all ? [...pads, ...more] : pads;
   },
   { immediate: true },
 );
@@ -142,7 +198,16 @@ function begin(): void {
   if (!props.personId || wrong.value) return;
   [asked.value, really.value, felt.value] = [false, '', null];
   void canKeep().then((can) => (keepsHere.value = can));
-  start({ id: crypto.randomUUID(), personId: props.personId, relookOf: props.relookOf, ...props.setup });
+  restLeft.value = 0;
+  start({
+    id: crypto.randomUUID(),
+    personId: props.personId,
+    relookOf: props.relookOf,
+    ...props.setup,
+    knobs: { ...props.setup.knobs },
+    rest: counted.value ? null : props.setup.rest && { ...props.setup.rest },
+    targetReps: counted.value ? props.setup.targetReps : null,
+  });
 }
 function lookOf(done: KeptHold): LookInput {
   return {
@@ -153,7 +218,8 @@ function lookOf(done: KeptHold): LookInput {
       ...startRecord(props.setup, props.person?.id === done.personId ? props.person : null),
       events: recordOf(done.events),
       ended: { t: done.stoppedAt!, reason: done.reason! },
-      target: done.target,
+      ...partsOf(done),
+      ...(done.targetReps === null ? { target: done.target } : {}),
       ...(felt.value ? { evidence: { 'felt-first': felt.value } } : {}),
     },
     mediaId: null,
@@ -165,14 +231,44 @@ function lookOf(done: KeptHold): LookInput {
     confirmed: [],
   };
 }
-async function finish(): Promise<void> {
+async function finish(next = false): Promise<void> {
   const done = whole();
   const input = lookOf(done);
   // What was tapped goes only when it is kept, or with the server.
   if (!(await run(() => props.keep(done.personId, input)))) return;
   clear();
-  emit('done', input.id);
+  felt.value = null;
+  if (!next) return emit('done', input.id);
+  sets.value += 1;
+  restLeft.value = REST;
+  announce(`Set ${sets.value} is kept. ${REST} seconds of rest.`);
+  countDown.resume();
 }
+/** Rest between two sets, s. */
+const REST = 60;
+/** Sets kept in this sitting, and what is left of the rest after the last, s. */
+const sets = ref(0);
+const restLeft = ref(0);
+const countDown = useIntervalFn(
+  () => {
+    restLeft.value = Math.max(0, restLeft.value - 1);
+    if (restLeft.value > 0) return;
+    countDown.pause();
+    if (phase.value !== 'ready') return;
+    announce('The rest is over.');
+    if (signals.value.sound) restOver();
+  },
+  1000,
+  { immediate: false },
+);
+const signals = useChosenSignals();
+watch(
+  () => [props.personId, props.setup.position, props.setup.rung],
+  () => {
+    [sets.value, restLeft.value] = [0, 0];
+    countDown.pause();
+  },
+);
 /** Where nothing can be kept or sent, the hold goes into a file, which *Import* takes. */
 function saveAsFile(): void {
   const { observation, startedAt } = lookOf(whole());
@@ -199,11 +295,13 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     else if (phase.value === 'running' && mine.value) stop();
   } else if (event.key === 'Escape' && (phase.value === 'why' || phase.value === 'felt')) resume();
   else if (event.key.toLowerCase() === 'u' && phase.value === 'running') undo();
+  else if (event.key === 'Enter' && phase.value === 'running' && counted.value && !isOnControl(event)) rep();
+  else if (event.key.toLowerCase() === 'd' && phase.value === 'running' && lower.value) stepDown(lower.value.id);
   else if (event.key.toLowerCase() === 't' && phase.value !== 'ready')
     announce(`${secondsText(elapsed.value)} on the clock, ${secondsText(soFar.value.clean)} clean`);
   else if (digit && phase.value === 'running') {
     const fault = shown.value[(Number(digit) + 9) % 10];
-    if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
+    if (fault) onPad(fault.id, event.shiftKey ? 'off' : 'on');
   } else if (digit && phase.value === 'why') {
     const reason = END_REASONS[Number(digit) - 1];
     if (reason && reached(reason)) because(reason);
@@ -217,8 +315,19 @@ const clock = computed(() => {
     .toString()
     .padStart(t >= 60 ? 2 : 1, '0')}.${Math.floor((t * 10) % 10)}`;
 });
-const share = computed(() => Math.min(1, elapsed.value / Math.max(1, props.setup.target)));
+const share = computed(() =>
+  Math.min(
+    1,
+    counted.value ? done.value / Math.max(1, props.setup.targetReps) : elapsed.value / Math.max(1, props.setup.target),
+  ),
+);
 const last = computed(() => hold.value?.events.at(-1));
+const canUndo = computed(() =>
+  Boolean(
+    hold.value &&
+    hold.value.events.length + hold.value.segments.length + hold.value.reps.length + hold.value.resets.length,
+  ),
+);
 /** The end is asked for before anything is kept of a clock that ran on. */
 const needsEnd = computed(() => hold.value?.stoppedAt != null && forgotten.value && !asked.value);
 const mayNotKeep = computed(() => busy.value || !mine.value || !hold.value?.reason || needsEnd.value);
@@ -246,13 +355,28 @@ const keepText = computed(() =>
         </p>
       </div>
       <div class="min-w-36 flex-1">
-        <p class="figures text-xl">
+        <p v-if="counted" class="figures text-xl">
+          <b class="font-head text-5xl">{{ done }}</b> of {{ setup.targetReps }}
+          {{ countWord(counted.what, setup.targetReps) }}, <b>{{ cleanReps }}</b> clean
+        </p>
+        <p v-else class="figures text-xl">
           <b>{{ soFar.clean.toFixed(1) }} s</b> clean
         </p>
-        <p v-if="soFar.firstToGo">
+        <p v-if="phase === 'ready' && restLeft > 0" class="figures text-xl">
+          rest <b>{{ restLeft }} s</b>, set {{ sets + 1 }} next
+        </p>
+        <p v-else-if="heldNow && phase === 'running'">
+          now: <b>{{ heldNow.name }}</b>
+        </p>
+        <p v-else-if="soFar.firstToGo">
           first to go: <b>{{ faultName(soFar.firstToGo.fault) }}</b>
         </p>
-        <p v-else class="text-soft">{{ phase === 'ready' ? `target ${setup.target} s` : 'line holds' }}</p>
+        <p v-else-if="counted" class="text-soft">
+          {{ sets > 0 && phase === 'ready' ? `set ${sets + 1}` : resting ? 'resting' : 'clean so far' }}
+        </p>
+        <p v-else class="text-soft">
+          {{ phase === 'ready' ? `${sets > 0 ? `set ${sets + 1}, ` : ''}target ${setup.target} s` : 'line holds' }}
+        </p>
       </div>
       <!-- On a phone the bar lies under both thumbs; each button keeps its place, whatever the clock does. -->
       <div
@@ -266,7 +390,18 @@ const keepText = computed(() =>
         ]"
       >
         <div v-if="!wide" class="grid min-h-16" :class="phase === 'running' ? 'items-center' : ''">
-          <p v-if="phase === 'running'" class="figures text-center text-lg" aria-hidden="true">
+          <button v-if="phase === 'running' && counted" class="btn btn-main !min-h-16 text-xl" @click="rep()">
+            <Check :size="26" aria-hidden="true" /> Clean
+          </button>
+          <button
+            v-else-if="phase === 'running' && lower"
+            class="btn !min-h-16 text-lg"
+            :class="{ 'btn-on': stepDue }"
+            @click="stepDown(lower.id)"
+          >
+            <ArrowDown :size="22" aria-hidden="true" /> Step down: {{ lower.name.toLowerCase() }}
+          </button>
+          <p v-else-if="phase === 'running'" class="figures text-center text-lg" aria-hidden="true">
             {{
               last ? `${faultName(last.fault)} ${last.state} at ${last.t.toFixed(1)} s` : 'tap what goes, when it goes'
             }}
@@ -275,7 +410,7 @@ const keepText = computed(() =>
             v-else-if="phase !== 'ready'"
             class="btn btn-main !min-h-16 text-lg"
             :disabled="mayNotKeep"
-            @click="finish"
+            @click="finish()"
           >
             {{ keepText }}
           </button>
@@ -285,7 +420,8 @@ const keepText = computed(() =>
           v-if="!wide && phase !== 'ready' && phase !== 'running'"
           class="figures mt-2 grid min-h-16 place-items-center text-lg"
         >
-          {{ secondsText(soFar.clean) }} clean{{ soFar.firstToGo ? `, ${faultName(soFar.firstToGo.fault)} first` : '' }}
+          {{ counted ? `${cleanReps} of ${done} clean` : `${secondsText(soFar.clean)} clean`
+          }}{{ soFar.firstToGo ? `, ${faultName(soFar.firstToGo.fault)} first` : '' }}
         </p>
         <div
           v-if="phase === 'running' || phase === 'ready'"
@@ -301,8 +437,16 @@ const keepText = computed(() =>
           >
             <Play :size="26" aria-hidden="true" /> Start
           </button>
+          <template v-if="wide && phase === 'running'">
+            <button v-if="counted" class="btn btn-main !min-h-16 !px-8 text-xl" @click="rep()">
+              <Check :size="26" aria-hidden="true" /> Clean
+            </button>
+            <button v-else-if="lower" class="btn !min-h-16" :class="{ 'btn-on': stepDue }" @click="stepDown(lower.id)">
+              <ArrowDown :size="22" aria-hidden="true" /> Step down: {{ lower.name.toLowerCase() }}
+            </button>
+          </template>
           <template v-if="phase === 'running' || !wide">
-            <button class="btn !min-h-16" :disabled="phase === 'ready' || !last" @click="undo">
+            <button class="btn !min-h-16" :disabled="phase === 'ready' || !canUndo" @click="undo">
               <Undo2 :size="22" aria-hidden="true" /> Undo
             </button>
             <button class="btn btn-stop !min-h-16" :disabled="phase === 'ready'" @click="pain">
@@ -346,8 +490,18 @@ const keepText = computed(() =>
       <p v-if="wide || phase === 'ready'" class="mt-2 min-h-[3rem]" :class="personId && !wrong ? 'text-soft' : ''">
         <template v-if="!personId">Choose who is held to the clock first.</template>
         <b v-else-if="phase === 'ready' && wrong" role="alert">{{ wrong }}</b>
+        <template v-else-if="counted">Clean, or the pad of what broke it: each finished rep is one tap.</template>
         <template v-else>Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.</template>
       </p>
+      <div v-if="counted" class="mt-1 flex flex-wrap items-center gap-3">
+        <TempoPacer :tempo="counted.tempo" :elapsed="elapsed" :running="phase === 'running' && !resting" />
+        <template v-if="phase === 'running'">
+          <button class="btn !min-h-14" :class="{ 'btn-on': resting }" :aria-pressed="resting" @click="rest">
+            {{ resting ? 'Go on' : 'Short rest' }}
+          </button>
+          <button class="btn !min-h-14" @click="reset">Set again ({{ hold?.resets.length ?? 0 }})</button>
+        </template>
+      </div>
       <ul
         class="mt-1 grid flex-1 low:!grid-cols-4 auto-rows-fr grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4"
         aria-label="Fault pads"
@@ -356,14 +510,15 @@ const keepText = computed(() =>
           v-for="(fault, i) in shown"
           :key="fault.id"
           class="flex rounded-lg border-2"
-          :class="padState(fault.id) === 'off' ? 'border-soft' : 'border-rope'"
+          :class="padState(fault.id) === 'off' && brokenBy(fault.id) === 0 ? 'border-soft' : 'border-rope'"
         >
           <button
             class="relative min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold lg:text-xl"
             :class="padState(fault.id) === 'off' ? 'bg-paper' : 'bg-rope text-[var(--on-rope)]'"
             :disabled="phase === 'ready'"
-            :aria-pressed="padState(fault.id) !== 'off'"
-            @click="tap(fault.id, 'on')"
+            :aria-pressed="counted ? undefined : padState(fault.id) !== 'off'"
+            :aria-label="counted ? `Rep broken: ${fault.name}` : undefined"
+            @click="onPad(fault.id, 'on')"
           >
             {{ fault.pad }}
             <span
@@ -374,7 +529,14 @@ const keepText = computed(() =>
               <FigureView :pose="figures.get(fault.id)!" :body="body" label="" />
             </span>
             <span class="block min-h-[1.25rem] text-base font-normal"
-              >{{ padState(fault.id) === 'gross' ? 'gross ●●●' : padState(fault.id) === 'on' ? 'clear ●●' : ''
+              >{{
+                brokenBy(fault.id) > 0
+                  ? `${brokenBy(fault.id)} broken`
+                  : padState(fault.id) === 'gross'
+                    ? 'gross ●●●'
+                    : padState(fault.id) === 'on'
+                      ? 'clear ●●'
+                      : ''
               }}<span v-if="padState(fault.id) === 'off' && settings.keys && i < 10" class="[@media(hover:none)]:hidden"
                 >key {{ (i + 1) % 10 }}</span
               ></span
@@ -390,6 +552,14 @@ const keepText = computed(() =>
           </button>
         </li>
       </ul>
+      <button
+        v-if="morePads.length && !allPads"
+        class="btn btn-quiet mt-2 self-start"
+        :disabled="!personId"
+        @click="allPads = true"
+      >
+        More faults ({{ morePads.length }})
+      </button>
     </template>
 
     <div v-else ref="after" class="mt-3">
@@ -459,8 +629,16 @@ const keepText = computed(() =>
         <button class="btn mt-2" @click="saveAsFile">Save the hold as a file</button>
       </div>
       <div class="mt-4 flex flex-wrap gap-2">
-        <button v-if="wide" class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="mayNotKeep" @click="finish">
+        <button v-if="wide" class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="mayNotKeep" @click="finish()">
           {{ keepText }}
+        </button>
+        <button
+          v-if="hold?.reason !== 'pain'"
+          class="btn !min-h-14"
+          :disabled="mayNotKeep || !hold?.reason"
+          @click="finish(true)"
+        >
+          Keep, rest, next set
         </button>
         <template v-if="!dropping"
           ><button class="btn btn-quiet ml-auto" @click="dropping = true">Throw this hold away</button></template

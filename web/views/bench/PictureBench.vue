@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Aperture, Camera, ImageUp } from '@lucide/vue';
+import { Aperture, Camera, Check, ImageUp } from '@lucide/vue';
 import { useDropZone } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
@@ -10,7 +10,7 @@ import { catalog, studio } from '../../data/catalogue.js';
 import { judge, type Judged } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
 import type { Point } from '../../../core/geometry.js';
-import type { LandmarkName, Landmarks } from '../../../core/landmarks.js';
+import { EXTRA_LANDMARKS, type LandmarkName, type Landmarks } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { sendPicture } from '../../data/looks.js';
@@ -23,7 +23,7 @@ import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
 import SeenNow from './SeenNow.vue';
 import { pictureDraft, startRecord, workSchema, type BenchSetup, type PictureWork } from './setup.js';
-import { usePoints } from './use-points.js';
+import { usePoints, type HandleName, type Handles } from './use-points.js';
 
 const props = defineProps<{
   personId: string;
@@ -72,7 +72,7 @@ async function open(next: File): Promise<void> {
     source.value = 'none';
     const before = waiting.value;
     if (before?.picture.width === bitmap.width && before.picture.height === bitmap.height) {
-      handles.restore(before.laying);
+      handles.restore({ ...before.laying, placed: before.laying.placed as HandleName[] });
       blur.value = [...before.blur];
     }
     waiting.value = null;
@@ -107,7 +107,7 @@ const draft = useDraft<PictureWork>({
       ? {
           setup: { ...props.setup },
           picture: { ...size.value },
-          laying: { first: handles.first.value, points: handles.points.value },
+          laying: { first: handles.first.value, points: handles.points.value, placed: [...handles.placed.value] },
           blur: blur.value,
         }
       : null),
@@ -123,7 +123,9 @@ const draft = useDraft<PictureWork>({
 });
 
 const observation = computed<Observation>(() => {
-  const { 'floor-a': a, 'floor-b': b, ...points } = handles.points.value;
+  // Only what was placed is judged and kept: a guess is nobody's word.
+  const known = Object.entries(handles.points.value).filter(([name]) => handles.placed.value.has(name as HandleName));
+  const { 'floor-a': a, 'floor-b': b, ...points } = Object.fromEntries(known) as Handles;
   const ready = Object.keys(points).length > 3;
   const base = startRecord(props.setup, props.person);
   return {
@@ -133,6 +135,12 @@ const observation = computed<Observation>(() => {
     frames: ready ? [{ t: 0, points: points as Observation['frames'][number]['points'] }] : [],
   };
 });
+/** Guesses that one word may place: not the optional points, each of which is looked for by itself. */
+const guessed = computed(() =>
+  (Object.keys(handles.points.value) as HandleName[]).filter(
+    (name) => !handles.placed.value.has(name) && !(EXTRA_LANDMARKS as readonly string[]).includes(name),
+  ),
+);
 /** Dragging stops at the verdict: neither causes nor drills are asked for while a point moves. */
 const detail = computed<Judged | null>(() =>
   observation.value.frames.length > 0
@@ -282,7 +290,17 @@ function another(): void {
     </PictureStage>
     <section class="card" aria-labelledby="seen-now">
       <h2 id="seen-now">What is seen</h2>
-      <SeenNow :detail="detail" />
+      <div v-if="guessed.length" class="note mb-2">
+        <p class="text-sm">
+          Rings are guesses and are not judged. Drag what is off<template v-if="guessed.length > 1"
+            >, then say that the rest fits</template
+          >.
+        </p>
+        <button class="btn mt-2 w-full" @click="handles.confirm(guessed)">
+          <Check :size="20" aria-hidden="true" /> The rest fits ({{ guessed.length }})
+        </button>
+      </div>
+      <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
         No permission for pictures: the numbers are kept, the picture is not.

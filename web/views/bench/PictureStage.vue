@@ -94,6 +94,8 @@ function lay(first: Point, second: Point): void {
         ? {}
         : { 'floor-a': [props.image.width * 0.06, y], 'floor-b': [props.image.width * 0.94, y] }),
     });
+    // The two that were clicked are placed; the others are guesses until they are set or said to fit.
+    props.handles.place(anchors.value);
     chosen.value = across.value ? anchors.value[0] : 'hip';
   } catch {
     // Two clicks on one spot: wait for a better second one.
@@ -139,9 +141,9 @@ function addOptional(name: LandmarkName): void {
   props.handles.mark();
   if (FAR.includes(name)) {
     const near = props.handles.points.value[name.split('-')[0] as BaseLandmark] ?? shoulder;
-    props.handles.move(name, [near[0] + 12, near[1]]);
+    props.handles.guess(name, [near[0] + 12, near[1]]);
   } else
-    props.handles.move(
+    props.handles.guess(
       name,
       layTemplate(props.rung.pose, bodyOf(props.person ? athleteOf(props.person) : {}), shoulder, ankle, [
         name as BaseLandmark,
@@ -176,6 +178,7 @@ function step(by: 1 | -1): void {
   // Seen closer, the next point comes to the middle too.
   if (point && zoom.value > 1) show(point, zoom.value);
 }
+const isGuess = (name: HandleName): boolean => !props.handles.placed.value.has(name);
 /** Moves the chosen point by a pixel of the screen, and never by less than one of the picture. */
 function nudge(by: Point, times: number): void {
   const at = chosen.value && props.handles.points.value[chosen.value];
@@ -351,9 +354,18 @@ const lensLeft = computed(() => {
                 x: handles.points.value[name]![0],
                 y: handles.points.value[name]![1],
                 radius: (chosen === name ? 9 : 6.5) / scale,
-                fill: name.startsWith('floor') ? '#ffffff' : chosen === name ? '#ffd08a' : '#ff7a33',
-                stroke: CASING,
-                strokeWidth: 2 / scale,
+                // A guess is a ring: what it lies on is seen through it.
+                fill: isGuess(name)
+                  ? undefined
+                  : name.startsWith('floor')
+                    ? '#ffffff'
+                    : chosen === name
+                      ? '#ffd08a'
+                      : '#ff7a33',
+                stroke: isGuess(name) ? (chosen === name ? '#ffd08a' : '#ff7a33') : CASING,
+                strokeWidth: (isGuess(name) ? 3 : 2) / scale,
+                shadowColor: CASING,
+                shadowBlur: isGuess(name) ? 3 / scale : 0,
               }"
             />
             <template v-if="mark">
@@ -448,8 +460,9 @@ const lensLeft = computed(() => {
           @focus="chosen = name"
           @click="chosen = name"
         >
-          {{ labelOf(name) }}
+          {{ labelOf(name) }}<span v-if="isGuess(name)" class="text-soft font-normal">&nbsp;guessed</span>
         </button>
+        <button v-if="chosen === name && isGuess(name)" class="btn !px-2" @click="handles.confirm([name])">Fits</button>
         <button
           v-if="
             chosen === name &&

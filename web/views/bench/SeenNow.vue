@@ -6,9 +6,9 @@ import { measureDefinition } from '../../../core/measure/measures.js';
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import { faultName } from '../../data/names.js';
 import { fixed, measureText, sureText } from '../../../words/numbers.js';
-import { seenWarnings } from '../../../words/seen.js';
+import { seenWarnings, undecidedText } from '../../../words/seen.js';
 
-const props = defineProps<{ detail: Judged | null }>();
+const props = defineProps<{ detail: Judged | null; laid: boolean }>();
 const judged = computed(() => {
   const d = props.detail;
   if (!d) return [];
@@ -23,7 +23,13 @@ const reads = computed(() => {
 </script>
 
 <template>
-  <p v-if="!detail" class="text-soft mt-2">Two clicks on the picture lay the figure; then drag what is off.</p>
+  <p v-if="!detail" class="text-soft mt-2">
+    {{
+      laid
+        ? 'Too few points are placed to judge anything.'
+        : 'Two clicks on the picture lay the figure; then drag what is off.'
+    }}
+  </p>
   <div v-else aria-live="polite">
     <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
       <b class="text-4xl">{{ fixed(line.value) }}°</b>
@@ -39,7 +45,8 @@ const reads = computed(() => {
         <p class="text-soft figures text-sm">{{ sureText(v.probability) }}</p>
       </li>
     </ul>
-    <p v-if="detail.usable && detail.verdicts.length === 0" class="mt-2 font-semibold">
+    <p v-if="detail.undecided.length" class="note mt-2 font-semibold">{{ undecidedText(detail) }}</p>
+    <p v-else-if="detail.usable && detail.verdicts.length === 0" class="mt-2 font-semibold">
       Inside the limits of {{ detail.method.name }}.
     </p>
     <details class="mt-2">

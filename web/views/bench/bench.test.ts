@@ -12,6 +12,7 @@ import {
   lookInput,
   lookOf,
   noFacts,
+  onNoLadder,
   sessionOf,
   somebody,
   studioOf,
@@ -20,6 +21,7 @@ import type { Person } from '../../../api/people.js';
 import type { StudioCatalogue } from '../../../api/studio.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { shipped, takeCatalogue } from '../../data/catalogue.js';
+import { plankHold } from '../../../core/testing.js';
 import { keepLook } from '../../data/looks.js';
 import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
@@ -97,6 +99,53 @@ describe('who is on the bench', () => {
     on.personId.value = tall.id;
     await until(() => on.judgedIn.value.body.stature === 1.95);
     expect(on.inForce.value).toMatch(/./);
+  });
+  test('what the coach has set before the proposal comes is not set again', async () => {
+    let letGo!: () => void;
+    server.on('ladders.get', async () => {
+      await new Promise<void>((resolve) => (letGo = resolve));
+      return onNoLadder();
+    });
+    const on = await bench({ person: tall.id });
+    await until(() => server.times('ladders.get') === 1);
+    on.choosePosition('hollow');
+    on.setup.target = 12;
+    letGo();
+    await until(() => on.proposed.value);
+    expect(on.setup).toMatchObject({ position: 'hollow', target: 12 });
+  });
+  test('a step that was accepted is what the bench opens with, however the position is chosen', async () => {
+    const held = { ...plankHold({ clean: 40 }), values: {}, lookId: idOf(11) };
+    const step = {
+      id: idOf(21),
+      lookId: idOf(11),
+      day: held.day,
+      from: 'front-plank/forearm',
+      rule: 3,
+      kind: 'between' as const,
+      proposal: 'Elbows ahead',
+      numbers: [],
+      decision: 'accepted' as const,
+      to: 'front-plank/forearm',
+      seconds: 35,
+      step: null,
+      reps: null,
+      setup: { elbowAhead: 0.06 },
+      rest: { at: 'front-plank/knees', seconds: 10 },
+      reason: '',
+      by: 'C',
+    };
+    server.on('ladders.get', () => ({ holds: [held], steps: [step], goals: [] }));
+    const on = await bench({ person: tall.id });
+    await until(() => on.accepted.value);
+    const opened = { rung: 'forearm', target: 45, knobs: { elbowAhead: 0.06 }, rest: { rung: 'knees', seconds: 10 } };
+    expect(on.setup).toMatchObject(opened);
+    on.choosePosition('hollow');
+    expect([on.accepted.value, on.setup.knobs]).toEqual([false, {}]);
+    on.choosePosition('front-plank');
+    expect(on.setup).toMatchObject(opened);
+    on.chooseRung('knees');
+    expect(on.setup).toMatchObject({ rung: 'knees', knobs: {}, rest: null });
   });
   test('looking again proposes the set-up of the look before, once', async () => {
     server.on('looks.get', () => lookOf(11, 1, { position: 'hollow', rung: 'bent-knee', events: [], target: 25 }));
@@ -207,10 +256,16 @@ describe('a watched hold', () => {
     await until(() => button(/start/i) && !button(/start/i).attributes('disabled'));
     // On a phone the set-up is one line that opens.
     await button(/front plank/i).trigger('click');
-    await page.find('#target').setValue('');
+    const target = (): HTMLInputElement => document.querySelector('#target')!;
+    const fill = (value: string): void => {
+      target().value = value;
+      target().dispatchEvent(new Event('input'));
+    };
+    await until(target);
+    fill('');
     await until(() => page.text().includes('The target wants 1 to 3600 seconds.'));
     expect(button(/start/i).attributes('disabled')).toBeDefined();
-    await page.find('#target').setValue('45');
+    fill('45');
     await until(() => !button(/start/i).attributes('disabled'));
   });
   test('a device that cannot keep anything says so before a hold starts', async () => {
@@ -330,10 +385,11 @@ describe('nothing done by accident', () => {
     const setUp = () => page.findAll('button').find((b) => /front plank/i.test(b.text()));
     await until(setUp);
     await setUp()!.trigger('click');
-    await until(() => page.findAll('[role=switch]').length === 3);
-    const [sound] = page.findAll('[role=switch]');
-    expect(sound!.attributes('aria-checked')).toBe('false');
-    await sound!.trigger('click');
+    const switches = (): NodeListOf<HTMLElement> => document.querySelectorAll('[role=switch]');
+    await until(() => switches().length === 3);
+    const [sound] = switches();
+    expect(sound!.getAttribute('aria-checked')).toBe('false');
+    sound!.click();
     await until(() => JSON.parse(localStorage.getItem('anchor.signals')!).sound === true);
   });
   test('a hold that is taken up after a while has a mark of it', async () => {

@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
-import type { Observation } from '../../../core/formats/observation.js';
-import { OBSERVATION_FORMAT } from '../../../core/formats/observation.js';
+import type { Observation, Setup } from '../../../core/formats/observation.js';
+import { OBSERVATION_FORMAT, setupSchema } from '../../../core/formats/observation.js';
 import { METHOD_IDS, type MethodId } from '../../../core/formats/catalog.js';
 import { VIEWS, type View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
@@ -15,8 +15,12 @@ export interface BenchSetup {
   /** The coach's choice for this look; empty: the method in force. */
   method: MethodId | '';
   target: number;
-  /** metres; null: as the version has it */
-  elbowAhead: number | null;
+  /** Reps of a counted version; not asked of a timed one. */
+  targetReps: number;
+  /** What was declared; what is missing is the version's own. */
+  knobs: Setup;
+  /** The easier version that the set is planned to go on at, and for how long; null where it is one version. */
+  rest: { rung: string; seconds: number } | null;
   view: View;
   /** Supporting side, for positions that have one. */
   side: 'left' | 'right' | null;
@@ -32,11 +36,17 @@ export const firstView = (position: string): View => {
 };
 
 /** What about a set-up no record could hold; null where all is well. */
-export function setupProblem({ target, elbowAhead }: Pick<BenchSetup, 'target' | 'elbowAhead'>): string | null {
+export function setupProblem(
+  { target, targetReps, knobs }: Pick<BenchSetup, 'target' | 'targetReps' | 'knobs'>,
+  counted: boolean,
+): string | null {
   // A field that was emptied gives no number, whatever its type says.
-  if (typeof target !== 'number' || !(target > 0 && target <= 3600)) return 'The target wants 1 to 3600 seconds.';
-  if (elbowAhead !== null && !(Math.abs(elbowAhead) <= 2)) return 'Ahead of the shoulder: at most two metres.';
-  return null;
+  if (counted && !(Number.isInteger(targetReps) && targetReps > 0 && targetReps <= 1000))
+    return 'The target wants 1 to 1000 reps.';
+  if (!counted && (typeof target !== 'number' || !(target > 0 && target <= 3600)))
+    return 'The target wants 1 to 3600 seconds.';
+  const { error } = setupSchema.safeParse(knobs);
+  return error ? `The set-up ${error.issues[0]!.message}.` : null;
 }
 
 /** The envelope and the declared things; frames, events and the end are added by what was done. */
@@ -51,7 +61,7 @@ export function startRecord(setup: BenchSetup, person: Person | null): Observati
     ...(setup.method ? { method: setup.method } : {}),
     ...(person ? { athlete: athleteOf(person) } : {}),
     frames: [],
-    ...(setup.elbowAhead !== null ? { setup: { elbowAhead: setup.elbowAhead } } : {}),
+    ...(Object.keys(setup.knobs).length > 0 ? { setup: { ...setup.knobs } } : {}),
   };
 }
 
@@ -63,12 +73,18 @@ export const workSchema = z.object({
     rung: z.string(),
     method: z.enum([...METHOD_IDS, '']),
     target: z.number(),
-    elbowAhead: z.number().nullable(),
+    targetReps: z.number().default(1),
+    knobs: setupSchema.default({}),
+    rest: z.object({ rung: z.string(), seconds: z.number() }).nullable().default(null),
     view: z.enum(VIEWS),
     side: z.enum(['left', 'right']).nullable(),
   }),
   picture: z.object({ width: z.number().positive(), height: z.number().positive() }),
-  laying: z.object({ first: pointSchema.nullable(), points: z.record(z.string(), pointSchema) }),
+  laying: z.object({
+    first: pointSchema.nullable(),
+    points: z.record(z.string(), pointSchema),
+    placed: z.array(z.string()).default([]),
+  }),
   blur: z.array(z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })),
 });
 export type PictureWork = z.infer<typeof workSchema>;

@@ -1,7 +1,7 @@
 /** The watched hold: clock, taps, undo; kept on the device at every change, and shared by the pages that show it. */
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue';
-import type { EndReason, ObservationEvent } from '../../../core/formats/observation.js';
+import type { EndReason, Observation, ObservationEvent } from '../../../core/formats/observation.js';
 import { analyseHold } from '../../../core/hold/hold.js';
 import {
   elapsedOf,
@@ -28,11 +28,46 @@ const AWAY = 2;
 /** Taps as they go into a record. */
 export const recordOf = (taps: readonly Tap[]): ObservationEvent[] => taps.map(({ id: _id, ...event }) => event);
 
+/** Second of the newest tap, rep or step; 0 where there is none. */
+const lastOf = (hold: KeptHold): number =>
+  [...hold.events, ...hold.segments, ...hold.reps].reduce((t, e) => Math.max(t, e.t), 0);
+
 /** What a hold is begun with. */
 export type HoldStart = Omit<
   KeptHold,
-  'accountId' | 'startedAt' | 'elapsed' | 'writtenAt' | 'events' | 'away' | 'removed' | 'stoppedAt' | 'reason' | 'turn'
+  | 'accountId'
+  | 'startedAt'
+  | 'elapsed'
+  | 'writtenAt'
+  | 'events'
+  | 'segments'
+  | 'reps'
+  | 'resets'
+  | 'rests'
+  | 'away'
+  | 'removed'
+  | 'stoppedAt'
+  | 'reason'
+  | 'turn'
 >;
+
+type Timed = { id: string; t: number };
+/** Entries as they go into a record: without what tells two pages' apart. */
+const plainOf = <T extends Timed>(list: readonly T[]): Omit<T, 'id'>[] => list.map(({ id: _id, ...entry }) => entry);
+
+/** What was done within the set, as a record holds it; a rest that still went on when the clock stopped ends there. */
+export function partsOf(hold: KeptHold): Pick<Observation, 'segments' | 'reps' | 'resets' | 'rests' | 'targetReps'> {
+  const end = hold.stoppedAt ?? Infinity;
+  const rests = hold.rests
+    .map(({ t, length }) => ({ t, length: Math.round(100 * (length ?? Math.max(0.1, end - t))) / 100 }))
+    .filter((r) => r.t <= end && Number.isFinite(r.length));
+  return {
+    ...(hold.segments.length > 0 ? { segments: [{ t: 0, rung: hold.rung }, ...plainOf(hold.segments)] } : {}),
+    ...(hold.targetReps === null ? {} : { reps: plainOf(hold.reps), targetReps: hold.targetReps }),
+    ...(hold.resets.length > 0 ? { resets: hold.resets.length } : {}),
+    ...(rests.length > 0 ? { rests } : {}),
+  };
+}
 
 /** @param accountId whose hold it is: another account of this device neither sees nor continues it */
 export function useHold(kept: KeptHold | null, accountId: string) {
@@ -96,6 +131,10 @@ export function useHold(kept: KeptHold | null, accountId: string) {
       if (e.fault === fault) state = e.state === 'off' ? 'off' : state === 'off' ? 'on' : 'gross';
     return state;
   };
+  const pick = ({ segments, reps }: ReturnType<typeof partsOf>): Pick<Observation, 'segments' | 'reps'> => ({
+    segments,
+    reps,
+  });
   /** Clean seconds so far, by the same rules as the stored hold. */
   const soFar = computed(
     () =>
@@ -104,6 +143,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
         events: recordOf(hold.value?.events ?? []),
         limits: [],
         ended: { t: elapsed.value, reason: 'coach' },
+        ...(hold.value ? pick(partsOf(hold.value)) : {}),
       }).hold,
   );
   const change = (next: Partial<KeptHold>): void => {
@@ -133,10 +173,58 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     if (state === 'off' && padState(fault) === 'off') return;
     if (state === 'on' && padState(fault) === 'gross') return;
     if (clock() - (value.events.findLast((e) => e.fault === fault)?.t ?? -Infinity) < SLIP) return;
-    // Times strictly ascend, so that an undo never meets two taps of one moment.
-    const t = Math.max(rounded(clock()), rounded((value.events.at(-1)?.t ?? -0.01) + 0.01));
-    change({ events: [...value.events, { id: crypto.randomUUID(), t, fault, state }] });
+    change({ events: [...value.events, { id: crypto.randomUUID(), t: moment(value), fault, state }] });
   };
+  /** The next moment of the clock that nothing stands at: times strictly ascend, so that an undo never meets two of one moment. */
+  const moment = (value: KeptHold): number => {
+    const last = [...value.events, ...value.segments, ...value.reps].reduce((t, e) => Math.max(t, e.t), -0.01);
+    return Math.max(rounded(clock()), rounded(last + 0.01));
+  };
+  /** A rep is finished: clean, or broken with a fault. */
+  function rep(fault?: string): void {
+    const value = hold.value;
+    if (!value || value.stoppedAt !== null) return;
+    if (clock() - (value.reps.at(-1)?.t ?? -Infinity) < SLIP) return;
+    const entry = {
+      id: crypto.randomUUID(),
+      t: moment(value),
+      clean: fault === undefined,
+      ...(fault ? { fault } : {}),
+    };
+    change({ reps: [...value.reps, entry], rests: restsEnded(value) });
+  }
+  /** The set goes on at an easier version without stopping; what was tapped belongs to the version before. */
+  function stepDown(rung: string): void {
+    const value = hold.value;
+    if (!value || value.stoppedAt !== null) return;
+    const open = [...new Set(value.events.map((e) => e.fault))].filter((fault) => padState(fault) !== 'off');
+    let t = moment(value);
+    const events = open.map((fault) => {
+      const off = { id: crypto.randomUUID(), t, fault, state: 'off' as const };
+      t = rounded(t + 0.01);
+      return off;
+    });
+    change({
+      events: [...value.events, ...events],
+      segments: [...value.segments, { id: crypto.randomUUID(), t, rung }],
+    });
+  }
+  const restsEnded = (value: KeptHold): KeptHold['rests'] =>
+    value.rests.map((r) => (r.length === null ? { ...r, length: Math.max(0.1, rounded(clock() - r.t)) } : r));
+  /** A rest within the set begins, or the one that goes on ends. */
+  function rest(): void {
+    const value = hold.value;
+    if (!value || value.stoppedAt !== null) return;
+    const resting = value.rests.some((r) => r.length === null);
+    const t = rounded(clock());
+    change({ rests: resting ? restsEnded(value) : [...value.rests, { id: crypto.randomUUID(), t, length: null }] });
+  }
+  /** The shape was lost and is set again: counted. */
+  function reset(): void {
+    const value = hold.value;
+    if (value?.stoppedAt === null)
+      change({ resets: [...value.resets, { id: crypto.randomUUID(), t: rounded(clock()) }] });
+  }
   /** The hold with every tap of every page, for its record. */
   function whole(): KeptHold {
     const here = hold.value!;
@@ -150,6 +238,10 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     soFar,
     padState,
     tap,
+    rep,
+    stepDown,
+    rest,
+    reset,
     unkept,
     endedElsewhere,
     mine: lock.mine,
@@ -163,6 +255,10 @@ export function useHold(kept: KeptHold | null, accountId: string) {
         accountId,
         startedAt: Date.now(),
         events: [],
+        segments: [],
+        reps: [],
+        resets: [],
+        rests: [],
         away: [],
         removed: [],
         stoppedAt: null,
@@ -172,20 +268,35 @@ export function useHold(kept: KeptHold | null, accountId: string) {
       tick.resume();
       beat.resume();
     },
+    /** Takes back the newest tap, rep, step or reset; a step takes the taps back that it closed. */
     undo(): void {
-      const last = hold.value?.events.at(-1);
-      if (last) change({ events: hold.value!.events.slice(0, -1), removed: [...hold.value!.removed, last.id] });
+      const value = hold.value;
+      if (!value) return;
+      const all = [...value.events, ...value.segments, ...value.reps, ...value.resets].sort((a, b) => a.t - b.t);
+      const last = all.at(-1);
+      if (!last) return;
+      const step = value.segments.includes(last as (typeof value.segments)[number]);
+      const closed = step ? value.events.filter((e) => e.state === 'off' && last.t - e.t < 0.1) : [];
+      const gone = new Set([last, ...closed].map((e) => e.id));
+      const left = <T extends Timed>(list: T[]): T[] => list.filter((e) => !gone.has(e.id));
+      change({
+        events: left(value.events),
+        segments: left(value.segments),
+        reps: left(value.reps),
+        resets: left(value.resets),
+        removed: [...value.removed, ...gone],
+      });
     },
     /** The hold ended at another second than the clock was stopped: not before the last tap. */
     endedAt(seconds: number): void {
       const value = hold.value;
       if (value?.stoppedAt != null)
-        turn({ stoppedAt: Math.max(rounded(seconds), value.events.at(-1)?.t ?? 0), reason: value.reason });
+        turn({ stoppedAt: Math.max(rounded(seconds), lastOf(value)), reason: value.reason });
     },
     /** Stops the clock now, never before the last tap; the reason is asked afterwards so that asking costs no seconds. */
     stop(reason: EndReason | null = null): void {
       if (hold.value?.stoppedAt !== null) return;
-      turn({ stoppedAt: Math.max(rounded(clock()), hold.value.events.at(-1)?.t ?? 0), reason });
+      turn({ stoppedAt: Math.max(rounded(clock()), lastOf(hold.value)), reason });
     },
     resume(): void {
       turn({ stoppedAt: null, reason: null });

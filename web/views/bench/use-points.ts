@@ -10,8 +10,13 @@ export interface Laying {
   /** The first click, while the second is waited for. */
   first: Point | null;
   points: Handles;
+  /** Points that were set or confirmed by hand; the others are guesses and enter no verdict. */
+  placed: readonly HandleName[];
 }
-const NOTHING: Laying = { first: null, points: {} };
+const NOTHING: Laying = { first: null, points: {}, placed: [] };
+
+const withName = (names: readonly HandleName[], name: HandleName): HandleName[] =>
+  names.includes(name) ? [...names] : [...names, name];
 
 export function usePoints() {
   const laying = shallowRef<Laying>(NOTHING);
@@ -39,13 +44,29 @@ export function usePoints() {
   return {
     points: computed(() => laying.value.points),
     first: computed(() => laying.value.first),
+    placed: computed((): ReadonlySet<HandleName> => new Set(laying.value.placed)),
     mark,
+    /** A point set by hand. */
     move(name: HandleName, to: Point): void {
-      laying.value = { ...laying.value, points: { ...laying.value.points, [name]: to } };
+      const { points, placed } = laying.value;
+      laying.value = { ...laying.value, points: { ...points, [name]: to }, placed: withName(placed, name) };
     },
-    /** All points at once; the first click is answered by them. */
+    /** A point that is only guessed. */
+    guess(name: HandleName, at: Point): void {
+      laying.value = { ...laying.value, points: { ...laying.value.points, [name]: at } };
+    },
+    /** Points that the step which laid them has placed: no step of their own. */
+    place(names: readonly HandleName[]): void {
+      laying.value = { ...laying.value, placed: names.reduce(withName, [...laying.value.placed]) };
+    },
+    /** Guesses that lie right are taken as placed. */
+    confirm(names: readonly HandleName[]): void {
+      mark();
+      laying.value = { ...laying.value, placed: names.reduce(withName, [...laying.value.placed]) };
+    },
+    /** All points at once, guessed; the first click is answered by them. */
     set(points: Handles): void {
-      laying.value = { first: null, points };
+      laying.value = { first: null, points, placed: [] };
     },
     /** The first of two clicks, a step of its own. */
     begin(at: Point): void {
@@ -57,7 +78,7 @@ export function usePoints() {
     remove(name: HandleName): void {
       mark();
       const { [name]: _gone, ...points } = laying.value.points;
-      laying.value = { ...laying.value, points };
+      laying.value = { ...laying.value, points, placed: laying.value.placed.filter((n) => n !== name) };
     },
     undo: () => swap(past, future),
     redo: () => swap(future, past),

@@ -1,5 +1,6 @@
 /** What a coach hears, feels or is told when the target is reached, by choice; and a screen that stays awake while the clock runs. */
 import { useLocalStorage, useVibrate, useWakeLock } from '@vueuse/core';
+import type { TempoPhase } from '../../../core/hold/tempo.js';
 import { onScopeDispose, watch, type ComputedRef, type Ref } from 'vue';
 
 export const SIGNALS = { sound: 'a sound', vibration: 'a vibration', spoken: 'said aloud' } as const;
@@ -9,18 +10,23 @@ export type Signal = keyof typeof SIGNALS;
 export const useChosenSignals = (): Ref<Record<Signal, boolean>> =>
   useLocalStorage('anchor.signals', { sound: false, vibration: true, spoken: false }, { mergeDefaults: true });
 
-/** A short tone, made here: nothing is fetched. */
-function beep(): void {
+/** A short tone, made here: nothing is fetched. Hertz and seconds. */
+function beep(pitch = 880, length = 0.5): void {
   const context = new AudioContext();
   const [tone, volume] = [context.createOscillator(), context.createGain()];
-  tone.frequency.value = 880;
+  tone.frequency.value = pitch;
   volume.gain.setValueAtTime(0.25, context.currentTime);
-  volume.gain.exponentialRampToValueAtTime(0.001, context.currentTime + 0.5);
+  volume.gain.exponentialRampToValueAtTime(0.001, context.currentTime + length);
   tone.connect(volume).connect(context.destination);
   tone.start();
-  tone.stop(context.currentTime + 0.5);
+  tone.stop(context.currentTime + length);
   tone.onended = () => void context.close();
 }
+/** The tones of a rep's tempo, Hz. */
+const PITCH: Readonly<Record<TempoPhase, number>> = { up: 660, pause: 550, down: 440 };
+export const tick = (phase: TempoPhase): void => beep(PITCH[phase], 0.12);
+/** A rest is over. */
+export const restOver = (): void => beep(990, 0.7);
 
 /**
  * @param running whether the clock runs

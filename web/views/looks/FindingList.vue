@@ -23,7 +23,13 @@ const findings = computed(() =>
 <template>
   <section class="card" aria-labelledby="findings">
     <h2 id="findings">How sure, by {{ detail.method.name }}</h2>
-    <p v-if="findings.length === 0" class="mt-1 font-semibold">Nothing to mend by this method.</p>
+    <p v-if="findings.length === 0" class="mt-1 font-semibold">
+      {{
+        detail.undecided.length
+          ? 'No fault was seen, and what decides the position was not judged.'
+          : 'Nothing to mend by this method.'
+      }}
+    </p>
     <ol class="divide-rule divide-y">
       <li v-for="f in findings" :key="f.fault.id" class="py-2">
         <div class="flex flex-wrap items-baseline justify-between gap-x-3">

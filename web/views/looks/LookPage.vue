@@ -14,6 +14,7 @@ import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
 import { lookIdOf } from '../../data/waiting-item.js';
 import StepProposal from '../ladders/StepProposal.vue';
+import AnswersCard from './AnswersCard.vue';
 import CarefulCard from './CarefulCard.vue';
 import DrillList from './DrillList.vue';
 import FindingList from './FindingList.vue';
@@ -97,9 +98,15 @@ watch(
 
     <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
-        <fieldset :disabled="!mayChange" class="min-w-0 space-y-2">
-          <SeenCard :look="look" :detail="judged" @felt="page.feel" />
-        </fieldset>
+        <SeenCard :look="look" :detail="judged" />
+        <AnswersCard
+          v-if="detail"
+          :look="look"
+          :detail="judged"
+          :may-change="mayChange"
+          @answer="page.answer"
+          @note="page.keepNote"
+        />
         <div v-if="detail?.step && person && on && !unread" class="card">
           <StepProposal
             :proposal="detail.step"
@@ -125,7 +132,8 @@ watch(
           <WhyPanel
             :detail="detail"
             :observation="look.observation"
-            :overruled="look.overrule?.cause ?? null"
+            :overruled="look.overrule"
+            :circumstance="judgedIn"
             @test="page.answerTest"
             @overrule="page.overrule"
           />

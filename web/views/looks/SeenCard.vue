@@ -3,17 +3,19 @@
 import { computed } from 'vue';
 import type { Look } from '../../../api/observations.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
-import { FELT_SITES } from '../../../core/formats/catalog.js';
-import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
+import { restsText, totalText } from '../../../words/counts.js';
+import { END_WORDS } from '../../../words/labels.js';
 import { fixed, secondsText } from '../../../words/numbers.js';
-import { seenWarnings } from '../../../words/seen.js';
+import { seenWarnings, undecidedText } from '../../../words/seen.js';
+import { setupText } from '../../../words/setup.js';
+import { rungName } from '../../data/names.js';
 import HoldTimeline from '../../drawing/HoldTimeline.vue';
 import PictureLines from '../../drawing/PictureLines.vue';
 
 const props = defineProps<{ look: Look; detail: Judged }>();
-defineEmits<{ felt: [site: (typeof FELT_SITES)[number]] }>();
 const hold = computed(() => props.detail.hold);
 const target = computed(() => props.look.observation.target);
+const told = computed(() => setupText(props.detail.rung, props.detail.context.body, props.look.observation.setup));
 const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line'));
 </script>
 
@@ -21,11 +23,22 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
   <section class="card" aria-labelledby="seen">
     <h2 id="seen">What was seen</h2>
     <template v-if="hold">
-      <p class="figures mt-1">
+      <p v-if="hold.reps" class="figures mt-1">
+        <b class="font-head text-5xl">{{ hold.reps.clean }}</b> <b class="text-xl">clean reps</b>
+      </p>
+      <p v-else class="figures mt-1">
         <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">clean seconds</b>
       </p>
       <p class="figures text-soft">
-        of {{ secondsText(hold.total) }}{{ target ? `, target ${target} s` : ''
+        of {{ totalText(hold)
+        }}{{
+          hold.reps
+            ? look.observation.targetReps
+              ? `, target ${look.observation.targetReps}`
+              : ''
+            : target
+              ? `, target ${target} s`
+              : ''
         }}{{ hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '' }}
       </p>
       <HoldTimeline :hold="hold" :target="target" class="mt-1" />
@@ -43,17 +56,16 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
       </p>
     </div>
     <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>
-    <div class="mt-3 flex flex-wrap items-center gap-2">
-      <label for="felt" class="font-semibold">Felt first</label>
-      <select
-        id="felt"
-        class="field !w-auto"
-        :value="look.observation.evidence?.['felt-first'] ?? ''"
-        @change="$emit('felt', ($event.target as HTMLSelectElement).value as (typeof FELT_SITES)[number])"
-      >
-        <option value="" disabled>not asked</option>
-        <option v-for="site in FELT_SITES" :key="site" :value="site">{{ SITE_WORDS[site] }}</option>
-      </select>
-    </div>
+    <p v-if="detail.undecided.length" class="note mt-2 font-semibold">{{ undecidedText(detail) }}</p>
+    <p v-if="told" class="figures mt-2 text-sm"><b>Set-up:</b> {{ told }}</p>
+    <ol v-if="hold?.segments" class="figures mt-2 text-sm" aria-label="Parts of the set">
+      <li v-for="(part, i) in hold.segments" :key="i">
+        {{ rungName(detail.family.id, part.rung) }}: <b>{{ secondsText(part.clean) }}</b> clean of
+        {{ secondsText(part.total) }}
+      </li>
+    </ol>
+    <p v-if="look.observation.resets || look.observation.rests" class="figures mt-1 text-sm">
+      {{ restsText(look.observation) }}
+    </p>
   </section>
 </template>

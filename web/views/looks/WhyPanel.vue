@@ -4,6 +4,10 @@ import { computed, ref } from 'vue';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import type { Explained } from '../../../core/evaluate/explain.js';
+import type { Look } from '../../../api/observations.js';
+import { openTests } from '../../../core/reason/rank.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
+import SearchPick from '../../components/SearchPick.vue';
 import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
@@ -11,7 +15,8 @@ import type { Observation } from '../../../core/formats/observation.js';
 const props = defineProps<{
   detail: Explained;
   observation: Observation;
-  overruled: CauseId | null;
+  overruled: Look['overrule'];
+  circumstance: Circumstance;
 }>();
 const emit = defineEmits<{
   test: [id: string, answer: 'positive' | 'negative' | number | null];
@@ -30,6 +35,12 @@ const next = computed(() =>
     ? { ...props.detail.nextTest, record: record(catalog.tests, props.detail.nextTest.test) }
     : null,
 );
+/** Another test that the coach chose to answer; '' for the proposed one. */
+const picked = ref('');
+const open = computed(() =>
+  openTests(catalog, props.detail.facts, props.detail.family, props.circumstance, props.detail.rung),
+);
+const asked = computed(() => open.value.find((t) => t.id === picked.value) ?? next.value?.record ?? null);
 const answered = computed(() =>
   [...props.detail.facts.tests].map(([id, result]) => ({
     id,
@@ -46,8 +57,9 @@ const chosen = ref<CauseId>('pattern');
 const reason = ref('');
 
 function answer(result: 'positive' | 'negative' | number): void {
-  if (next.value) emit('test', next.value.test, result);
+  if (asked.value) emit('test', asked.value.id, result);
   number.value = '';
+  picked.value = '';
 }
 function overrule(): void {
   emit('overrule', chosen.value, reason.value);
@@ -68,7 +80,7 @@ function overrule(): void {
       </p>
     </div>
     <p v-if="overruled" class="note text-sm">
-      The coach decided: {{ record(catalog.causes, overruled).name }}.
+      The coach decided: <b>{{ record(catalog.causes, overruled.cause).name }}</b>, because {{ overruled.reason }}.
       <button class="link" @click="$emit('overrule', null, '')">Back to the evidence</button>
     </p>
     <ol class="mt-1 space-y-2">
@@ -88,24 +100,24 @@ function overrule(): void {
         </p>
       </li>
     </ol>
-    <div v-if="next" class="border-rule mt-3 border-t pt-2">
+    <div v-if="asked" class="border-rule mt-3 border-t pt-2">
       <p>
-        <span class="tag">Next best test · {{ next.record.seconds }} s</span>
+        <span class="tag">{{ asked === next?.record ? 'Next best test' : 'Chosen test' }} · {{ asked.seconds }} s</span>
       </p>
-      <h3 class="mt-1">{{ next.record.name }}</h3>
+      <h3 class="mt-1">{{ asked.name }}</h3>
       <ol class="list-decimal pl-5 text-sm">
-        <li v-for="step in next.record.how" :key="step">{{ step }}</li>
+        <li v-for="step in asked.how" :key="step">{{ step }}</li>
       </ol>
-      <p class="text-sm"><b>Positive:</b> {{ next.record.positive }}</p>
-      <form v-if="next.record.number" class="mt-2 flex gap-2" @submit.prevent="number !== '' && answer(number)">
-        <label class="sr-only" for="test-number">Result in {{ next.record.number.unit }}</label>
+      <p class="text-sm"><b>Positive:</b> {{ asked.positive }}</p>
+      <form v-if="asked.number" class="mt-2 flex gap-2" @submit.prevent="number !== '' && answer(number)">
+        <label class="sr-only" for="test-number">Result in {{ asked.number.unit }}</label>
         <input
           id="test-number"
           v-model.number="number"
           type="number"
           step="any"
           class="field figures"
-          :placeholder="`measured, ${next.record.number.unit}`"
+          :placeholder="`measured, ${asked.number.unit}`"
         />
         <button class="btn" :disabled="number === ''">Take it</button>
       </form>
@@ -113,11 +125,19 @@ function overrule(): void {
         <button class="btn flex-1" @click="answer('positive')">Positive</button>
         <button class="btn flex-1" @click="answer('negative')">Negative</button>
       </div>
-      <p class="text-soft figures mt-1 text-sm">{{ testWhy(next) }}</p>
+      <p v-if="next && asked === next.record" class="text-soft figures mt-1 text-sm">{{ testWhy(next) }}</p>
     </div>
     <p v-else-if="!overruled" class="text-soft mt-2 text-sm">
       No test would change this much. Mend it, or take the drills.
     </p>
+    <SearchPick
+      v-if="open.length"
+      id="other-test"
+      v-model="picked"
+      class="mt-2"
+      label="Answer another test"
+      :choices="open"
+    />
     <details class="mt-1 text-sm">
       <summary class="min-h-[44px] content-center font-semibold">The working</summary>
       <ul v-if="answered.length" class="space-y-1">

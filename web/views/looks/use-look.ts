@@ -38,7 +38,9 @@ export interface LookOnPage extends Standing {
   top: ComputedRef<Finding | null>;
   /** Steps that helped this person with this fault before. */
   worked: ComputedRef<number[]>;
-  feel: (site: NonNullable<Evidence['felt-first']>) => Promise<unknown>;
+  /** Keeps an answer about the look; null takes it back. */
+  answer: (key: keyof Evidence, value: string | null) => Promise<unknown>;
+  keepNote: (note: string) => Promise<unknown>;
   /** Keeps a quick test's answer; null takes it back. */
   answerTest: (id: string, answer: 'positive' | 'negative' | number | null) => Promise<unknown>;
   /** The coach's own verdict on the cause; null goes back to the evidence. */
@@ -113,7 +115,8 @@ export function useLookOnPage(id: () => string): LookOnPage {
         item.id === id() ? [] : item.helped.filter((h) => h.fault === top.value?.fault).map((h) => h.step),
       ),
     ),
-    feel: (site) => changeLook(id(), { evidence: { 'felt-first': site } }),
+    answer: (key, value) => changeLook(id(), { evidence: { [key]: value } }),
+    keepNote: (note) => changeLook(id(), { note }),
     answerTest: (test, answer) =>
       changeLook(id(), {
         tests: { [test]: answer },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
-import { reactive, ref, watch } from 'vue';
+import { reactive, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Account } from '../../../api/accounts.js';
 import { ROLES, type Role } from '../../../api/common.js';
@@ -14,36 +14,29 @@ import { addAccount, changeAccount, useAccounts } from '../../data/accounts.js';
 import { useGroups } from '../../data/people.js';
 import { catalog, setDefaults, studio } from '../../data/catalogue.js';
 import { methodName } from '../../data/names.js';
+import { useFollowing } from '../../data/following.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { useSession } from '../../data/session.js';
 
 const session = useSession();
 const open = ref<string | null>(null);
-const methods = ref<MethodsOf>({ method: studio.defaults.method, familyMethods: studio.defaults.familyMethods });
-const kit = ref<readonly string[] | null>(studio.defaults.kit);
-const timeZone = ref(studio.defaults.timeZone);
-const offlineCopies = ref(studio.defaults.offlineCopies);
+// The hall's defaults may be read again while they are edited: what was chosen here stays.
+const chosen = useFollowing(() => {
+  const { method, familyMethods, kit, timeZone, offlineCopies } = studio.defaults;
+  return { methods: { method, familyMethods } as MethodsOf, kit, timeZone, offlineCopies };
+});
 const kept = ref(false);
-watch(
-  () => studio.defaults,
-  (d) => {
-    methods.value = { method: d.method, familyMethods: d.familyMethods };
-    kit.value = d.kit;
-    timeZone.value = d.timeZone;
-    offlineCopies.value = d.offlineCopies;
-  },
-);
 const leftOut = (id: CautionId): number =>
   [...catalog.drills, ...catalog.tests, ...catalog.rungs].filter((r) => r.excludedBy.includes(id)).length;
 async function saveDefaults(): Promise<void> {
   kept.value = await run(() =>
     setDefaults({
-      method: methods.value.method,
-      familyMethods: { ...methods.value.familyMethods },
-      kit: kit.value && [...kit.value],
-      timeZone: timeZone.value,
-      offlineCopies: offlineCopies.value,
+      method: chosen.value.methods.method,
+      familyMethods: { ...chosen.value.methods.familyMethods },
+      kit: chosen.value.kit && [...chosen.value.kit],
+      timeZone: chosen.value.timeZone,
+      offlineCopies: chosen.value.offlineCopies,
     }),
   );
 }
@@ -153,19 +146,19 @@ const SEES: Record<Role, string> = {
       <RouterLink to="/library?kind=methods" class="link">library</RouterLink>.
     </p>
     <form v-if="session.isOwner" class="mt-2 grid gap-4 lg:grid-cols-2" @submit.prevent="saveDefaults">
-      <MethodChoice v-model="methods" id-prefix="s" none="Each position’s own" />
+      <MethodChoice v-model="chosen.methods" id-prefix="s" none="Each position’s own" />
       <div>
         <p class="label">Kit room</p>
-        <KitPicker v-model="kit" id-prefix="s" everything="All kit that drills and tests ask for" />
+        <KitPicker v-model="chosen.kit" id-prefix="s" everything="All kit that drills and tests ask for" />
       </div>
       <div>
         <p class="label" aria-hidden="true">The hall’s time zone</p>
-        <TimeZonePicker v-model="timeZone" />
+        <TimeZonePicker v-model="chosen.timeZone" />
         <p class="text-soft text-sm">Whose wall the date hangs on: days of looks, gates and cautions follow it.</p>
       </div>
       <SwitchGroup as="div" class="flex items-start gap-3">
-        <Switch v-model="offlineCopies" class="switch" :class="{ 'switch-on': offlineCopies }">
-          <span class="switch-knob" :class="{ 'switch-knob-on': offlineCopies }"></span>
+        <Switch v-model="chosen.offlineCopies" class="switch" :class="{ 'switch-on': chosen.offlineCopies }">
+          <span class="switch-knob" :class="{ 'switch-knob-on': chosen.offlineCopies }"></span>
         </Switch>
         <SwitchLabel class="flex-1">
           <span class="font-semibold">Devices may keep copies for reading without a network</span>

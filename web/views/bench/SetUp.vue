@@ -1,0 +1,171 @@
+<script setup lang="ts">
+/** Who, which position and version, how it is set, and what is aimed at. */
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import { offeredRungs } from '../../../core/catalog/index.js';
+import { METHOD_IDS } from '../../../core/formats/catalog.js';
+import { stoppedBy } from '../../../core/person/circumstance.js';
+import { countWord, doneText } from '../../../words/counts.js';
+import { viewWords } from '../../../words/labels.js';
+import { stoppedText } from '../../../words/stops.js';
+import PersonPicker from '../../components/PersonPicker.vue';
+import PersonTags from '../../components/PersonTags.vue';
+import { catalog } from '../../data/catalogue.js';
+import { cautionName, methodName, rungName } from '../../data/names.js';
+import FigureView from '../../drawing/FigureView.vue';
+import { setupProblem } from './setup.js';
+import SetUpKnobs from './SetUpKnobs.vue';
+import SignalChoice from './SignalChoice.vue';
+import type { Bench } from './use-bench.js';
+
+const props = defineProps<{ bench: Bench }>();
+const bench = props.bench;
+const { personId, setup, running, family, rung, judgedIn, inForce, barred, lastTime, choosePosition, circumstance } =
+  bench;
+const person = bench.person.value;
+const wrong = computed(() => setupProblem(setup, rung.value.counted !== undefined));
+/** Versions that the set may go on at. */
+const easier = computed(() => {
+  const all = offeredRungs(catalog, setup.position).filter((r) => !r.counted);
+  return all
+    .slice(
+      0,
+      all.findIndex((r) => r.id === setup.rung),
+    )
+    .reverse();
+});
+const restName = computed(() => (setup.rest ? rungName(setup.position, setup.rest.rung).toLowerCase() : ''));
+function splitAt(event: Event): void {
+  const at = (event.target as HTMLSelectElement).value;
+  setup.rest = at ? { rung: at, seconds: setup.rest?.seconds ?? Math.max(5, Math.round(setup.target / 2)) } : null;
+}
+</script>
+
+<template>
+  <div class="space-y-2">
+    <div class="field-row">
+      <span class="label" aria-hidden="true">Who</span>
+      <PersonPicker id="who" v-model="personId" label="Who" :disabled="running" />
+    </div>
+    <PersonTags v-if="person" :person="{ ...person, group: null }" />
+    <p v-if="circumstance && stoppedBy(circumstance, setup.position)" role="alert" class="note text-sm">
+      {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
+      <RouterLink :to="`/people/${personId}`" class="link">Ask the stop signs</RouterLink> before any load.
+    </p>
+    <p v-else-if="circumstance?.intakeDue" class="note text-sm">
+      Stop signs {{ bench.facts.value.value?.intakes.length ? 'were asked long ago' : 'were never asked' }}.
+      <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
+    </p>
+    <div class="field-row">
+      <label class="label" for="position">Position</label>
+      <select
+        id="position"
+        class="field"
+        :value="setup.position"
+        :disabled="running"
+        @change="choosePosition(($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
+      </select>
+    </div>
+    <div class="field-row">
+      <label class="label" for="version">Version</label>
+      <select
+        id="version"
+        class="field"
+        :value="setup.rung"
+        :disabled="running"
+        @change="bench.chooseRung(($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="r in offeredRungs(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
+      </select>
+    </div>
+    <div v-if="family.views.length > 1" class="field-row">
+      <label class="label" for="view">Looked at</label>
+      <select id="view" v-model="setup.view" class="field" :disabled="running">
+        <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v, family.orientation) }}</option>
+      </select>
+    </div>
+    <div v-if="setup.side" class="field-row">
+      <label class="label" for="side">Side</label>
+      <select id="side" v-model="setup.side" class="field" :disabled="running">
+        <option value="left">Left</option>
+        <option value="right">Right</option>
+      </select>
+    </div>
+    <div class="h-20">
+      <FigureView :pose="rung.pose" :body="judgedIn.body" :label="`${family.name}, ${rung.name}: how it should look`" />
+    </div>
+    <p class="text-soft text-sm">{{ rung.how }}</p>
+    <p v-if="barred.length" class="note text-sm">
+      Left out for: {{ barred.map(cautionName).join(', ') }}. Choose an easier version, or ask the person’s professional
+      first.
+    </p>
+    <div class="field-row">
+      <label class="label" for="method">Method</label>
+      <select id="method" v-model="setup.method" class="field">
+        <option value="">{{ inForce }}</option>
+        <option v-for="id in METHOD_IDS" :key="id" :value="id">{{ methodName(id) }}</option>
+      </select>
+    </div>
+    <div v-if="rung.counted" class="field-row">
+      <label class="label" for="target">Target, {{ countWord(rung.counted.what, 2) }}</label>
+      <input
+        id="target"
+        v-model.number="setup.targetReps"
+        type="number"
+        min="1"
+        max="1000"
+        class="field figures"
+        :aria-invalid="wrong !== null"
+        :disabled="running"
+      />
+    </div>
+    <div v-else class="field-row">
+      <label class="label" for="target">Target, s</label>
+      <input
+        id="target"
+        v-model.number="setup.target"
+        type="number"
+        min="1"
+        max="3600"
+        class="field figures"
+        :aria-invalid="wrong !== null"
+        :disabled="running"
+      />
+    </div>
+    <p v-if="bench.accepted.value" class="text-sm"><b>Accepted step:</b> set as it was decided.</p>
+    <SetUpKnobs v-model="setup.knobs" :rung="rung" :body="judgedIn.body" :disabled="running" />
+    <details v-if="!rung.counted && easier.length" class="text-sm">
+      <summary class="min-h-[44px] content-center">
+        <b>Split set:</b>
+        {{ setup.rest ? `the last ${setup.rest.seconds} s at ${restName}` : 'no' }}
+      </summary>
+      <div class="mt-1 grid grid-cols-[1fr_6rem] gap-2">
+        <div>
+          <label class="label" for="split-at">Goes on at</label>
+          <select id="split-at" class="field" :value="setup.rest?.rung ?? ''" :disabled="running" @change="splitAt">
+            <option value="">one version only</option>
+            <option v-for="r in easier" :key="r.id" :value="r.id">{{ r.name }}</option>
+          </select>
+        </div>
+        <div v-if="setup.rest">
+          <label class="label" for="split-s">For, s</label>
+          <input
+            id="split-s"
+            v-model.number="setup.rest.seconds"
+            type="number"
+            min="1"
+            max="3600"
+            class="field figures"
+            :disabled="running"
+          />
+        </div>
+      </div>
+    </details>
+    <SignalChoice />
+    <p v-if="lastTime" class="figures text-sm">
+      Last time: <b>{{ doneText(lastTime) }}</b>.
+    </p>
+  </div>
+</template>
