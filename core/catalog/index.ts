@@ -17,6 +17,7 @@ import { causes, evidenceRows } from './causes.js';
 import { frontDrills } from './drills/front.js';
 import { linkDrills } from './drills/links.js';
 import { otherDrills } from './drills/other-families.js';
+import { byFamily, overlookedFaults } from './faults/by-family.js';
 import { withCount } from './counted.js';
 import { families } from './families.js';
 import { otherFaults } from './faults/other-families.js';
@@ -49,7 +50,7 @@ export const catalog: Catalog = {
   families,
   rungs: [...rungs, ...otherRungs].map(withCount),
   tolerances,
-  faults: [...plankAndHollowFaults, ...otherFaults],
+  faults: [...[...plankAndHollowFaults, ...otherFaults].map(byFamily), ...overlookedFaults],
   drills: [...frontDrills, ...linkDrills, ...otherDrills],
   methods,
   cautions,

@@ -23,7 +23,7 @@ export const methods: readonly Method[] = [
     summary: 'The least effort that keeps the shape, with silent breath: control first, stiffness later.',
     axes: { spine: 'straight', effort: 'unbraced', floorBack: 'unforced', breath: 'quiet-in-long-out', bending: 'avoided', curlPelvis: 'quiet', lean: 'elbows-plumb', blades: 'set-back', head: 'supported', hold: 'low-load', base: 'hip-width', correcting: 'four-phases', endOfSet: 'first-break', pelvisCue: 'none', order: 'hold-first' },
     cap: 30,
-    cues: { 'hip-sag': 'Press the floor lightly through your knees and let the breath go out long.', 'low-back-arch': 'Let a long breath out settle your back; no forcing.' },
+    cues: { 'hip-sag': 'Press lightly through your heels and let the breath go out long.', 'low-back-arch': 'Let a long breath out settle your back; no forcing.' },
   },
   {
     id: 'short',

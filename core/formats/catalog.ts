@@ -84,6 +84,7 @@ export const CAUTION_IDS = [
 ] as const;
 export type CautionId = (typeof CAUTION_IDS)[number];
 
+const place = z.string().regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, 'must be a position and a version, like hollow/straight');
 const degrees = z.number().min(-180).max(180);
 const limb = { shoulder: degrees, elbow: degrees, hip: degrees, knee: degrees, ankle: degrees };
 
@@ -159,7 +160,6 @@ export const rungSchema = z.strictObject({
 });
 export type Rung = z.infer<typeof rungSchema>;
 
-const place = z.string().regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, 'must be a position and a version, like hollow/straight');
 /** A rung of another ladder that has to be held first, or a measure that has to be reached. */
 export const crossGateSchema = z.strictObject({
   id,
@@ -204,9 +204,28 @@ export const toleranceSchema = z.strictObject({
 });
 export type Tolerance = z.infer<typeof toleranceSchema>;
 
+/** How a body is placed while a step is done. */
+export const POSTURES = [
+  'on-the-back',
+  'prone',
+  'support',
+  'side',
+  'hang',
+  'upside-down',
+  'standing',
+  'seated',
+] as const;
+export type Posture = (typeof POSTURES)[number];
+
 export const mendSchema = z.strictObject({
   kind: z.enum(MEND_KINDS),
   say: text,
+  /** Only in these positions; in all of the fault's where missing. */
+  families: z.array(id).min(1).optional(),
+  /** Where it leaves the position's own posture. */
+  posture: z.enum(POSTURES).optional(),
+  /** The version that it leads to, `family/rung`. */
+  to: place.optional(),
   /** Cautions with which this step is left out. */
   excludedBy: z.array(z.enum(CAUTION_IDS)).optional(),
 });

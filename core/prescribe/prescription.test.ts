@@ -95,10 +95,22 @@ describe('drills of late', () => {
 });
 
 describe('mend steps', () => {
-  const query = { cautions: [] as CautionId[], handsOn: true, worked: [] };
-  test('without cautions and with permission the whole sequence stands in its order', () => {
+  const query = { family: 'front-plank', cautions: [] as CautionId[], handsOn: true, worked: [] };
+  test('without cautions and with permission every step of the position stands there once, under its own place', () => {
     for (const fault of catalog.faults)
-      expect(mendSteps(fault, query).map((s) => s.index)).toEqual(fault.mends.map((_, i) => i));
+      for (const family of fault.families)
+        expect(
+          mendSteps(fault, { ...query, family })
+            .map((s) => s.index)
+            .sort((a, b) => a - b),
+        ).toEqual(fault.mends.flatMap((m, i) => (!m.families || m.families.includes(family) ? [i] : [])));
+  });
+  test('a method’s cue stands for the fault’s own, and never for the cue of another posture', () => {
+    const fault = record(catalog.faults, 'low-back-arch');
+    const method = { cues: { 'low-back-arch': 'Paint the floor with your low back.' } };
+    const first = (family: string) => mendSteps(fault, { ...query, family, method })[0]!.say;
+    expect(first('hollow')).toBe('Paint the floor with your low back.');
+    expect(first('front-plank')).not.toContain('floor with your low back');
   });
   test('no touch without permission, what helped before first, the method’s own cue', () => {
     const fault = record(catalog.faults, 'hip-sag');
@@ -114,7 +126,7 @@ describe('mend steps', () => {
   test('no caution leaves a step in that it excludes, nor a fault without a step', () => {
     fc.assert(
       fc.property(fc.constantFrom(...catalog.faults), fc.subarray([...CAUTION_IDS]), (fault, cautions) => {
-        const steps = mendSteps(fault, { ...query, cautions });
+        const steps = mendSteps(fault, { ...query, family: fault.families[0]!, cautions });
         expect(steps.length).toBeGreaterThan(0);
         expect(steps.flatMap((s) => s.excludedBy ?? []).filter((c) => cautions.includes(c))).toEqual([]);
       }),

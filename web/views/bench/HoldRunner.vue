@@ -453,7 +453,8 @@ const keepText = computed(() =>
               <HeartPulse :size="22" aria-hidden="true" /> Pain
             </button>
             <button
-              class="btn btn-main !min-h-16 text-xl lg:!px-8"
+              class="btn !min-h-16 text-xl lg:!px-8"
+              :class="{ 'btn-main': !counted }"
               :disabled="phase === 'ready' || !mine"
               @click="stop()"
             >

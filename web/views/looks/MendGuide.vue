@@ -22,6 +22,7 @@ const props = defineProps<{
 const fault = computed(() => record(catalog.faults, props.faultId));
 const steps = computed(() =>
   mendSteps(fault.value, {
+    family: props.look.observation.position,
     cautions: props.person?.cautions ?? [],
     handsOn: props.person?.allows.handsOn === true,
     worked: props.worked,

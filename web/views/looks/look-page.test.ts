@@ -111,6 +111,9 @@ describe('a look on its page', () => {
         lookId: body.lookId ?? null,
         step: body.step ?? null,
         reason: body.reason ?? '',
+        reps: body.reps ?? null,
+        setup: body.setup ?? null,
+        rest: body.rest ?? null,
         day: '2026-05-20',
         by: 'Jonna',
       });
