@@ -58,13 +58,19 @@ export function rangeText(catalog: Pick<Catalog, 'tests'>, range: RangeStatus): 
   return `${name}${wanted}`;
 }
 
-export function noForecastText(why: NoForecast): string {
+/**
+ * Why no date is said.
+ * @param dayText a day in the hall's words
+ */
+export function noForecastText(why: NoForecast, dayText: (iso: string) => string): string {
   switch (why.is) {
     case 'few-sessions':
       return `Cannot say yet: ${why.sessions} of ${why.wanted} sessions.`;
     case 'within-a-week':
       return 'Cannot say yet: the sessions lie within one week.';
-    case 'no-clear-rise':
-      return 'Cannot say: no clear rise over these sessions.';
+    case 'rises-or-levels-off':
+      return `Cannot say yet: if it goes on rising as it did, from ${dayText(why.from)}; if it levels off, not. A few more sessions tell.`;
+    case 'not-on-this-course':
+      return `Will not get there on this course: it leads to about ${Math.round(why.middle)}. Look at the cause, the version or the work.`;
   }
 }

@@ -105,9 +105,12 @@ describe('gates and forecasts', () => {
     expect(gateText({ sets: 3, seconds: 20, reps: null, worst: 'slight', days: 2, notFelt: ['low-back'] })).toBe(
       '3 × 20 s clean, nothing worse than slight, on 2 days, not felt first: low back.',
     );
-    expect(noForecastText({ is: 'few-sessions', sessions: 2, wanted: 4 })).toBe('Cannot say yet: 2 of 4 sessions.');
-    expect(noForecastText({ is: 'no-clear-rise' })).toContain('no clear rise');
-    expect(noForecastText({ is: 'within-a-week' })).toContain('within one week');
+    expect(noForecastText({ is: 'few-sessions', sessions: 2, wanted: 4 }, String)).toBe(
+      'Cannot say yet: 2 of 4 sessions.',
+    );
+    expect(noForecastText({ is: 'rises-or-levels-off', from: '2026-06-01' }, String)).toContain('from 2026-06-01');
+    expect(noForecastText({ is: 'not-on-this-course', middle: 33.6, chance: 0.1 }, String)).toContain('about 34');
+    expect(noForecastText({ is: 'within-a-week' }, String)).toContain('within one week');
   });
 });
 

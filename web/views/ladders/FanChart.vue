@@ -18,14 +18,15 @@ import { secondsText } from '../../../words/numbers.js';
 import type { Forecast, Session } from '../../../core/ladder/forecast.js';
 
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
-const props = defineProps<{ forecast: Forecast; sessions: readonly Session[]; gate: number }>();
+const props = defineProps<{ forecast: Forecast; sessions: readonly Session[]; gate: number; unit: 's' | 'reps' }>();
+const amountText = (n: number): string => (props.unit === 's' ? secondsText(n) : `${Math.round(n)} reps`);
 const host = ref<HTMLElement | null>(null);
 let chart: ECharts | null = null;
 const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 const spoken = computed(() => {
   const [now, then] = [props.sessions.at(-1), props.forecast.fan.at(-1)];
-  return `Clean seconds of ${props.sessions.length} sessions${now ? `, ${secondsText(now.clean)} at the last` : ''}; ${then ? `by ${dayText(then.day)} likely ${secondsText(then.p50)}, eight times in ten between ${secondsText(then.p10)} and ${secondsText(then.p90)}; ` : ''}the gate is ${props.gate} s.`;
+  return `Clean ${props.unit === 's' ? 'seconds' : 'reps'} of ${props.sessions.length} sessions${now ? `, ${amountText(now.clean)} at the last` : ''}; ${then ? `by ${dayText(then.day)} likely ${amountText(then.p50)}, eight times in ten between ${amountText(then.p10)} and ${amountText(then.p90)}; ` : ''}the gate is ${props.gate} ${props.unit}.`;
 });
 function draw(): void {
   const { fan } = props.forecast;
@@ -69,7 +70,7 @@ function draw(): void {
       yAxis: {
         type: 'value',
         min: 0,
-        axisLabel: { color: soft, fontSize: 16, formatter: '{value} s' },
+        axisLabel: { color: soft, fontSize: 16, formatter: `{value} ${props.unit}` },
         splitLine: { lineStyle: { color: rule } },
       },
       series: [
@@ -84,7 +85,12 @@ function draw(): void {
             silent: true,
             symbol: 'none',
             lineStyle: { color: sea, width: 2, type: 'dashed' },
-            label: { fontSize: 16, formatter: `gate ${props.gate} s`, color: sea, position: 'insideStartTop' },
+            label: {
+              fontSize: 16,
+              formatter: `gate ${props.gate} ${props.unit}`,
+              color: sea,
+              position: 'insideStartTop',
+            },
             data: [{ yAxis: props.gate }],
           },
         },

@@ -6,7 +6,8 @@ import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
-import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
+import { forecast as forecastOf, type Session } from '../../../core/ladder/forecast.js';
+import { amountOf, heldEasier } from '../../../core/ladder/holds.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { loadOf } from '../../../core/statics/load.js';
 import { gateText, missingText, noForecastText } from '../../../words/gates.js';
@@ -35,15 +36,22 @@ const props = defineProps<{
 const session = useSession();
 const place = computed(() => placeKey(props.standing.rung));
 const body = computed(() => props.circumstance.body);
+const counted = computed(() => props.standing.gate.reps !== null);
+const wanted = computed(() => props.standing.gate.reps ?? props.standing.gate.seconds);
+/** Best of each day in the version's own unit, on no easier set-up than its own. */
 const sessions = computed(() => {
-  const best = new Map<string, number>();
-  for (const h of props.on.holds) if (h.place === place.value) best.set(h.day, Math.max(best.get(h.day) ?? 0, h.clean));
-  return [...best].map(([day, clean]) => ({ day, clean })).sort((a, b) => a.day.localeCompare(b.day));
+  const best = new Map<string, Session>();
+  for (const h of props.on.holds) {
+    const { clean } = amountOf(props.standing.rung, h);
+    if (h.place !== place.value || clean === null || heldEasier(h)) continue;
+    const known = best.get(h.day);
+    if (!known || clean > known.clean) best.set(h.day, { day: h.day, clean, atLeast: h.toTarget });
+  }
+  return [...best.values()].sort((a, b) => a.day.localeCompare(b.day));
 });
+const bestText = (best: number): string => (counted.value ? `${best} reps` : secondsText(best));
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
-const foresight = computed(() =>
-  sessions.value.length === 0 ? null : forecastOf(sessions.value, props.standing.gate.seconds),
-);
+const foresight = computed(() => (sessions.value.length === 0 ? null : forecastOf(sessions.value, wanted.value)));
 const proposal = computed(() => proposalAt(props.standing.rung, props.circumstance, props.on));
 const against = computed(() => {
   const { load } = props.standing;
@@ -103,9 +111,9 @@ const decisions = computed(() =>
     <div>
       <h3>Gate</h3>
       <p class="figures">{{ gateText(standing.gate) }}</p>
-      <p v-if="standing.status.passed" class="font-semibold">Passed. Best {{ secondsText(standing.status.best) }}.</p>
+      <p v-if="standing.status.passed" class="font-semibold">Passed. Best {{ bestText(standing.status.best) }}.</p>
       <p v-else class="figures">
-        {{ standing.status.best > 0 ? `Best ${secondsText(standing.status.best)}. ` : 'Not held yet. ' }}<b>Missing:</b>
+        {{ standing.status.best > 0 ? `Best ${bestText(standing.status.best)}. ` : 'Not held yet. ' }}<b>Missing:</b>
         {{ standing.status.missing.map(missingText).join('; ') }}.
       </p>
       <ul v-if="standing.cross.length" class="mt-1 text-sm">
@@ -123,18 +131,20 @@ const decisions = computed(() =>
     />
     <div v-if="foresight">
       <h3>When the gate opens</h3>
-      <p v-if="!foresight.ok">{{ noForecastText(foresight.why) }}</p>
+      <p v-if="!foresight.ok">{{ noForecastText(foresight.why, dayText) }}</p>
       <template v-else>
         <p class="figures">
           <template v-if="standing.status.passed">Open already. </template>
           <template v-else>
             Even chance from
             <b>{{ foresight.forecast.at50 ? dayText(foresight.forecast.at50) : 'beyond half a year' }}</b>, four in five
-            from <b>{{ foresight.forecast.at80 ? dayText(foresight.forecast.at80) : 'beyond half a year' }}</b>.
+            from
+            <b>{{ foresight.forecast.at80 ? dayText(foresight.forecast.at80) : 'a day that cannot be said yet' }}</b>.
           </template>
-          {{ (foresight.forecast.slope * 7).toFixed(1) }} s a week, if the work is done as it was.
+          {{ (foresight.forecast.slope * 7).toFixed(1) }} {{ counted ? 'reps' : 's' }} a week over the next four, if the
+          work is done as it was.
         </p>
-        <FanChart :forecast="foresight.forecast" :sessions="sessions" :gate="standing.gate.seconds" />
+        <FanChart :forecast="foresight.forecast" :sessions="sessions" :gate="wanted" :unit="counted ? 'reps' : 's'" />
       </template>
     </div>
     <p v-if="silent.length" class="text-soft text-sm">
