@@ -22,6 +22,10 @@ export function leftOutWhy(catalog: Catalog, why: LeftOutReason): string {
       return `needs ${plain(why.kit)}`;
     case 'minutes':
       return 'no minutes left for it';
+    case 'bending':
+      return 'repeated bending is avoided here';
+    case 'broke':
+      return 'it just broke grossly';
     case 'covered':
       return 'what it answers is covered already';
     case 'others-more':

@@ -6,7 +6,9 @@ const nameIn = (records: Named, id: string): string => records.find((r) => r.id 
 
 export const familyName = (catalog: Pick<Catalog, 'families'>, id: string): string => nameIn(catalog.families, id);
 export const faultName = (catalog: Pick<Catalog, 'faults'>, id: string): string => nameIn(catalog.faults, id);
-export const drillName = (catalog: Pick<Catalog, 'drills'>, id: string): string => nameIn(catalog.drills, id);
+/** A drill's name, or that of a version that is given like one. */
+export const drillName = (catalog: Pick<Catalog, 'drills' | 'families' | 'rungs'>, id: string): string =>
+  id.includes('/') ? placeName(catalog, id) : nameIn(catalog.drills, id);
 export const testName = (catalog: Pick<Catalog, 'tests'>, id: string): string => nameIn(catalog.tests, id);
 export const methodName = (catalog: Pick<Catalog, 'methods'>, id: string): string => nameIn(catalog.methods, id);
 export const causeName = (catalog: Pick<Catalog, 'causes'>, id: string): string => nameIn(catalog.causes, id);

@@ -1,10 +1,14 @@
 /** Fourth stage: drills and the next step. */
 import { bodyOf } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
-import { loggedHold } from '../ladder/holds.js';
+import { rungAt } from '../ladder/gates.js';
+import { amountOf, loggedHold, type LoggedHold } from '../ladder/holds.js';
 import { nextStep, relativeLoad, type Proposal } from '../ladder/next-step.js';
 import { stoppedBy, type Circumstance } from '../person/circumstance.js';
-import { chooseDrills, type ChoiceQuery, type DrillChoice } from '../prescribe/choose.js';
+import type { Method } from '../formats/catalog.js';
+import { assignable, doseBelow } from '../prescribe/assignable.js';
+import { chooseDrills, doseOf, type ChoiceQuery, type DrillChoice } from '../prescribe/choose.js';
+import { median } from '../statistics.js';
 import type { Explained } from './explain.js';
 
 /** What the coach wants of the choice of drills. */
@@ -22,6 +26,27 @@ export interface Advised extends Explained {
 
 const NO_CHOICE: DrillChoice = { chosen: [], leftOut: [], minutes: 0, covered: 0 };
 
+/** Sets that tell the usual break. */
+const LAST_SETS = 3;
+/** The version that the next step leads to, dosed below today; null where the step leads away, or to what just broke grossly. */
+function rungToGive(
+  catalog: Catalog,
+  step: Proposal | null,
+  own: LoggedHold | null,
+  holds: readonly LoggedHold[],
+  method: Method,
+): ChoiceQuery['rung'] {
+  if (!step || !own || step.kind === 'leave' || (own.worst === 'gross' && step.to === own.place && !step.step))
+    return null;
+  const rung = rungAt(catalog, step.to);
+  const drill = assignable(catalog, step.to);
+  if (!drill) return null;
+  const sets = holds.filter((h) => h.place === step.to).slice(-LAST_SETS);
+  const done = sets.flatMap((h) => amountOf(rung, h).clean ?? []);
+  const usual = done.length > 0 ? median(done) : null;
+  return { place: step.to, dose: doseBelow(doseOf(catalog, drill, method), rung, usual, step.reps ?? step.seconds) };
+}
+
 /** Chooses drills for the likeliest causes and the next step on the ladder, as far as nothing stands against loading. */
 export function advise(
   explained: Explained,
@@ -34,11 +59,24 @@ export function advise(
   const stopped = stoppedBy(circumstance, family.id);
   const body = observation.athlete ? bodyOf(observation.athlete) : circumstance.body;
   const own = loggedHold(explained, circumstance.day, circumstance.at);
+  const step =
+    own &&
+    nextStep({
+      catalog,
+      rung,
+      body,
+      holds: [...circumstance.logged, own],
+      cap: method.cap,
+      cautions,
+      pain: stopped !== null,
+      today: circumstance.day,
+      ranges: { ...circumstance.history.tests, ...observation.tests },
+    });
   return {
     ...explained,
     stopped,
     choice:
-      ranking.length > 0 && !stopped
+      (ranking.length > 0 || (wishes.pins ?? []).length > 0) && !stopped
         ? chooseDrills(catalog, {
             ...wishes,
             family: family.id,
@@ -47,22 +85,13 @@ export function advise(
             cautions,
             kit,
             recent,
-            weekKinds: inForce.flatMap((id) => catalog.drills.find((d) => d.id === id)?.kind ?? []),
+            weekKinds: inForce.flatMap((id) => assignable(catalog, id)?.kind ?? []),
+            felt: explained.evidence['felt-first'] ?? null,
+            rung: rungToGive(catalog, step, own, [...circumstance.logged, ...(own ? [own] : [])], method),
+            broke: own?.worst === 'gross' ? [own.place] : [],
           })
         : NO_CHOICE,
-    step:
-      own &&
-      nextStep({
-        catalog,
-        rung,
-        body,
-        holds: [...circumstance.logged, own],
-        cap: method.cap,
-        cautions,
-        pain: stopped !== null,
-        today: circumstance.day,
-        ranges: { ...circumstance.history.tests, ...observation.tests },
-      }),
+    step,
     load: own && relativeLoad(catalog, rung, body, observation.setup),
   };
 }

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { catalog, record, type Catalog } from '../catalog/index.js';
 import { CAUSE_IDS, CAUTION_IDS, PHASES, type CauseId, type CautionId, type Drill } from '../formats/catalog.js';
 import { seededRandom } from '../statistics.js';
-import { chooseDrills, doseOf, type ChoiceQuery } from './choose.js';
+import { assignable, assignableRungs, doseBelow, rungAsDrill } from './assignable.js';
+import { chooseDrills, doseOf, fitsPosition, type ChoiceQuery } from './choose.js';
 
 const straight = record(catalog.methods, 'straight');
 const quiet = record(catalog.methods, 'quiet');
@@ -37,11 +38,15 @@ function bruteForce(
       Object.keys(d.causes).some((c) => chance.has(c as CauseId)),
   );
   let best = 0;
+  const family = record(source.families, query.family);
+  const fit = new Map(usable.map((d) => [d.id, fitsPosition(source, d, family)]));
+  const own = (d: Drill): boolean => d.families.includes(query.family) && d.families.length < 12;
+  const wanted = usable.some(own) ? own : (d: Drill): boolean => d.families.includes(query.family);
   const visit = (set: Drill[], from: number): void => {
-    if (set.some((d) => d.families.includes(query.family)) && set.reduce((s, d) => s + d.minutes, 0) <= query.minutes) {
+    if (set.some(wanted) && set.reduce((s, d) => s + d.minutes, 0) <= query.minutes) {
       let sum = 0;
       for (const [cause, p] of chance) {
-        const worth = set.map((d) => (d.causes[cause] ?? 0) * p).sort((a, b) => b - a);
+        const worth = set.map((d) => (d.causes[cause] ?? 0) * p * fit.get(d.id)!).sort((a, b) => b - a);
         worth.forEach((w, i) => (sum += w * 0.5 ** i));
       }
       best = Math.max(best, sum);
@@ -55,14 +60,15 @@ function bruteForce(
 describe('choice of drills', () => {
   test('exact: as good as trying every set', () => {
     const random = seededRandom(4);
+    const short = ['flexor-short', 'hamstring-short', 'calf-short', 'adductor-short', 'shoulder-closed'];
     for (let round = 0; round < 12; round += 1) {
       const source = { ...catalog, drills: catalog.drills.filter(() => random() < 0.4) };
-      const ranking = CAUSE_IDS.filter(() => random() < 0.25).map((cause) => ({
+      const ranking = CAUSE_IDS.filter((c) => random() < 0.25 && !short.includes(c)).map((cause) => ({
         cause,
         probability: 0.05 + 0.9 * random(),
       }));
       const query = { family: 'hollow', ranking, minutes: 6 + Math.floor(random() * 8), count: 3 };
-      const found = ask(query, source);
+      const found = ask({ ...query, method: record(catalog.methods, 'short') }, source);
       expect(found.covered).toBeCloseTo(bruteForce(source, query), 9);
     }
   });
@@ -123,6 +129,76 @@ describe('choice of drills', () => {
   test('what was done in the last two weeks gives way to something as good', () => {
     const first = ask().chosen.map((c) => c.drill);
     expect(ask({ recent: first }).chosen.map((c) => c.drill)).not.toEqual(first);
+  });
+  test('what a coach would never accept', () => {
+    const chosen = (family: string, cause: CauseId, change: Partial<ChoiceQuery> = {}) =>
+      ask({ family, ranking: [{ cause, probability: 0.8 }], ...change }).chosen.map((c) => c.drill);
+    for (const family of catalog.families.map((f) => f.id))
+      for (const cause of ['lever', 'abs-endurance', 'pattern', 'lat-pull-weak', 'flexor-short'] as const)
+        for (const method of catalog.methods) {
+          const place = `${family}, ${cause}, ${method.id}`;
+          const rungs = assignableRungs(catalog).filter((r) => r.family === family);
+          const rung = rungs[0]
+            ? { place: `${family}/${rungs[0].id}`, dose: doseOf(catalog, rungAsDrill(catalog, rungs[0]), method) }
+            : null;
+          const given = chosen(family, cause, { method, rung }).map((id) => assignable(catalog, id)!);
+          // The position itself is there: a drill that serves every position is not it.
+          const own = given.some((d) => d.families.includes(family) && d.families.length < 12);
+          expect([place, own || rung === null]).toEqual([place, true]);
+          if (method.axes.bending === 'avoided')
+            expect([
+              place,
+              given.filter((d) => d.kind === 'fold' && d.phase !== 'lengthen' && !d.id.includes('/')),
+            ]).toEqual([place, []]);
+        }
+    const felt = ask({ family: 'hollow', method: record(catalog.methods, 'hollow'), felt: 'neck' });
+    expect(felt.chosen.map((c) => assignable(catalog, c.drill)!.kind)).not.toContain('fold');
+    expect(felt.leftOut.some((l) => l.why.is === 'bending')).toBe(true);
+    // A weak short-range thigh is not stretched, and a pull that gives out gets a pull.
+    for (const drill of catalog.drills.filter((d) => d.causes['quad-weak-short-range']))
+      expect([drill.id, drill.phase === 'lengthen' && /hip flexor|front of hip/i.test(drill.name)]).toEqual([
+        drill.id,
+        false,
+      ]);
+    expect(chosen('front-lever', 'lat-pull-weak').map((id) => assignable(catalog, id)!.kind)).toContain('pull');
+    expect(chosen('bird-dog', 'pattern').some((id) => assignable(catalog, id)!.families.includes('bird-dog'))).toBe(
+      true,
+    );
+  });
+  test('a short muscle gets ease, length and strength, whatever the method', () => {
+    for (const cause of ['flexor-short', 'hamstring-short'] as const) {
+      const given = ask({ ranking: [{ cause, probability: 0.8 }], minutes: 30 }).chosen.map(
+        (c) => record(catalog.drills, c.drill).phase,
+      );
+      expect(given).toEqual(expect.arrayContaining(['ease', 'lengthen']));
+      expect(given.some((phase) => phase === 'wake' || phase === 'use')).toBe(true);
+    }
+  });
+  test('minutes that were asked for are used, five drills at most', () => {
+    const ranking = (['lever', 'abs-endurance', 'pattern', 'glute-quiet', 'flexor-takeover'] as const).map((cause) => ({
+      cause,
+      probability: 0.5,
+    }));
+    expect(ask({ ranking, minutes: 20 }).chosen).toHaveLength(3);
+    expect(ask({ ranking, minutes: 28 }).chosen).toHaveLength(4);
+    expect(ask({ ranking, minutes: 40 }).chosen).toHaveLength(5);
+  });
+  test('every version of every ladder can be given, like a drill, with a dose that begins below today', () => {
+    for (const rung of assignableRungs(catalog)) {
+      const id = `${rung.family}/${rung.id}`;
+      const drill = assignable(catalog, id)!;
+      expect(drill).toMatchObject({ id, families: [rung.family], excludedBy: rung.excludedBy });
+      expect(drill.how.length).toBeGreaterThan(1);
+      const [given] = ask({ family: rung.family, ranking: [], pins: [id] }).chosen;
+      expect(given!.drill).toBe(id);
+    }
+    const dose = doseOf(catalog, assignable(catalog, 'front-plank/forearm')!);
+    const plank = catalog.rungs.find((r) => r.id === 'forearm')!;
+    expect(doseBelow(dose, plank, 25, 40).work).toBe('20 s clean');
+    expect(doseBelow(dose, plank, null, 40).work).toBe('40 s clean');
+    const raise = catalog.rungs.find((r) => r.family === 'hanging' && r.id === 'half')!;
+    expect(doseBelow(dose, raise, 5, 6).work).toBe('4 clean reps');
+    expect(() => ask({ pins: ['front-plank/slipway'] })).toThrow(/slipway/);
   });
   test('in order: no phase goes back, and among such orders the fewest neighbours load one link', () => {
     const linkOf = (id: string, chance: ReadonlyMap<string, number>): string => {

@@ -1,6 +1,7 @@
 /** The choice of drills: the best use of the minutes there are, found exactly. */
 import type { Catalog } from '../catalog/index.js';
 import { offered, record } from '../catalog/index.js';
+import { assignable, assignableRecord, figureOfAssignable } from './assignable.js';
 import { PHASES, type CautionId, type CauseId, type Dose, type Drill, type Method } from '../formats/catalog.js';
 
 export interface ChosenDrill {
@@ -20,6 +21,10 @@ export type LeftOutReason =
   | { is: 'kit'; kit: string }
   | { is: 'minutes' }
   | { is: 'covered' }
+  /** The method avoids repeated bending, or the neck was felt first. */
+  | { is: 'bending' }
+  /** It just broke grossly. */
+  | { is: 'broke' }
   | { is: 'others-more' };
 export interface LeftOut {
   drill: string;
@@ -53,6 +58,12 @@ export interface ChoiceQuery {
   weekKinds?: readonly Drill['kind'][];
   pins?: readonly string[];
   bans?: readonly string[];
+  /** The version that the next step leads to, with the dose that begins below today; null where none is to be given. */
+  rung?: { place: string; dose: Dose } | null;
+  /** Versions that just broke grossly: they are not given. */
+  broke?: readonly string[];
+  /** Where it was felt first: what loads that is not given. */
+  felt?: string | null;
 }
 
 /** A second and third drill on the same cause count half and a quarter. */
@@ -107,11 +118,53 @@ interface Rules {
   family: string;
   /** Phases of which one is wanted each, as far as candidates exist. */
   phases: readonly Drill['phase'][];
+  /** Whether the position itself must be there: some candidate is of it. */
+  own: boolean;
+  /** Whether something that strengthens must be there. */
+  strengthen: boolean;
 }
+const strengthens = (c: Pick<Candidate, 'drill'>): boolean => c.drill.phase === 'wake' || c.drill.phase === 'use';
+
+/** A drill that serves so many positions is none of the position's own. */
+const SERVES_MANY = 12;
+const isOwn = (drill: Pick<Drill, 'families'>, family: string): boolean =>
+  drill.families.includes(family) && drill.families.length < SERVES_MANY;
 
 const keeps = (set: readonly Candidate[], rules: Rules): boolean =>
-  set.some((c) => c.drill.families.includes(rules.family)) &&
+  (rules.own
+    ? set.some((c) => isOwn(c.drill, rules.family))
+    : set.some((c) => c.drill.families.includes(rules.family))) &&
+  (!rules.strengthen || set.some(strengthens)) &&
   rules.phases.every((phase) => set.some((c) => c.drill.phase === phase));
+
+/** Short muscles: they get ease, lengthening and one strengthening drill, whatever the method. */
+const SHORT: ReadonlySet<CauseId> = new Set([
+  'flexor-short',
+  'hamstring-short',
+  'calf-short',
+  'adductor-short',
+  'shoulder-closed',
+]);
+/** Minutes from which a fourth and a fifth drill are looked for: what was asked for is used while a drill still adds. */
+const MORE_DRILLS = [26, 34] as const;
+/** What a drill in another posture than the position's is worth, where the posture is what is trained. Assumption. */
+const OTHER_POSTURE = 0.95;
+/** Worth of the next step's version where it answers none of the causes. */
+const A_LITTLE = 0.05;
+/** What a pull is worth where the pull is the engine. Assumption. */
+const ENGINE = 1.3;
+const PULLED: ReadonlySet<string> = new Set(['front-lever', 'dragon-flag', 'hanging']);
+
+/**
+ * What a drill is worth in a position, by its posture and by the position's engine: only what wakes or uses is trained in a posture.
+ * @returns a factor on its weights, no unit
+ */
+export function fitsPosition(catalog: Catalog, drill: Drill, family: Catalog['families'][number]): number {
+  if (PULLED.has(family.id) && drill.kind === 'pull') return ENGINE;
+  if (drill.phase === 'ease' || drill.phase === 'lengthen' || drill.kind === 'pull') return 1;
+  const pose = figureOfAssignable(catalog, drill)?.[0];
+  return !pose || pose.orientation === family.orientation ? 1 : OTHER_POSTURE;
+}
 
 /** Worths of a growing set by cause, largest first: what one more drill adds is read off without counting anew. */
 type Covered = ReadonlyMap<CauseId, readonly number[]>;
@@ -230,34 +283,64 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     bans = [],
   } = query;
   const fourPhases = method.axes.correcting === 'four-phases';
-  const count = Math.min(5, Math.max(2, query.count ?? (fourPhases ? 4 : 3)));
-  for (const id of pins) record(catalog.drills, id);
+  const usual = fourPhases ? 4 : 3;
+  const longer = MORE_DRILLS.filter((m) => minutes >= m).length;
+  const count = Math.min(5, Math.max(2, query.count ?? Math.max(usual, longer > 0 ? 3 + longer : 0), pins.length));
+  for (const id of pins) assignableRecord(catalog, id);
+  const position = record(catalog.families, family);
+  const bending = method.axes.bending === 'avoided' || query.felt === 'neck';
+  const { rung = null, broke = [] } = query;
+  const pool = [
+    ...offered(catalog, 'drills'),
+    ...[...new Set([...(rung ? [rung.place] : []), ...pins.filter((id) => id.includes('/'))])].flatMap(
+      (id) => assignable(catalog, id) ?? [],
+    ),
+  ];
   const chance = new Map(ranking.map((r) => [r.cause, r.probability]));
+  const likeliest = [...ranking].sort((a, b) => b.probability - a.probability)[0];
   const leftOut: LeftOut[] = [];
   const candidates: Candidate[] = [];
   const crowded = (kind: Drill['kind']): boolean =>
     weekKinds.length >= 3 && weekKinds.filter((k) => k === kind).length >= weekKinds.length / 2;
-  for (const drill of offered(catalog, 'drills')) {
-    const varied = (recent.includes(drill.id) ? RECENT : 1) * (crowded(drill.kind) ? CROWDED : 1);
-    const worth = (Object.entries(drill.causes) as [CauseId, number][])
+  for (const drill of pool) {
+    const varied =
+      (recent.includes(drill.id) ? RECENT : 1) *
+      (crowded(drill.kind) ? CROWDED : 1) *
+      fitsPosition(catalog, drill, position);
+    const serves = (Object.entries(drill.causes) as [CauseId, number][])
       .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight * varied] as const)
       .filter(([, value]) => value > 0);
+    // The version that the next step leads to is given whatever the cause: a little, so that it is there when nothing else of the position is.
+    const worth =
+      serves.length === 0 && likeliest && drill.id === rung?.place ? [[likeliest.cause, A_LITTLE] as const] : serves;
     const pinned = pins.includes(drill.id);
     // Drills for other positions serve when they wake, ease or lengthen a link; a shape of another family does not.
     const fits = drill.families.includes(family) || drill.phase === 'ease' || drill.phase === 'lengthen';
-    if (worth.length === 0 || (!fits && !pinned)) continue;
+    if (!pinned && (worth.length === 0 || !fits)) continue;
     const caution = drill.excludedBy.find((c) => cautions.includes(c));
     const lacking = kit && drill.kit.find((item) => !kit.includes(item));
     const out = (why: LeftOutReason): void => void leftOut.push({ drill: drill.id, why });
     if (caution) out({ is: 'caution', caution });
     else if (bans.includes(drill.id)) out({ is: 'banned' });
     else if (lacking) out({ is: 'kit', kit: lacking });
+    else if (broke.includes(drill.id) && !pinned) out({ is: 'broke' });
+    else if (bending && drill.kind === 'fold' && drill.phase !== 'lengthen' && !pinned && drill.id !== rung?.place)
+      out({ is: 'bending' });
     else candidates.push({ drill, worth, pinned });
   }
   // A phase counts as wanted only where some candidate could fill it.
-  const phases = fourPhases ? FOUR.filter((phase) => candidates.some((c) => c.drill.phase === phase)) : [];
-  const rules: Rules = { minutes, count, family, phases: phases.slice(0, count) };
-  const set = best(candidates, rules) ?? best(candidates, { ...rules, phases: [] }) ?? [];
+  const there = (phase: Drill['phase']): boolean => candidates.some((c) => c.drill.phase === phase);
+  const short = likeliest !== undefined && SHORT.has(likeliest.cause);
+  const phases = fourPhases ? FOUR.filter(there) : short ? (['ease', 'lengthen'] as const).filter(there) : [];
+  const own = candidates.some((c) => isOwn(c.drill, family));
+  const strengthen = short && candidates.some(strengthens);
+  const rules: Rules = { minutes, count, family, phases: phases.slice(0, count), own, strengthen };
+  const free = { ...rules, phases: [], strengthen: false };
+  const set =
+    best(candidates, rules) ??
+    best(candidates, free) ??
+    best(candidates, { ...free, own: false }) ??
+    candidates.filter((c) => c.pinned);
   const ordered = inOrder(catalog, set);
   const covered = coveredBy(set);
   const spare = candidates
@@ -272,7 +355,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
         .filter(([, v], i, list) => i === 0 || v > 0.35 * list[0]![1]);
       return {
         drill: drill.id,
-        dose: doseOf(catalog, drill, method, cautions),
+        dose: rung?.place === drill.id ? rung.dose : doseOf(catalog, drill, method, cautions),
         answers: main.map(([cause]) => ({ cause, probability: chance.get(cause) ?? 0 })),
         changes: cautions.flatMap((caution) => drill.changedBy[caution] ?? []),
         minutes: drill.minutes,

@@ -1,6 +1,7 @@
 /** What is read off a stored prescription today: warnings, drills used of late, balance of kinds. */
 import type { Catalog } from '../catalog/index.js';
 import { daysBetween } from '../days.js';
+import { assignable } from './assignable.js';
 import type { CautionId, Dose, Drill } from '../formats/catalog.js';
 
 export interface PrescribedDrill {
@@ -28,7 +29,7 @@ export function prescriptionWarnings(
   cautions: readonly CautionId[],
 ): PrescriptionWarning[] {
   return items.flatMap((item): PrescriptionWarning[] => {
-    const drill = catalog.drills.find((d) => d.id === item.drill);
+    const drill = assignable(catalog, item.drill);
     if (!drill || catalog.retired.has(`drills:${drill.id}`)) return [{ drill: item.drill, kind: 'gone' }];
     const by = drill.excludedBy.find((c) => cautions.includes(c));
     if (by) return [{ drill: drill.id, kind: 'excluded', caution: by }];
@@ -62,7 +63,7 @@ export function kindBalance(
 ): { counts: Partial<Record<Drill['kind'], number>>; missing: Drill['kind'][] } {
   const counts: Partial<Record<Drill['kind'], number>> = {};
   for (const id of drills) {
-    const kind = catalog.drills.find((d) => d.id === id)?.kind;
+    const kind = assignable(catalog, id)?.kind;
     if (kind) counts[kind] = (counts[kind] ?? 0) + 1;
   }
   return { counts, missing: KINDS.filter((kind) => !counts[kind]) };

@@ -7,7 +7,8 @@ import type { Prescription } from '../../api/plans.js';
 import type { Person } from '../../api/people.js';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { poseSvg } from '../../core/body/draw.js';
-import { figureOf, type Figure } from '../../core/catalog/figures.js';
+import type { Figure } from '../../core/catalog/figures.js';
+import { assignable, figureOfAssignable } from '../../core/prescribe/assignable.js';
 import { MIN_STATURE } from '../../core/formats/observation.js';
 import { athleteOf } from '../../core/person/circumstance.js';
 import { stopSigns } from '../../core/studio/intake.js';
@@ -93,12 +94,12 @@ export async function sheetPdf(
   const body = bodyOf(athlete.stature ? { ...athlete, stature: Math.max(MIN_STATURE, athlete.stature) } : athlete);
   const small = prescription.items.length > 4;
   const rows = prescription.items.map((item, i): Content[] => {
-    const drill = catalog.drills.find((d) => d.id === item.drill);
+    const drill = assignable(catalog, item.drill);
     // The text that it was given with; of a sheet from before texts were kept, today's.
     const given = item.text ?? drill;
     const warnings = prescription.warnings.filter((w) => w.drill === item.drill);
     return [
-      figures(drill && figureOf(drill), body),
+      figures(drill && figureOfAssignable(catalog, drill), body),
       {
         stack: [
           { text: `${i + 1}. ${given?.name ?? item.drill}`, bold: true, fontSize: 12 },
@@ -123,11 +124,7 @@ export async function sheetPdf(
       },
     ];
   });
-  const kit = [
-    ...new Set(
-      prescription.items.flatMap((i) => i.text?.kit ?? catalog.drills.find((d) => d.id === i.drill)?.kit ?? []),
-    ),
-  ];
+  const kit = [...new Set(prescription.items.flatMap((i) => i.text?.kit ?? assignable(catalog, i.drill)?.kit ?? []))];
   const checks = kit.flatMap((k) => KIT_CHECKS[k] ?? []);
   const cautions = catalog.cautions.filter((c) => person.cautions.includes(c.id));
   const family = catalog.families.find((f) => f.id === prescription.family)?.name ?? prescription.family;

@@ -2,7 +2,7 @@
 import type { Account } from '../../api/accounts.js';
 import type { Person } from '../../api/people.js';
 import type { DrillText, Prescription } from '../../api/plans.js';
-import { record } from '../../core/catalog/index.js';
+import { assignableRecord } from '../../core/prescribe/assignable.js';
 import type { Drill } from '../../core/formats/catalog.js';
 import { stoppedBy } from '../../core/person/circumstance.js';
 import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
@@ -81,7 +81,7 @@ export function planHandlers(context: Context): Handlers<Names> {
         throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
       if (body.series && !(await plans.prescriptionsOf(person.id)).some((p) => p.series === body.series))
         throw invalid([{ path: 'series', message: 'is no prescription of this person' }]);
-      const items = body.items.map((item) => ({ ...item, text: textOf(record(catalog.drills, item.drill)) }));
+      const items = body.items.map((item) => ({ ...item, text: textOf(assignableRecord(catalog, item.drill)) }));
       await plans.addPrescription(person.id, { ...body, items }, account.id);
       return all(person);
     },

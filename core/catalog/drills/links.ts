@@ -47,14 +47,14 @@ export const linkDrills: readonly Drill[] = [
   },
   {
     id: 'bridge', name: 'Bridge', families: everyFamily, phase: 'wake', role: 'wake',
-    causes: { 'glute-quiet': 3, 'flexor-takeover': 1 }, kit: ['mat'], excludedBy: ['pregnancy'], changedBy: { 'low-back': 'Half height.' },
+    causes: { 'glute-quiet': 3, 'flexor-takeover': 1, 'flexor-short': 1 }, kit: ['mat'], excludedBy: ['pregnancy'], changedBy: { 'low-back': 'Half height.' },
     kind: 'hold', plane: 'forward', limbs: 'both', space: 'mat', place: 'warm-up',
     how: ['On the back, heels a foot from the seat.', 'Roll up from the tail, seat first.', 'Two counts at the top, ribs heavy.'],
     breath: 'Out on the way up.', selfCheck: 'The seat works before the hamstrings.', watch: ['rib-flare', 'low-back-arch'], harder: 'single-leg-bridge', minutes: 3,
   },
   {
     id: 'single-leg-bridge', name: 'Single-leg bridge', families: ['front-plank', 'hollow', 'single-leg-squat', 'overhead-squat', 'bird-dog', 'arch'], phase: 'use', role: 'wake',
-    causes: { 'glute-quiet': 3 }, kit: ['mat'], excludedBy: ['pregnancy'], changedBy: { 'low-back': 'Both feet down, weight to one.', knee: 'Both feet down.' },
+    causes: { 'glute-quiet': 3, 'hamstring-short': 1 }, kit: ['mat'], excludedBy: ['pregnancy'], changedBy: { 'low-back': 'Both feet down, weight to one.', knee: 'Both feet down.' },
     kind: 'hold', plane: 'forward', limbs: 'one', space: 'mat', place: 'between-sets',
     how: ['Bridge, one knee hugged in.', 'Both hip bones level, two counts at the top.', 'Change sides.'],
     breath: 'Out on the way up.', selfCheck: 'No cramp behind the thigh.', watch: ['low-back-arch'], easier: 'bridge', minutes: 4,

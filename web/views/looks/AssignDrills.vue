@@ -25,6 +25,8 @@ const props = defineProps<{
   chosen: readonly ChosenDrill[];
   lookId: string | null;
   person: Person;
+  /** What the button says. */
+  words?: string;
 }>();
 const emit = defineEmits<{ assigned: [] }>();
 const session = useSession();
@@ -65,7 +67,7 @@ async function assign(): Promise<void> {
       items: props.chosen.map((c) => ({
         drill: c.drill,
         dose: c.dose,
-        why: chosenWhy(c),
+        why: chosenWhy(c) || 'chosen by the coach',
         changes: c.changes,
         minutes: c.minutes,
       })),
@@ -78,7 +80,7 @@ async function assign(): Promise<void> {
   if (!done) return;
   await draft.drop();
   open.value = false;
-  announce(`Assigned: ${props.chosen.length} drills.`);
+  announce(`Assigned: ${props.chosen.length} ${props.chosen.length === 1 ? 'item' : 'items'}.`);
   emit('assigned');
 }
 </script>
@@ -93,7 +95,7 @@ async function assign(): Promise<void> {
     </p>
     <p v-if="!session.isCoach" class="text-soft text-sm">A coach assigns drills.</p>
     <button v-else-if="!open" class="btn btn-main w-full" @click="open = true">
-      {{ made ? 'Assign again' : 'Assign these drills' }}
+      {{ made ? 'Assign again' : (words ?? 'Assign these drills') }}
     </button>
     <form v-else class="space-y-2" @submit.prevent="assign">
       <DraftBack :draft="draft" @anew="draft.anew()" />

@@ -4,10 +4,12 @@ import { ArrowDown, ArrowUp, GripVertical, Pin } from '@lucide/vue';
 import Sortable from 'sortablejs';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import type { Person } from '../../../api/people.js';
-import { figureOf } from '../../../core/catalog/figures.js';
-import { record } from '../../../core/catalog/index.js';
+import { offered as everyDrill } from '../../../core/catalog/index.js';
+import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Advised } from '../../../core/evaluate/advise.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
+import type { Dose } from '../../../core/formats/catalog.js';
+import { assignableRecord, assignableRungs, figureOfAssignable } from '../../../core/prescribe/assignable.js';
 import { kindBalance } from '../../../core/prescribe/prescription.js';
 import { WORTH_TELLING } from '../../../words/evaluation-file.js';
 import { KIND_WORDS, PLACE_WORDS } from '../../../words/labels.js';
@@ -15,9 +17,11 @@ import FigureView from '../../drawing/FigureView.vue';
 import DraftBack from '../../components/DraftBack.vue';
 import { catalog } from '../../data/catalogue.js';
 import type { Draft } from '../../data/drafts.js';
-import { chosenWhy, drillName, leftOutWhy } from '../../data/names.js';
+import SearchPick from '../../components/SearchPick.vue';
+import { chosenWhy, drillName, leftOutWhy, placeName } from '../../data/names.js';
 import AssignDrills from './AssignDrills.vue';
-import { inHandOrder, noWishes, type DrillWishes } from './wishes.js';
+import DoseEditor from './DoseEditor.vue';
+import { inHandOrder, noWishes, withDoses, type DrillWishes } from './wishes.js';
 
 const props = defineProps<{
   detail: Advised;
@@ -30,14 +34,51 @@ const props = defineProps<{
 const wishes = defineModel<DrillWishes>({ required: true });
 const body = computed(() => props.circumstance.body);
 const drills = computed(() =>
-  inHandOrder(props.detail.choice.chosen, wishes.value.order).map((c) => {
-    const drill = record(catalog.drills, c.drill);
-    return { ...c, record: drill, figure: figureOf(drill) };
+  inHandOrder(withDoses(props.detail.choice.chosen, wishes.value.doses), wishes.value.order).map((c) => {
+    const drill = assignableRecord(catalog, c.drill);
+    return { ...c, record: drill, figure: figureOfAssignable(catalog, drill) };
   }),
 );
+const ownDose = (id: string): Dose => props.detail.choice.chosen.find((c) => c.drill === id)!.dose;
+function redose(id: string, dose: Dose | null): void {
+  const { [id]: _before, ...rest } = wishes.value.doses;
+  wishes.value = { ...wishes.value, doses: dose ? { ...rest, [id]: dose } : rest };
+}
+/** Everything that can be given beside what was chosen: drills, and the versions of every ladder. */
+const more = computed(() => {
+  const chosen = new Set(props.detail.choice.chosen.map((c) => c.drill));
+  const barredBy = (excluded: readonly string[]): string | undefined =>
+    excluded.some((c) => (props.person?.cautions as readonly string[] | undefined)?.includes(c))
+      ? 'caution'
+      : undefined;
+  const own = props.detail.family.id;
+  return [
+    ...assignableRungs(catalog).map((r) => ({
+      id: placeKey(r),
+      name: placeName(placeKey(r)),
+      mine: r.family === own,
+      note: barredBy(r.excludedBy) ?? 'version',
+    })),
+    ...everyDrill(catalog, 'drills').map((d) => ({
+      id: d.id,
+      name: d.name,
+      mine: d.families.includes(own),
+      note: barredBy(d.excludedBy) ?? 'drill',
+    })),
+  ]
+    .filter((c) => !chosen.has(c.id) && c.note !== 'caution')
+    .sort((a, b) => Number(b.mine) - Number(a.mine));
+});
 const barred = computed(() => props.detail.choice.leftOut.filter((l) => l.why.is === 'caution'));
 const offered = computed(() => props.detail.choice.leftOut.filter((l) => l.why.is !== 'caution').slice(0, 8));
-const touched = computed(() => wishes.value.pins.length + wishes.value.bans.length + wishes.value.order.length > 0);
+const touched = computed(
+  () =>
+    wishes.value.pins.length +
+      wishes.value.bans.length +
+      wishes.value.order.length +
+      Object.keys(wishes.value.doses).length >
+    0,
+);
 const missing = computed(
   () => kindBalance(catalog, [...drills.value.map((d) => d.drill), ...props.circumstance.inForce]).missing,
 );
@@ -95,7 +136,9 @@ onBeforeUnmount(() => sortable?.destroy());
       >
     </div>
     <DraftBack :draft="draft" @anew="((wishes = noWishes()), draft.begunAnew())" />
-    <p v-if="!faultId" class="text-soft">No stated fault, so nothing to assign. Borderline? Look once more.</p>
+    <p v-if="!faultId" class="text-soft">
+      No stated fault, so nothing is proposed. Keep and build: choose a version or a drill below.
+    </p>
     <template v-else>
       <label class="flex items-center gap-3 text-sm" for="minutes">
         Minutes
@@ -160,7 +203,13 @@ onBeforeUnmount(() => sortable?.destroy());
             </ol>
             <p class="mt-1"><b>Breath:</b> {{ d.record.breath }}</p>
             <p class="mt-1"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
-            <p class="figures mt-1"><b>Why:</b> {{ chosenWhy(d) }}.</p>
+            <p v-if="d.answers.length" class="figures mt-1"><b>Why:</b> {{ chosenWhy(d) }}.</p>
+            <DoseEditor
+              :name="d.record.name"
+              :dose="d.dose"
+              :own="ownDose(d.drill)"
+              @change="redose(d.drill, $event)"
+            />
           </details>
           <button
             class="btn btn-quiet !px-2"
@@ -184,6 +233,14 @@ onBeforeUnmount(() => sortable?.destroy());
     <p v-if="drills.length && missing.length" class="text-soft text-sm">
       Not in this week’s drills: {{ missing.map((k) => KIND_WORDS[k]).join(', ') }}.
     </p>
+    <SearchPick
+      id="add-drill"
+      model-value=""
+      class="my-2"
+      label="Add a version or a drill"
+      :choices="more"
+      @update:model-value="take"
+    />
     <details v-if="offered.length" class="text-sm">
       <summary class="min-h-[44px] content-center">What else there is, and why it was left out</summary>
       <ul class="divide-rule divide-y">
@@ -206,7 +263,7 @@ onBeforeUnmount(() => sortable?.destroy());
     <button
       v-if="touched"
       class="link min-h-[44px] text-sm"
-      @click="wishes = { ...wishes, pins: [], bans: [], order: [] }"
+      @click="wishes = { ...wishes, pins: [], bans: [], order: [], doses: {} }"
     >
       Back to the best choice
     </button>

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { doseSchema, type Dose } from '../../../core/formats/catalog.js';
 
 export const wishesSchema = z.object({
   minutes: z.number().min(1).max(120),
@@ -6,10 +7,12 @@ export const wishesSchema = z.object({
   bans: z.array(z.string()),
   /** Order set by hand, by drill; those not named come after in their own order. */
   order: z.array(z.string()),
+  /** Doses changed by hand, by drill. */
+  doses: z.record(z.string(), doseSchema).default({}),
 });
 /** What the coach wants of the choice of drills. */
 export type DrillWishes = z.infer<typeof wishesSchema>;
-export const noWishes = (): DrillWishes => ({ minutes: 20, pins: [], bans: [], order: [] });
+export const noWishes = (): DrillWishes => ({ minutes: 20, pins: [], bans: [], order: [], doses: {} });
 
 /** The list in the order set by hand. */
 export function inHandOrder<T extends { drill: string }>(list: readonly T[], order: readonly string[]): T[] {
@@ -19,3 +22,9 @@ export function inHandOrder<T extends { drill: string }>(list: readonly T[], ord
   };
   return [...list].sort((a, b) => place(a) - place(b));
 }
+
+/** The list with the doses that were changed by hand. */
+export const withDoses = <T extends { drill: string; dose: Dose }>(
+  list: readonly T[],
+  doses: Readonly<Record<string, Dose>>,
+): T[] => list.map((item) => ({ ...item, dose: doses[item.drill] ?? item.dose }));
