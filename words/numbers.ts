@@ -7,10 +7,17 @@ const UNITS = { deg: '°', '%': ' %', cm: ' cm' } as const;
 /** A number with a true minus. @example fixed(-9.34) // => '−9.3' */
 export const fixed = (value: number, digits = 1): string => value.toFixed(digits).replace('-', '−');
 
-/** A measure with its error. @example measureText({ id: 'hip-line', value: -9.34, sd: 1.2 }) // => '−9.3° ± 1.2°' */
+/** Standard deviations on each side of a value that hold the truth nineteen times in twenty. */
+const HALF_WIDTH = 1.96;
+/** The one ± of the application: half the width of the band that holds the truth nineteen times in twenty. @example plusMinus(1.2, '°') // => '± 2.4°' */
+export const plusMinus = (sd: number, unit: string): string => `± ${(HALF_WIDTH * sd).toFixed(1)}${unit}`;
+/** What ± says, where it is first met on a page. */
+export const PLUS_MINUS_SAYS = '± holds the true value nineteen times in twenty.';
+
+/** A measure with its error. @example measureText({ id: 'hip-line', value: -9.34, sd: 1.2 }) // => '−9.3° ± 2.4°' */
 export function measureText(m: { id: string; value: number; sd: number }): string {
   const unit = UNITS[measureDefinition(m.id).unit];
-  return `${fixed(m.value)}${unit} ± ${m.sd.toFixed(1)}${unit}`;
+  return `${fixed(m.value)}${unit} ${plusMinus(m.sd, unit)}`;
 }
 
 /** Seconds to a tenth. @example secondsText(21.44) // => '21.4 s' */

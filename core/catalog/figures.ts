@@ -246,6 +246,17 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   ],
   'heel-raise': [stand, { ...stand, ankle: 130, contacts: [{ at: 'toe' }] }],
   'toe-raise': [stand, { ...stand, ankle: 76 }],
+  'knee-straighten': [
+    { ...flatLie, hip: 20, knee: 36 },
+    { ...flatLie, hip: 6, knee: 4 },
+  ],
+  'toe-spread': [stand],
+  'mid-back-row': [
+    { ...stand, shoulder: 78 },
+    { ...stand, shoulder: -20, elbow: 100 },
+  ],
+  'shoulder-outward': [{ ...stand, elbow: 90 }],
+  'hip-outward': [{ ...sideLie, knee: 60, far: { hip: 20, knee: 60 } }],
   'band-side-steps': [{ ...stand, hip: 24, knee: 30, trunk: 80, ankle: 78 }],
   'outer-hip-raise': [sideLie, { ...sideLie, far: { hip: -24 } }],
   'hamstring-curl': [proneLie, { ...proneLie, knee: 95 }],

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { catalog, record } from '../catalog/index.js';
 import { CAUSE_IDS } from '../formats/catalog.js';
 import { historyAt, SCREEN_SPEAKS } from './history.js';
+import { drillsOfPairs, pairDrills, pairOf } from './pairs.js';
 import {
   placesOf,
   readScreen,
@@ -153,5 +154,34 @@ describe('screens as history of a look', () => {
     const history = historyAt([{ doneAt: days(away), record: squat({ counts: { 'front/knee-in': 4 } }) }], at);
     expect(history.screen).toHaveLength(n);
     expect(history.sides).toBeUndefined();
+  });
+});
+
+describe('drills of a finding’s own pair', () => {
+  const finding = (fault: string, verdict: 'finding' | 'noise' = 'finding') => {
+    const screen = screens.find((s) => s.rows.some((r) => r.fault === fault))!;
+    return { fault, verdict, row: screen.rows.find((r) => r.fault === fault)! };
+  };
+  test('every row has a pair of known drills: what is short is eased or lengthened, what is quiet is woken or used', () => {
+    for (const row of screens.flatMap((s) => s.rows)) {
+      const pair = pairOf(row.fault)!;
+      for (const id of pair.short)
+        expect([id, ['ease', 'lengthen'].includes(record(catalog.drills, id).phase)]).toEqual([id, true]);
+      for (const id of pair.quiet)
+        expect([id, ['teach', 'wake', 'use'].includes(record(catalog.drills, id).phase)]).toEqual([id, true]);
+    }
+  });
+  test('a shin is woken by toe raises, a knee that goes in by inner quad and outer hip, arms get pulls; noise asks for nothing', () => {
+    const asked = (...faults: string[]) => pairDrills(faults.map((f) => finding(f)));
+    expect([asked('heels-rise').has('toe-raise'), asked('heels-rise').has('heel-raise')]).toEqual([true, false]);
+    expect([...asked('knee-in')]).toEqual(expect.arrayContaining(['knee-straighten', 'outer-hip-raise']));
+    const pulls = [...asked('arms-forward')].filter((id) => record(catalog.drills, id).kind === 'pull');
+    expect(pulls).toContain('mid-back-row');
+    expect(pairDrills([finding('knee-in', 'noise')]).size).toBe(0);
+  });
+  test('each serves the causes of its rows, and drills of other rows are not there', () => {
+    const drills = drillsOfPairs(catalog.drills, [finding('heels-rise')]);
+    expect(drills.map((d) => d.id)).not.toContain('hip-flexor-stretch');
+    for (const drill of drills) expect(Object.keys(drill.causes)).toEqual(expect.arrayContaining(['calf-short']));
   });
 });

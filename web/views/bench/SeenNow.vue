@@ -5,7 +5,7 @@ import type { Judged } from '../../../core/evaluate/judge.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import { faultName } from '../../data/names.js';
-import { fixed, measureText, sureText } from '../../../words/numbers.js';
+import { fixed, measureText, PLUS_MINUS_SAYS, plusMinus, sureText } from '../../../words/numbers.js';
 import { seenWarnings, undecidedText } from '../../../words/seen.js';
 
 const props = defineProps<{ detail: Judged | null; laid: boolean }>();
@@ -33,7 +33,7 @@ const reads = computed(() => {
   <div v-else aria-live="polite">
     <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
       <b class="text-4xl">{{ fixed(line.value) }}°</b>
-      <span class="text-soft">± {{ line.sd.toFixed(1) }}°</span><br />
+      <span class="text-soft">{{ plusMinus(line.sd, '°') }}</span><br />
       <span class="text-soft text-sm">{{ reads }}</span>
     </p>
     <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>
@@ -51,6 +51,7 @@ const reads = computed(() => {
     </p>
     <details class="mt-2">
       <summary class="min-h-[44px] content-center font-semibold">All judged measures</summary>
+      <p class="text-soft text-sm">{{ PLUS_MINUS_SAYS }}</p>
       <dl class="figures grid grid-cols-[1fr_auto] gap-x-2 text-sm">
         <template v-for="m in judged" :key="m.id"
           ><dt>{{ measureDefinition(m.id).name }}</dt>

@@ -81,8 +81,8 @@ async function mark(id: string, here: boolean): Promise<void> {
             :aria-label="`Look at ${person.name}`"
             >Look</RouterLink
           >
-          <button class="btn btn-quiet" :aria-label="`${person.name} has left`" @click="mark(person.id, false)">
-            Left
+          <button class="btn btn-quiet" :aria-label="`${person.name} has gone home`" @click="mark(person.id, false)">
+            Gone home
           </button>
         </li>
       </ul>

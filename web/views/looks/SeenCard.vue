@@ -5,7 +5,7 @@ import type { Look } from '../../../api/observations.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import { restsText, totalText } from '../../../words/counts.js';
 import { END_WORDS } from '../../../words/labels.js';
-import { fixed, secondsText } from '../../../words/numbers.js';
+import { fixed, PLUS_MINUS_SAYS, plusMinus, secondsText } from '../../../words/numbers.js';
 import { seenWarnings, undecidedText } from '../../../words/seen.js';
 import { setupText } from '../../../words/setup.js';
 import { rungName } from '../../data/names.js';
@@ -51,8 +51,8 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         label="The picture with the measured body line"
       />
       <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
-        <b class="text-2xl">{{ fixed(line.value) }}°</b> ± {{ line.sd.toFixed(1) }}° body line
-        <span class="text-soft">(the band is two errors wide each side)</span>
+        <b class="text-2xl">{{ fixed(line.value) }}°</b> {{ plusMinus(line.sd, '°') }} body line
+        <span class="text-soft">({{ PLUS_MINUS_SAYS }})</span>
       </p>
     </div>
     <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>

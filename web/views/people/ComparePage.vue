@@ -15,7 +15,11 @@ import { useStanding } from '../../data/circumstance.js';
 import { useLook } from '../../data/looks.js';
 import { sameScaleBox } from '../../drawing/overlay.js';
 import { dayText, familyName, faultName, rungName } from '../../data/names.js';
-import { secondsText } from '../../../words/numbers.js';
+import { normalCdf } from '../../../core/statistics.js';
+import { doneText, totalText } from '../../../words/counts.js';
+import { siteText } from '../../../words/labels.js';
+import { percentText, plusMinus } from '../../../words/numbers.js';
+import { setupText } from '../../../words/setup.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 
 const props = defineProps<{ id: string }>();
@@ -50,7 +54,7 @@ const sameSeat = computed(
     judged.value.length === 2 &&
     judged.value[0]!.look.observation.position === judged.value[1]!.look.observation.position,
 );
-/** Measures that both have; a difference counts once it exceeds twice its own error. */
+/** Measures that both have, and how likely it is that the body's own angle changed at all that way. */
 const changes = computed(() => {
   const [a, b] = judged.value;
   if (!a || !b) return [];
@@ -66,11 +70,33 @@ const changes = computed(() => {
         now: other.value,
         change,
         sd,
-        real: Math.abs(change) > 2 * sd,
+        chance: normalCdf(Math.abs(change) / sd),
         unit: m.unit === 'deg' ? '°' : ` ${m.unit}`,
       },
     ];
   });
+});
+/** A chance of one half says nothing: then placing alone explains it. */
+const changedText = (chance: number): string =>
+  chance >= 0.975
+    ? `yes, surely (${percentText(Math.min(0.99, chance))})`
+    : chance >= 0.84
+      ? `likely (${percentText(chance)})`
+      : `cannot be told (${percentText(chance)})`;
+/** What was set or done otherwise between the two. */
+const otherwise = computed(() => {
+  const [a, b] = judged.value;
+  if (!a || !b) return [];
+  const told = (j: (typeof judged.value)[number]): [string, string][] => [
+    ['Version', rungName(j.detail.family.id, j.detail.rung.id)],
+    ['Set-up', setupText(j.detail.rung, j.detail.context.body, j.look.observation.setup) || 'as the version has it'],
+    ['Felt first', siteText(j.look.observation.evidence?.['felt-first'] ?? 'not asked')],
+    ['Cue', j.detail.evidence.cue?.replaceAll('-', ' ') ?? 'none noted'],
+    ['First to go', j.detail.hold?.firstToGo ? faultName(j.detail.hold.firstToGo.fault) : 'nothing'],
+    ['Clean', j.detail.hold ? doneText(j.detail.hold) : 'a still'],
+  ];
+  const [then, now] = [told(a), told(b)];
+  return then.map(([name, was], i) => ({ name, was, is: now[i]![1] })).filter((r) => r.was !== r.is);
 });
 const number = (n: number): string => n.toFixed(1).replace('-', '−');
 </script>
@@ -112,8 +138,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         </div>
         <template v-if="j.detail.hold">
           <p class="figures mt-2">
-            <b class="text-3xl">{{ secondsText(j.detail.hold.clean) }}</b> clean of
-            {{ secondsText(j.detail.hold.total) }}
+            <b class="text-3xl">{{ doneText(j.detail.hold) }}</b> of {{ totalText(j.detail.hold) }}
           </p>
           <HoldTimeline :hold="j.detail.hold" :scale="longest" :target="j.look.observation.target" />
         </template>
@@ -125,6 +150,30 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         </ul>
       </section>
     </div>
+    <section
+      v-if="otherwise.length && sameSeat"
+      class="card mt-4 overflow-x-auto"
+      tabindex="0"
+      aria-labelledby="otherwise"
+    >
+      <h2 id="otherwise">What was different</h2>
+      <table class="figures mt-2 w-full text-left">
+        <thead>
+          <tr class="text-soft">
+            <th class="py-1 pr-4"><span class="sr-only">What</span></th>
+            <th class="pr-4">Then</th>
+            <th>Now</th>
+          </tr>
+        </thead>
+        <tbody class="divide-rule divide-y">
+          <tr v-for="r in otherwise" :key="r.name">
+            <td class="py-1 pr-4">{{ r.name }}</td>
+            <td class="pr-4">{{ r.was }}</td>
+            <td>{{ r.is }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
     <section v-if="changes.length && sameSeat" class="card mt-4 overflow-x-auto" tabindex="0" aria-labelledby="changes">
       <h2 id="changes">What changed</h2>
       <table class="figures mt-2 w-full text-left">
@@ -134,7 +183,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
             <th class="pr-4">Then</th>
             <th class="pr-4">Now</th>
             <th class="pr-4">Change</th>
-            <th>Beyond the error?</th>
+            <th>Did it change?</th>
           </tr>
         </thead>
         <tbody class="divide-rule divide-y">
@@ -143,9 +192,9 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
             <td class="pr-4">{{ number(c.then) }}{{ c.unit }}</td>
             <td class="pr-4">{{ number(c.now) }}{{ c.unit }}</td>
             <td class="pr-4">
-              {{ c.change > 0 ? '+' : '' }}{{ number(c.change) }}{{ c.unit }} ± {{ c.sd.toFixed(1) }}
+              {{ c.change > 0 ? '+' : '' }}{{ number(c.change) }}{{ c.unit }} {{ plusMinus(c.sd, c.unit) }}
             </td>
-            <td>{{ c.real ? 'yes' : 'no, could be placing' }}</td>
+            <td>{{ changedText(c.chance) }}</td>
           </tr>
         </tbody>
       </table>

@@ -4,10 +4,13 @@ import { offered } from '../../../core/catalog/index.js';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { HistoryItem } from '../../../api/observations.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
 import type { Person } from '../../../api/people.js';
 import { isStated, severityRank } from '../../../core/formats/catalog.js';
 import { END_WORDS } from '../../../words/labels.js';
-import { fixed, secondsText } from '../../../words/numbers.js';
+import { doneText } from '../../../words/counts.js';
+import { fixed, plusMinus, secondsText } from '../../../words/numbers.js';
+import { setupText } from '../../../words/setup.js';
 import LoadState from '../../components/LoadState.vue';
 import { catalog } from '../../data/catalogue.js';
 import { useHistory } from '../../data/looks.js';
@@ -15,6 +18,7 @@ import { dayTimeText, familyName, faultName, rungName } from '../../data/names.j
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import TautLine from '../../drawing/TautLine.vue';
 import ImportLook from './ImportLook.vue';
+import SetUpTrend from './SetUpTrend.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
 
 const CleanChart = defineAsyncComponent(withCharts(() => import('./CleanChart.vue')));
@@ -41,6 +45,11 @@ const slack = (item: HistoryItem): number =>
   item.bodyLine ? item.bodyLine.value / 20 : item.top ? severityRank(item.top.severity) / 3 : 0;
 const says = (item: HistoryItem): string =>
   item.top ? `${faultName(item.top.fault)}, ${item.top.severity}` : 'nothing seen to mend';
+function setUpOf(item: HistoryItem): string {
+  const rung = catalog.rungs.find((r) => r.family === item.position && r.id === item.rung);
+  const told = rung && setupText(rung, bodyOf(), item.setup);
+  return told ? ` · ${told}` : '';
+}
 </script>
 
 <template>
@@ -66,6 +75,7 @@ const says = (item: HistoryItem): string =>
       <RouterLink :to="`/bench?person=${person.id}`" class="btn btn-main mt-2">Take the first look</RouterLink>
     </LoadState>
     <TakeoverTrend :items="items" />
+    <SetUpTrend :items="items" />
     <CleanChart v-if="items.some((i) => i.clean !== null)" :items="items" />
     <ul class="divide-rule mt-2 divide-y">
       <li v-for="item in items" :key="item.id" class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
@@ -98,18 +108,17 @@ const says = (item: HistoryItem): string =>
           <p class="text-soft text-sm">
             {{ dayTimeText(item.startedAt) }}{{ item.relookOf ? ' · re-look' : ''
             }}{{ history.waiting.value.has(item.id) ? ' · not yet sent' : ''
-            }}{{ item.endedBy ? ` · ${END_WORDS[item.endedBy]}` : '' }}
+            }}{{ item.endedBy ? ` · ${END_WORDS[item.endedBy]}` : '' }}{{ setUpOf(item) }}
           </p>
         </div>
         <p v-if="item.clean !== null" class="figures text-right">
-          <b class="text-lg">{{ secondsText(item.clean) }}</b> clean<br /><span class="text-soft text-sm"
-            >of {{ secondsText(item.total ?? 0) }}</span
-          >
+          <b class="text-lg">{{ item.reps ? doneText(item) : secondsText(item.clean) }}</b>{{ item.reps ? '' : ' clean'
+          }}<br /><span class="text-soft text-sm">of {{ secondsText(item.total ?? 0) }}</span>
         </p>
         <p v-else-if="item.bodyLine" class="figures text-right">
-          <b class="text-lg">{{ fixed(item.bodyLine.value) }}°</b><br /><span class="text-soft text-sm"
-            >± {{ item.bodyLine.sd.toFixed(1) }}°</span
-          >
+          <b class="text-lg">{{ fixed(item.bodyLine.value) }}°</b><br /><span class="text-soft text-sm">{{
+            plusMinus(item.bodyLine.sd, '°')
+          }}</span>
         </p>
         <div class="w-44">
           <template v-if="item.top">
@@ -117,7 +126,7 @@ const says = (item: HistoryItem): string =>
             <SeverityKnots :severity="item.top.severity" :borderline="!isStated(item.top)" />
           </template>
           <p v-else-if="item.cannot" class="note text-sm">cannot be judged: {{ item.cannot }}</p>
-          <p v-else class="text-soft text-sm">nothing to mend</p>
+          <p v-else class="text-soft text-sm">{{ item.undecided ? 'not judged yet' : 'nothing to mend' }}</p>
         </div>
       </li>
     </ul>

@@ -251,8 +251,12 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           </ul>
         </section>
         <p v-if="error" role="alert" class="note">{{ error }}</p>
-        <button class="btn btn-main w-full !min-h-14" :disabled="busy || total === 0" @click="keep">
-          Keep it and see
+        <button
+          class="btn btn-main w-full !min-h-14"
+          :disabled="busy || (total === 0 && Object.keys(tests).length === 0)"
+          @click="keep"
+        >
+          {{ total === 0 ? 'Keep the range checks' : 'Keep it and see' }}
         </button>
       </div>
     </div>

@@ -7,6 +7,7 @@ import { bodyOf } from '../../../core/body/anthropometry.js';
 import { PHASE_WORDS } from '../../../words/labels.js';
 import { figureOf } from '../../../core/catalog/figures.js';
 import { record as entryOf } from '../../../core/catalog/index.js';
+import { drillsOfPairs } from '../../../core/screen/pairs.js';
 import { chooseDrills } from '../../../core/prescribe/choose.js';
 import { testResult } from '../../../core/reason/facts.js';
 import { readScreen, screenCauses, type ScreenFinding, type ScreenRecord } from '../../../core/screen/read-screen.js';
@@ -41,16 +42,19 @@ const fourPhases = computed(
   () => catalog.methods.find((m) => m.axes.correcting === 'four-phases') ?? catalog.methods[0]!,
 );
 const choice = computed(() =>
-  causes.value.length === 0 || props.stopped
+  told.value.length === 0 || props.stopped
     ? null
-    : chooseDrills(catalog, {
-        family: props.record.screen,
-        ranking: causes.value,
-        method: fourPhases.value,
-        cautions: props.person.cautions,
-        kit: props.person.kit ?? studio.defaults.kit ?? undefined,
-        minutes: 24,
-      }),
+    : chooseDrills(
+        { ...catalog, drills: drillsOfPairs(catalog.drills, findings.value) },
+        {
+          family: props.record.screen,
+          ranking: causes.value,
+          method: fourPhases.value,
+          cautions: props.person.cautions,
+          kit: props.person.kit ?? studio.defaults.kit ?? undefined,
+          minutes: 24,
+        },
+      ),
 );
 const body = computed(() => bodyOf(athleteOf(props.person)));
 const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' || f.fault === 'knee-out'));
