@@ -132,7 +132,7 @@ export const frontDrills: readonly Drill[] = [
   },
   {
     id: 'vertical-leg-lift', name: 'Vertical-leg hip lift', families: folds, phase: 'use', role: 'strength-reps',
-    causes: { 'abs-endurance': 3, 'flexor-takeover': 2 }, kit: ['mat'], excludedBy: [...lyingLoaded, 'low-back', 'heavier-or-beginner'], changedBy: { neck: 'Head stays down.' },
+    causes: { 'abs-endurance': 3, 'flexor-takeover': 2 }, kit: ['mat'], excludedBy: [...lyingLoaded, 'low-back'], changedBy: { neck: 'Head stays down.' },
     kind: 'fold', plane: 'forward', limbs: 'both', space: 'mat', place: 'end',
     how: ['Legs straight up, arms beside.', 'Roll the tail a hand off the floor by the tuck alone.', 'Lower over three counts.'],
     breath: 'Out as the tail rises.', selfCheck: 'The feet go up, not toward the face.', watch: ['breath-held'], easier: 'tucked-crunch', minutes: 4,

@@ -4,6 +4,8 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { offeredRungs } from '../../../core/catalog/index.js';
 import { METHOD_IDS } from '../../../core/formats/catalog.js';
+import { OPERATORS } from '../../../core/catalog/easier.js';
+import { insteadOf } from '../../../core/ladder/instead.js';
 import { stoppedBy } from '../../../core/person/circumstance.js';
 import { countWord, doneText } from '../../../words/counts.js';
 import { viewWords } from '../../../words/labels.js';
@@ -24,6 +26,13 @@ const { personId, setup, running, family, rung, judgedIn, inForce, barred, lastT
   bench;
 const person = bench.person.value;
 const wrong = computed(() => setupProblem(setup, rung.value.counted !== undefined));
+/** What is done instead of a version that a caution leaves out. */
+const instead = computed(() => insteadOf(catalog, rung.value, judgedIn.value.cautions, judgedIn.value.body));
+function takeInstead(): void {
+  const to = instead.value!.rung;
+  if (to.family === setup.position) bench.chooseRung(to.id);
+  else choosePosition(to.family, to.id);
+}
 /** Versions that the set may go on at. */
 const easier = computed(() => {
   const all = offeredRungs(catalog, setup.position).filter((r) => !r.counted);
@@ -97,10 +106,20 @@ function splitAt(event: Event): void {
       <FigureView :pose="rung.pose" :body="judgedIn.body" :label="`${family.name}, ${rung.name}: how it should look`" />
     </div>
     <p class="text-soft text-sm">{{ rung.how }}</p>
-    <p v-if="barred.length" class="note text-sm">
-      Left out for: {{ barred.map(cautionName).join(', ') }}. Choose an easier version, or ask the person’s professional
-      first.
-    </p>
+    <div v-if="barred.length" class="note text-sm">
+      <p>
+        Left out for: {{ barred.map(cautionName).join(', ') }}.
+        {{ instead ? '' : 'Choose an easier version, or ask the person’s professional first.' }}
+      </p>
+      <template v-if="instead">
+        <p>
+          Instead: <b>{{ instead.rung.name }}</b>{{
+            instead.operators.length ? `: ${instead.operators.map((o) => OPERATORS[o]).join(', ')}` : ''
+          }}.
+        </p>
+        <button type="button" class="btn mt-1" :disabled="running" @click="takeInstead">Take it</button>
+      </template>
+    </div>
     <div class="field-row">
       <label class="label" for="method">Method</label>
       <select id="method" v-model="setup.method" class="field">
