@@ -93,14 +93,20 @@ export const hasStraightKnees = (rung: Pick<Rung, 'chordEnd'>): boolean => rung.
 /**
  * Faults that can be seen at a version: the position's pads, likeliest first, and all others of the position.
  * @param rung as it is set
+ * @param method the one in force; what it wants is no fault
  */
 export function faultsOf(
   source: Catalog,
   family: Pick<Family, 'id' | 'pads'>,
   rung: Pick<Rung, 'chordEnd'>,
+  method?: Pick<Method, 'axes'>,
 ): { pads: Fault[]; more: Fault[] } {
   const all = offered(source, 'faults').filter(
-    (f) => f.families.includes(family.id) && (!f.when || hasStraightKnees(rung)),
+    (f) =>
+      f.families.includes(family.id) &&
+      (!f.when || hasStraightKnees(rung)) &&
+      // Where the method stands hip width, feet apart are no fault.
+      !(f.id === 'feet-apart' && method?.axes.base === 'hip-width'),
   );
   const pads = family.pads.flatMap((id) => all.find((f) => f.id === id) ?? []);
   return { pads, more: all.filter((f) => !pads.includes(f)) };

@@ -16,6 +16,10 @@ const fours = (family: string): Tolerance[] => [
   one(`${family}-hips-high`, family, 'trunk-level', 'base-off-square', 'below', [-6, -10, -16]),
 ];
 
+/** How much gap a method lets pass: where the natural curve is kept over the hands there is nothing to judge. */
+const GAP: Record<string, Limits | null> = { 'pressed-flat': [1, 2, 4], 'just-flat': [1, 2, 4.5], unforced: [1.5, 3, 5], natural: null };
+const gap = (family: string): Tolerance => ({ id: `${family}-gap`, family, measure: 'low-back-gap', fault: 'low-back-arch', side: 'above', axis: 'floorBack', limits: GAP });
+
 /** Limits of the families around plank and hollow, and of the other views. */
 const otherTolerances: readonly Tolerance[] = [
   ...beyond('side-line', 'side-plank', 'side-line', 'side-sag', 'side-hiked', [4, 8, 14]),
@@ -34,7 +38,7 @@ const otherTolerances: readonly Tolerance[] = [
   ...beyond('bird-dog-shoulders', 'bird-dog', 'level-shoulders', 'shoulder-drops', 'shoulder-drops', [5, 9, 14]),
   ...beyond('dead-bug-pelvis', 'dead-bug', 'level-pelvis', 'pelvis-rocks', 'pelvis-rocks', [4, 8, 12]),
   ...tilt('dead-bug', 'low-back-arch'),
-  one('dead-bug-gap', 'dead-bug', 'low-back-gap', 'low-back-arch', 'above', [1, 2, 4]),
+  gap('dead-bug'),
   // 7, 11 and 17 % of the trunk above lying flat; the version's pose is a thumb's breadth, 4 %, above that already.
   one('curl-up-high', 'curl-up', 'shoulder-clearance', 'lifts-too-high', 'above', [3, 7, 13], { from: 'pose' }),
   ...beyond('rollers-plan', 'rollers', 'hip-line', 'arched-line', 'slack', [8, 14, 22], { from: 'pose' }),
@@ -64,14 +68,14 @@ export const tolerances: readonly Tolerance[] = [
   { id: 'plank-knee', family: 'front-plank', measure: 'knee', fault: 'soft-knees', side: 'below', axis: null, limits: { any: [172, 165, 155] }, when: 'straight-knees' },
   { id: 'plank-neck-back', family: 'front-plank', measure: 'neck', fault: 'chin-poke', side: 'above', axis: 'head', limits: { long: [12, 20, 30], 'chin-in': [4, 10, 18], supported: null } },
   { id: 'plank-neck-down', family: 'front-plank', measure: 'neck', fault: 'head-drop', side: 'below', axis: 'head', limits: { long: [-12, -20, -30], 'chin-in': [-28, -36, -45], supported: null } },
-  { id: 'plank-stack-ahead', family: 'front-plank', measure: 'shoulder-stack', fault: 'elbows-ahead', side: 'above', axis: null, limits: { any: [15, 25, 40] }, from: 'declared' },
-  { id: 'plank-stack-behind', family: 'front-plank', measure: 'shoulder-stack', fault: 'elbows-behind', side: 'below', axis: null, limits: { any: [-15, -25, -40] }, from: 'declared' },
+  { id: 'plank-stack-ahead', family: 'front-plank', measure: 'shoulder-stack', fault: 'elbows-ahead', side: 'above', axis: 'lean', limits: { 'elbows-plumb': [15, 25, 40], 'shoulders-ahead': [0, 10, 25] }, from: 'declared' },
+  { id: 'plank-stack-behind', family: 'front-plank', measure: 'shoulder-stack', fault: 'elbows-behind', side: 'below', axis: 'lean', limits: { 'elbows-plumb': [-15, -25, -40], 'shoulders-ahead': [-30, -40, -55] }, from: 'declared' },
   { id: 'plank-blades-sunk', family: 'front-plank', measure: 'blade-push', fault: 'sunk-shoulders', side: 'below', axis: 'blades', limits: { apart: [7, 4, 1], 'set-back': [-4, -7, -10] } },
   { id: 'plank-blades-high', family: 'front-plank', measure: 'blade-push', fault: 'upper-back-crunch', side: 'above', axis: 'blades', limits: { apart: null, 'set-back': [6, 9, 13] } },
   { id: 'plank-crunched', family: 'front-plank', measure: 'blade-push', fault: 'upper-back-crunch', side: 'above', axis: 'spine', limits: { straight: [18, 24, 30], hollow: [24, 30, 36] } },
   { id: 'plank-tilt-forward', family: 'front-plank', measure: 'pelvic-tilt', fault: 'low-back-arch', side: 'above', axis: 'spine', limits: { straight: [8, 14, 22], hollow: [0, 6, 12] } },
   { id: 'plank-tilt-back', family: 'front-plank', measure: 'pelvic-tilt', fault: 'excess-tuck', side: 'below', axis: 'spine', limits: { straight: [-12, -18, -26], hollow: [-22, -28, -36] } },
-  { id: 'hollow-gap', family: 'hollow', measure: 'low-back-gap', fault: 'low-back-arch', side: 'above', axis: null, limits: { any: [1, 2, 4] } },
+  gap('hollow'),
   { id: 'hollow-tilt-forward', family: 'hollow', measure: 'pelvic-tilt', fault: 'low-back-arch', side: 'above', axis: 'spine', limits: { straight: [8, 14, 22], hollow: [0, 6, 12] } },
   { id: 'hollow-tilt-back', family: 'hollow', measure: 'pelvic-tilt', fault: 'excess-tuck', side: 'below', axis: 'spine', limits: { straight: [-12, -18, -26], hollow: [-22, -28, -36] } },
   { id: 'hollow-knee', family: 'hollow', measure: 'knee', fault: 'soft-knees', side: 'below', axis: null, limits: { any: [170, 160, 150] }, when: 'straight-knees' },

@@ -189,7 +189,7 @@ export const toleranceSchema = z.strictObject({
   fault: id,
   side: z.enum(['above', 'below']),
   /** The method's axis it depends on; null: the same in every method. */
-  axis: z.enum(['spine', 'blades', 'head']).nullable(),
+  axis: z.enum(['spine', 'blades', 'head', 'floorBack', 'lean']).nullable(),
   /** slight, clear, gross by the axis' option, or `any`; null: not judged. */
   limits: z.record(z.string(), limits.nullable()),
   /** Judged only on rungs with this property. */

@@ -1,6 +1,7 @@
 /** The choice of drills: the best use of the minutes there are, found exactly. */
 import type { Catalog } from '../catalog/index.js';
 import { offered, record } from '../catalog/index.js';
+import { curlWorth, doseBy } from './by-method.js';
 import { assignable, assignableRecord, figureOfAssignable } from './assignable.js';
 import { PHASES, type CautionId, type CauseId, type Dose, type Drill, type Method } from '../formats/catalog.js';
 
@@ -91,7 +92,7 @@ export function doseOf(catalog: Catalog, drill: Drill, method?: Method, cautions
           : drill.role;
   const base = catalog.doses[role]!;
   const longer = drill.role === 'moderate-holds' && hold === 'endurance' ? { work: '30–60 s clean' } : {};
-  return { ...base, ...longer, ...drill.dose };
+  return doseBy({ ...base, ...longer, ...drill.dose }, role, method, cautions);
 }
 
 interface Candidate {
@@ -306,7 +307,8 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     const varied =
       (recent.includes(drill.id) ? RECENT : 1) *
       (crowded(drill.kind) ? CROWDED : 1) *
-      fitsPosition(catalog, drill, position);
+      fitsPosition(catalog, drill, position) *
+      curlWorth(drill, method);
     const serves = (Object.entries(drill.causes) as [CauseId, number][])
       .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight * varied] as const)
       .filter(([, value]) => value > 0);

@@ -1,5 +1,6 @@
 /** The steps of a fault's mend sequence that fit a position and a person, in the order to try them. */
 import { MEND_KINDS, type CautionId, type Fault, type Mend, type Method, type Posture } from '../formats/catalog.js';
+import { cueBy } from './by-method.js';
 
 export interface MendStep extends Mend {
   /** Place in the fault's own list: what results are stored under. */
@@ -15,7 +16,7 @@ export interface MendQuery {
   /** Steps of this fault that helped this person before. */
   worked: readonly number[];
   /** Its own words for a cue go before the fault's. */
-  method?: Pick<Method, 'cues'>;
+  method?: Pick<Method, 'cues'> & Partial<Pick<Method, 'axes'>>;
 }
 
 /** How a body is placed in a position. */
@@ -65,7 +66,7 @@ export function mendSteps(fault: Fault, { family, cautions, handsOn, worked, met
       ...mend,
       index,
       // A method has its own words for the fault's first cue; a position's own cue stands.
-      say: index === 0 && mend.kind === 'cue' ? (method?.cues[fault.id] ?? mend.say) : mend.say,
+      say: index === 0 && mend.kind === 'cue' && method ? cueBy(fault, mend.say, method) : mend.say,
     }))
     .filter((mend) => !mend.families || mend.families.includes(family))
     .filter((mend) => mend.kind !== 'touch' || handsOn)

@@ -50,7 +50,7 @@ describe('looks', () => {
     const history = (await coach.get(`/people/${person}/looks`)).body;
     expect(history).toMatchObject({
       next: null,
-      items: [{ clean: 21.4, total: 40, endedBy: 'coach', top: { fault: 'hip-sag', severity: 'clear' } }],
+      items: [{ clean: 21.4, total: 40, endedBy: 'target', top: { fault: 'hip-sag', severity: 'clear' } }],
     });
     const stored = (await studio.db('observations').first()) as { record: string };
     expect(stored.record).not.toMatch(/severity|probability|clean/);

@@ -2,6 +2,7 @@
 import type { Account } from '../../api/accounts.js';
 import type { Person } from '../../api/people.js';
 import type { DrillText, Prescription } from '../../api/plans.js';
+import { breathBy } from '../../core/prescribe/by-method.js';
 import { assignableRecord } from '../../core/prescribe/assignable.js';
 import type { Drill } from '../../core/formats/catalog.js';
 import { stoppedBy } from '../../core/person/circumstance.js';
@@ -81,7 +82,12 @@ export function planHandlers(context: Context): Handlers<Names> {
         throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
       if (body.series && !(await plans.prescriptionsOf(person.id)).some((p) => p.series === body.series))
         throw invalid([{ path: 'series', message: 'is no prescription of this person' }]);
-      const items = body.items.map((item) => ({ ...item, text: textOf(assignableRecord(catalog, item.drill)) }));
+      // The method is known by its name as it was; the sheet has its breath.
+      const method = catalog.methods.find((m) => m.name === body.method);
+      const items = body.items.map((item) => {
+        const drill = assignableRecord(catalog, item.drill);
+        return { ...item, text: textOf({ ...drill, breath: breathBy(drill, method, person.cautions) }) };
+      });
       await plans.addPrescription(person.id, { ...body, items }, account.id);
       return all(person);
     },

@@ -9,6 +9,7 @@ import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Advised } from '../../../core/evaluate/advise.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import type { Dose } from '../../../core/formats/catalog.js';
+import { breathBy } from '../../../core/prescribe/by-method.js';
 import { assignableRecord, assignableRungs, figureOfAssignable } from '../../../core/prescribe/assignable.js';
 import { kindBalance } from '../../../core/prescribe/prescription.js';
 import { WORTH_TELLING } from '../../../words/evaluation-file.js';
@@ -201,7 +202,7 @@ onBeforeUnmount(() => sortable?.destroy());
             <ol class="list-decimal pl-5">
               <li v-for="step in d.record.how" :key="step">{{ step }}</li>
             </ol>
-            <p class="mt-1"><b>Breath:</b> {{ d.record.breath }}</p>
+            <p class="mt-1"><b>Breath:</b> {{ breathBy(d.record, detail.method, person?.cautions ?? []) }}</p>
             <p class="mt-1"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
             <p v-if="d.answers.length" class="figures mt-1"><b>Why:</b> {{ chosenWhy(d) }}.</p>
             <DoseEditor
