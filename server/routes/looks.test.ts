@@ -55,6 +55,55 @@ describe('looks', () => {
     const stored = (await studio.db('observations').first()) as { record: string };
     expect(stored.record).not.toMatch(/severity|probability|clean/);
   });
+  test('set-up, parts, reps and camera are stored as they were sent, and the line of the history says them', async () => {
+    const raise = {
+      ...observation,
+      position: 'hanging',
+      rung: 'half',
+      events: [],
+      target: undefined,
+      setup: { addedMass: 2 },
+      camera: { distance: 3, height: 0.6 },
+      reps: [
+        { t: 2, clean: true },
+        { t: 4, clean: false, fault: 'swing' },
+      ],
+      targetReps: 6,
+      resets: 1,
+      rests: [{ t: 2.5, length: 1 }],
+    };
+    const made = await coach.send('post', `/people/${person}/looks`, look({ observation: raise }));
+    expect(made.body).toMatchObject({ observation: { setup: { addedMass: 2 }, targetReps: 6, resets: 1 } });
+    const [line] = (await coach.get(`/people/${person}/looks`)).body.items as object[];
+    expect(line).toMatchObject({ reps: { done: 2, clean: 1 }, setup: { addedMass: 2 }, undecided: false });
+    const ladders = (await coach.get(`/people/${person}/ladders`)).body as { holds: object[] };
+    expect(ladders.holds[0]).toMatchObject({
+      place: 'hanging/half',
+      reps: { done: 2, clean: 1, target: 6 },
+      setup: { addedMass: 2 },
+    });
+    const odd = await coach.send(
+      'post',
+      `/people/${person}/looks`,
+      look({ observation: { ...raise, setup: { edgeDistance: 0.1 } } }),
+    );
+    expect(odd.status).toBe(422);
+    expect(JSON.stringify(odd.body)).toContain('observation.setup.edgeDistance');
+  });
+  test('an answer is given, changed and taken back; the note beside it stays', async () => {
+    const input = look();
+    await coach.send('post', `/people/${person}/looks`, input);
+    const change = (patch: object) => coach.send('patch', `/looks/${input.id}`, patch);
+    await change({ evidence: { 'felt-first': 'belly', breath: 'steady' }, note: 'chalky' });
+    await change({ evidence: { 'felt-first': 'low-back', cramp: 'calves' } });
+    await change({ evidence: { breath: null } });
+    expect((await coach.get(`/looks/${input.id}`)).body).toMatchObject({
+      note: 'chalky',
+      observation: { evidence: { 'felt-first': 'low-back', cramp: 'calves' } },
+    });
+    expect((await change({ evidence: { 'felt-first': null, cramp: null } })).body.observation.evidence).toBeUndefined();
+    expect((await change({ evidence: { cramp: 'hull' } })).status).toBe(422);
+  });
   test('judging by another method does not alter what is stored', async () => {
     const input = look({
       observation: {

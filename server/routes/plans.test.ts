@@ -61,6 +61,32 @@ describe('prescriptions', () => {
     expect((await standing()).inForce).toEqual(['bridge']);
     expect((await standing()).recent).toEqual(['bridge']);
   });
+  test('a version of a ladder is given like a drill, with the dose that was edited; one that a caution leaves out is refused', async () => {
+    const given = (place: string, work = '18 s clean') => ({
+      ...item('bridge'),
+      drill: place,
+      dose: { ...item('bridge').dose, sets: '4', work },
+    });
+    const [made] = (await assign({ items: [given('front-plank/knees'), item('bridge')] })).body as Prescription[];
+    expect(made!.items[0]).toMatchObject({
+      drill: 'front-plank/knees',
+      dose: { sets: '4', work: '18 s clean' },
+      text: { name: 'Front plank: on the knees, forearms' },
+    });
+    const sheet = await coach.get(`/prescriptions/${made!.id}/sheet.pdf`);
+    expect([sheet.status, sheet.headers['content-type']]).toEqual([200, 'application/pdf']);
+    expect((await standing()).inForce).toEqual(['front-plank/knees', 'bridge']);
+    await caution('low-back');
+    const refused = await assign({ items: [given('front-plank/minus-one')] });
+    expect(refused.status).toBe(422);
+    expect(JSON.stringify(refused.body)).toContain('items[0].drill');
+    expect((await assign({ items: [given('front-plank/slipway')] })).status).toBe(422);
+  });
+  test('the sheet has the breath of the method that it was chosen by', async () => {
+    const method = record(catalog.methods, 'quiet').name;
+    const [made] = (await assign({ method, items: [item('dead-bug-legs')] })).body as Prescription[];
+    expect(made!.items[0]!.text!.breath).toBe('Quiet in through the nose, long slow out.');
+  });
   test('a caution added, edited by the owner, or taken away changes the warnings of what is open', async () => {
     await assign();
     const warnings = async () =>

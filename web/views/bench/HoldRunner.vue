@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { ArrowDown, Check, HeartPulse, Play, RotateCcw, Square, Undo2 } from '@lucide/vue';
+import { ArrowDown, Check, HeartPulse, Play, Square, Undo2 } from '@lucide/vue';
 import { useEventListener, useIntervalFn, useMediaQuery, useTimeoutFn } from '@vueuse/core';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { secondsOf } from '../../../core/catalog/counted.js';
-import { rungOf } from '../../../core/catalog/index.js';
+import { record, rungOf } from '../../../core/catalog/index.js';
 import { ladderOf } from '../../../core/catalog/ladders.js';
-import { FELT_SITES, type Fault } from '../../../core/formats/catalog.js';
+import type { Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
 import { easierVersion } from '../../../core/ladder/next-step.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
@@ -19,12 +19,12 @@ import { announce } from '../../data/said.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { useSettings } from '../../stores/settings.js';
 import { restOver, useChosenSignals, useSignals } from './use-signals.js';
+import AfterHold from './AfterHold.vue';
 import TempoPacer from './TempoPacer.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
 import { faultName } from '../../data/names.js';
-import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
 import { setupProblem, startRecord, type BenchSetup } from './setup.js';
 import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
@@ -79,6 +79,7 @@ const {
 } = useHold(props.kept, useSession().account?.id ?? '');
 const { unkept, endedElsewhere } = state;
 const version = computed(() => rungOf(catalog, props.setup.position, props.setup.rung));
+const family = computed(() => record(catalog.families, props.setup.position));
 const counted = computed(() => version.value.counted ?? null);
 const wrong = computed(() => setupProblem(props.setup, counted.value !== null));
 const done = computed(() => hold.value?.reps.length ?? 0);
@@ -109,8 +110,8 @@ const brokenBy = (fault: string): number => hold.value?.reps.filter((r) => r.fau
 /** Whether this device can keep a hold: known before one starts. */
 const keepsHere = ref(true);
 onMounted(async () => (keepsHere.value = await canKeep()));
-const felt = ref<NonNullable<Evidence['felt-first']> | null>(null);
-const dropping = ref(false);
+/** What was noticed, given after the end. */
+const answers = ref<Evidence>({});
 
 const phase = computed(() =>
   !hold.value ? 'ready' : hold.value.stoppedAt === null ? 'running' : hold.value.reason === null ? 'why' : 'felt',
@@ -140,12 +141,11 @@ for (const area of [bar, after])
     },
     { capture: true },
   );
-// After Start and End the keys go to what comes next, not to a button that is gone.
+// After Start the keys go to the clock, not to a button that is gone; after End to the reasons, see AfterHold.
 const clockFace = ref<HTMLElement | null>(null);
-const reasons = ref<HTMLElement | null>(null);
 watch(
   () => phase.value === 'why' || phase.value === 'felt',
-  (ended) => void nextTick(() => (ended ? reasons.value : clockFace.value)?.focus({ preventScroll: true })),
+  (ended) => !ended && void nextTick(() => clockFace.value?.focus({ preventScroll: true })),
 );
 useSignals(
   computed(() => phase.value === 'running' && mine.value),
@@ -171,7 +171,6 @@ const longest = computed(
 );
 const forgotten = computed(() => hold.value !== null && elapsed.value > longest.value);
 const asked = ref(false);
-const really = ref<number | ''>('');
 const reached = (reason: EndReason): boolean =>
   reason !== 'target' ||
   (hold.value?.targetReps != null
@@ -196,7 +195,7 @@ watch(
 
 function begin(): void {
   if (!props.personId || wrong.value) return;
-  [asked.value, really.value, felt.value] = [false, '', null];
+  [asked.value, answers.value] = [false, {}];
   void canKeep().then((can) => (keepsHere.value = can));
   restLeft.value = 0;
   start({
@@ -220,7 +219,7 @@ function lookOf(done: KeptHold): LookInput {
       ended: { t: done.stoppedAt!, reason: done.reason! },
       ...partsOf(done),
       ...(done.targetReps === null ? { target: done.target } : {}),
-      ...(felt.value ? { evidence: { 'felt-first': felt.value } } : {}),
+      ...(Object.keys(answers.value).length > 0 ? { evidence: { ...answers.value } } : {}),
     },
     mediaId: null,
     relookOf: done.relookOf,
@@ -237,7 +236,7 @@ async function finish(next = false): Promise<void> {
   // What was tapped goes only when it is kept, or with the server.
   if (!(await run(() => props.keep(done.personId, input)))) return;
   clear();
-  felt.value = null;
+  answers.value = {};
   if (!next) return emit('done', input.id);
   sets.value += 1;
   restLeft.value = REST;
@@ -278,10 +277,6 @@ function saveAsFile(): void {
 async function pain(): Promise<void> {
   await takeOver();
   stop('pain');
-}
-function drop(): void {
-  clear();
-  dropping.value = false;
 }
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
@@ -332,7 +327,11 @@ const canUndo = computed(() =>
 const needsEnd = computed(() => hold.value?.stoppedAt != null && forgotten.value && !asked.value);
 const mayNotKeep = computed(() => busy.value || !mine.value || !hold.value?.reason || needsEnd.value);
 const keepText = computed(() =>
-  !hold.value?.reason ? 'Say why it ended' : felt.value ? 'Keep it and see' : 'Not asked; keep it and see',
+  !hold.value?.reason
+    ? 'Say why it ended'
+    : answers.value['felt-first']
+      ? 'Keep it and see'
+      : 'Not asked; keep it and see',
 );
 </script>
 
@@ -563,92 +562,28 @@ const keepText = computed(() =>
       </button>
     </template>
 
-    <div v-else ref="after" class="mt-3">
-      <div v-if="hold?.reason === 'pain'" role="alert" class="note mb-3">
-        <p class="font-bold">Pain ends the hold. No more of this position today.</p>
-        <p>
-          Chest pain, loss of feeling or control, sudden weakness: call for urgent help now. Otherwise advise a licensed
-          professional before the next load. This program does not diagnose.
-        </p>
-      </div>
-      <form v-if="needsEnd" class="note mb-3" @submit.prevent="really !== '' && (endedAt(really), (asked = true))">
-        <label class="font-bold" for="really">
-          The clock ran {{ secondsText(hold?.stoppedAt ?? 0) }}, over three times the target. When did the hold really
-          end, s?
-        </label>
-        <div class="mt-2 flex flex-wrap gap-2">
-          <input
-            id="really"
-            v-model.number="really"
-            type="number"
-            min="0"
-            step="0.1"
-            :max="hold?.stoppedAt ?? 0"
-            class="field figures !w-32"
-            required
-          />
-          <button class="btn btn-main">It ended then</button>
-          <button type="button" class="btn" @click="asked = true">It was held that long</button>
-        </div>
-      </form>
-      <h2 ref="reasons" tabindex="-1">Why did it end?</h2>
-      <div class="mt-2 grid grid-cols-2 gap-2 lg:grid-cols-3" role="group" aria-label="Reason">
-        <button
-          v-for="(reason, i) in END_REASONS"
-          :key="reason"
-          class="btn !min-h-12 !justify-start !px-2.5 text-left lg:!min-h-14 lg:text-lg"
-          :class="{ 'btn-stop': reason === 'pain', 'btn-on': hold?.reason === reason }"
-          :aria-pressed="hold?.reason === reason"
-          :disabled="!reached(reason)"
-          @click="because(reason)"
-        >
-          <span v-if="settings.keys" class="tag [@media(hover:none)]:hidden">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
-        </button>
-        <button class="btn btn-quiet !min-h-12 !justify-start !px-2.5" @click="resume">
-          <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
-        </button>
-      </div>
-      <h2 class="mt-3">Where did they feel it first?</h2>
-      <div
-        class="mt-2 grid grid-cols-3 gap-2 max-[359px]:grid-cols-2 xl:grid-cols-5"
-        role="group"
-        aria-label="Felt first"
-      >
-        <button
-          v-for="site in FELT_SITES"
-          :key="site"
-          class="btn !min-h-12 !px-1.5 leading-tight lg:!min-h-14"
-          :class="{ 'btn-on': felt === site }"
-          :aria-pressed="felt === site"
-          @click="felt = felt === site ? null : site"
-        >
-          {{ SITE_WORDS[site] }}
-        </button>
-      </div>
-      <div v-if="error" role="alert" class="note mt-3">
-        <p>{{ error }}</p>
-        <button class="btn mt-2" @click="saveAsFile">Save the hold as a file</button>
-      </div>
-      <div class="mt-4 flex flex-wrap gap-2">
-        <button v-if="wide" class="btn btn-main !min-h-14 !px-8 text-lg" :disabled="mayNotKeep" @click="finish()">
-          {{ keepText }}
-        </button>
-        <button
-          v-if="hold?.reason !== 'pain'"
-          class="btn !min-h-14"
-          :disabled="mayNotKeep || !hold?.reason"
-          @click="finish(true)"
-        >
-          Keep, rest, next set
-        </button>
-        <template v-if="!dropping"
-          ><button class="btn btn-quiet ml-auto" @click="dropping = true">Throw this hold away</button></template
-        >
-        <span v-else class="ml-auto flex items-center gap-2"
-          >Really? <button class="btn btn-stop" @click="drop">Throw away</button
-          ><button class="btn" @click="dropping = false">Keep</button></span
-        >
-      </div>
+    <div v-else ref="after">
+      <AfterHold
+        v-if="hold"
+        v-model:answers="answers"
+        :hold="hold"
+        :family="family"
+        :rung="version"
+        :needs-end="needsEnd"
+        :reached="reached"
+        :may-not-keep="mayNotKeep"
+        :keep-text="keepText"
+        :error="error"
+        :wide="wide"
+        :keys="settings.keys"
+        @because="because"
+        @resume="resume"
+        @ended-at="(seconds) => (endedAt(seconds), (asked = true))"
+        @held-that-long="asked = true"
+        @keep="finish"
+        @drop="clear"
+        @as-file="saveAsFile"
+      />
     </div>
   </section>
 </template>

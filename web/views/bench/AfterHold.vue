@@ -1,0 +1,145 @@
+<script setup lang="ts">
+/** After a hold: why it ended, where it was felt, what else was noticed, and what becomes of it. */
+import { RotateCcw } from '@lucide/vue';
+import { onMounted, ref } from 'vue';
+import { FELT_SITES, type Family, type Rung } from '../../../core/formats/catalog.js';
+import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
+import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
+import { secondsText } from '../../../words/numbers.js';
+import EvidenceAsked from '../../components/EvidenceAsked.vue';
+import type { KeptHold } from '../../data/hold-keeper.js';
+
+const props = defineProps<{
+  hold: KeptHold;
+  family: Family;
+  rung: Rung;
+  /** The clock ran on unwatched: the real end is asked for first. */
+  needsEnd: boolean;
+  reached: (reason: EndReason) => boolean;
+  mayNotKeep: boolean;
+  keepText: string;
+  error: string | null;
+  wide: boolean;
+  keys: boolean;
+}>();
+const emit = defineEmits<{
+  because: [reason: EndReason];
+  resume: [];
+  endedAt: [seconds: number];
+  heldThatLong: [];
+  keep: [next: boolean];
+  drop: [];
+  asFile: [];
+}>();
+const answers = defineModel<Evidence>('answers', { required: true });
+const really = ref<number | ''>('');
+const dropping = ref(false);
+// After End the keys go to what comes next, not to a button that is gone.
+const reasons = ref<HTMLElement | null>(null);
+onMounted(() => reasons.value?.focus({ preventScroll: true }));
+function answer(key: keyof Evidence, value: string | null): void {
+  const { [key]: _before, ...rest } = answers.value;
+  answers.value = value === null ? rest : { ...rest, [key]: value };
+}
+</script>
+
+<template>
+  <div class="mt-3">
+    <div v-if="hold.reason === 'pain'" role="alert" class="note mb-3">
+      <p class="font-bold">Pain ends the hold. No more of this position today.</p>
+      <p>
+        Chest pain, loss of feeling or control, sudden weakness: call for urgent help now. Otherwise advise a licensed
+        professional before the next load. This program does not diagnose.
+      </p>
+    </div>
+    <form v-if="needsEnd" class="note mb-3" @submit.prevent="really !== '' && emit('endedAt', really)">
+      <label class="font-bold" for="really">
+        The clock ran {{ secondsText(hold.stoppedAt ?? 0) }}, over three times the target. When did the hold really end,
+        s?
+      </label>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <input
+          id="really"
+          v-model.number="really"
+          type="number"
+          min="0"
+          step="0.1"
+          :max="hold.stoppedAt ?? 0"
+          class="field figures !w-32"
+          required
+        />
+        <button class="btn btn-main">It ended then</button>
+        <button type="button" class="btn" @click="emit('heldThatLong')">It was held that long</button>
+      </div>
+    </form>
+    <h2 ref="reasons" tabindex="-1">Why did it end?</h2>
+    <div class="mt-2 grid grid-cols-2 gap-2 lg:grid-cols-3" role="group" aria-label="Reason">
+      <button
+        v-for="(reason, i) in END_REASONS"
+        :key="reason"
+        class="btn !min-h-12 !justify-start !px-2.5 text-left lg:!min-h-14 lg:text-lg"
+        :class="{ 'btn-stop': reason === 'pain', 'btn-on': hold.reason === reason }"
+        :aria-pressed="hold.reason === reason"
+        :disabled="!props.reached(reason)"
+        @click="emit('because', reason)"
+      >
+        <span v-if="keys" class="tag [@media(hover:none)]:hidden">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
+      </button>
+      <button class="btn btn-quiet !min-h-12 !justify-start !px-2.5" @click="emit('resume')">
+        <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
+      </button>
+    </div>
+    <h2 class="mt-3">Where did they feel it first?</h2>
+    <div
+      class="mt-2 grid grid-cols-3 gap-2 max-[359px]:grid-cols-2 xl:grid-cols-5"
+      role="group"
+      aria-label="Felt first"
+    >
+      <button
+        v-for="site in FELT_SITES"
+        :key="site"
+        class="btn !min-h-12 !px-1.5 leading-tight lg:!min-h-14"
+        :class="{ 'btn-on': answers['felt-first'] === site }"
+        :aria-pressed="answers['felt-first'] === site"
+        @click="answer('felt-first', answers['felt-first'] === site ? null : site)"
+      >
+        {{ SITE_WORDS[site] }}
+      </button>
+    </div>
+    <details class="mt-2">
+      <summary class="min-h-[44px] content-center font-semibold">More that was noticed</summary>
+      <EvidenceAsked
+        :family="family"
+        :rung="rung"
+        :hold="true"
+        :evidence="answers"
+        :without="['felt-first', 'onset']"
+        @answer="answer"
+      />
+    </details>
+    <div v-if="error" role="alert" class="note mt-3">
+      <p>{{ error }}</p>
+      <button class="btn mt-2" @click="emit('asFile')">Save the hold as a file</button>
+    </div>
+    <div class="mt-4 flex flex-wrap gap-2">
+      <button
+        v-if="wide"
+        class="btn btn-main !min-h-14 !px-8 text-lg"
+        :disabled="mayNotKeep"
+        @click="emit('keep', false)"
+      >
+        {{ keepText }}
+      </button>
+      <button v-if="hold.reason !== 'pain'" class="btn !min-h-14" :disabled="mayNotKeep" @click="emit('keep', true)">
+        Keep, rest, next set
+      </button>
+      <template v-if="!dropping"
+        ><button class="btn btn-quiet ml-auto" @click="dropping = true">Throw this hold away</button></template
+      >
+      <span v-else class="ml-auto flex items-center gap-2"
+        >Really? <button class="btn btn-stop" @click="emit('drop')">Throw away</button
+        ><button class="btn" @click="dropping = false">Keep</button></span
+      >
+    </div>
+  </div>
+</template>
