@@ -4,7 +4,7 @@ import { catalog, record, type Catalog } from '../catalog/index.js';
 import { CAUSE_IDS, CAUTION_IDS, PHASES, type CauseId, type CautionId, type Drill } from '../formats/catalog.js';
 import { seededRandom } from '../statistics.js';
 import { assignable, assignableRungs, doseBelow, rungAsDrill } from './assignable.js';
-import { chooseDrills, doseOf, fitsPosition, type ChoiceQuery } from './choose.js';
+import { chooseDrills, doseOf, fitsPosition, isOwn, type ChoiceQuery } from './choose.js';
 
 const straight = record(catalog.methods, 'straight');
 const quiet = record(catalog.methods, 'quiet');
@@ -34,13 +34,14 @@ function bruteForce(
   const chance = new Map(query.ranking.map((r) => [r.cause, r.probability]));
   const usable = source.drills.filter(
     (d) =>
-      (d.families.includes(query.family) || d.phase === 'ease' || d.phase === 'lengthen') &&
-      Object.keys(d.causes).some((c) => chance.has(c as CauseId)),
+      (d.phase === 'ease' || d.phase === 'lengthen'
+        ? Object.keys(d.causes).some((c) => (chance.get(c as CauseId) ?? 0) >= 0.5 * Math.max(...chance.values()))
+        : d.families.includes(query.family)) && Object.keys(d.causes).some((c) => chance.has(c as CauseId)),
   );
   let best = 0;
   const family = record(source.families, query.family);
   const fit = new Map(usable.map((d) => [d.id, fitsPosition(source, d, family)]));
-  const own = (d: Drill): boolean => d.families.includes(query.family) && d.families.length < 12;
+  const own = (d: Drill): boolean => isOwn(d, query.family);
   const wanted = usable.some(own) ? own : (d: Drill): boolean => d.families.includes(query.family);
   const visit = (set: Drill[], from: number): void => {
     if (set.some(wanted) && set.reduce((s, d) => s + d.minutes, 0) <= query.minutes) {
@@ -143,7 +144,7 @@ describe('choice of drills', () => {
             : null;
           const given = chosen(family, cause, { method, rung }).map((id) => assignable(catalog, id)!);
           // The position itself is there: a drill that serves every position is not it.
-          const own = given.some((d) => d.families.includes(family) && d.families.length < 12);
+          const own = given.some((d) => isOwn(d, family));
           expect([place, own || rung === null]).toEqual([place, true]);
           if (method.axes.bending === 'avoided')
             expect([
@@ -160,6 +161,19 @@ describe('choice of drills', () => {
         drill.id,
         false,
       ]);
+    const ids = (family: string, cause: CauseId): string[] =>
+      chosen(family, cause, { method: record(catalog.methods, 'hollow') });
+    expect(ids('front-lever', 'pattern').some((id) => /breath|middle/.test(id))).toBe(false);
+    expect(ids('arch', 'lever').some((id) => /hollow/.test(id))).toBe(false);
+    const weak = ask({
+      family: 'hanging',
+      method: record(catalog.methods, 'hollow'),
+      ranking: [
+        { cause: 'quad-weak-short-range', probability: 0.5 },
+        { cause: 'flexor-short', probability: 0.45 },
+      ],
+    });
+    expect(weak.chosen.map((c) => c.drill)).not.toContain('hip-flexor-stretch');
     expect(chosen('front-lever', 'lat-pull-weak').map((id) => assignable(catalog, id)!.kind)).toContain('pull');
     expect(chosen('bird-dog', 'pattern').some((id) => assignable(catalog, id)!.families.includes('bird-dog'))).toBe(
       true,

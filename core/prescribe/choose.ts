@@ -1,9 +1,18 @@
 /** The choice of drills: the best use of the minutes there are, found exactly. */
 import type { Catalog } from '../catalog/index.js';
 import { offered, record } from '../catalog/index.js';
+import { postureOf } from './mends.js';
 import { curlWorth, doseBy } from './by-method.js';
 import { assignable, assignableRecord, figureOfAssignable } from './assignable.js';
-import { PHASES, type CautionId, type CauseId, type Dose, type Drill, type Method } from '../formats/catalog.js';
+import {
+  PHASES,
+  type CautionId,
+  type CauseId,
+  type Dose,
+  type Drill,
+  type Method,
+  type Posture,
+} from '../formats/catalog.js';
 
 export interface ChosenDrill {
   drill: string;
@@ -126,10 +135,23 @@ interface Rules {
 }
 const strengthens = (c: Pick<Candidate, 'drill'>): boolean => c.drill.phase === 'wake' || c.drill.phase === 'use';
 
-/** A drill that serves so many positions is none of the position's own. */
-const SERVES_MANY = 12;
-const isOwn = (drill: Pick<Drill, 'families'>, family: string): boolean =>
-  drill.families.includes(family) && drill.families.length < SERVES_MANY;
+/** A drill that serves more positions than this is none of the position's own, and one that serves so many is general. */
+const OWN_UP_TO = 3;
+const GENERAL_FROM = 12;
+/** Whether an item is of the position itself: a version of it, or a drill made for it. */
+export const isOwn = (drill: Pick<Drill, 'families'>, family: string): boolean =>
+  drill.families.includes(family) && drill.families.length <= OWN_UP_TO;
+/** Postures from which a general drill on the back is no way to the position. */
+const NOT_LYING: ReadonlySet<Posture> = new Set(['prone', 'side', 'hang', 'upside-down', 'standing', 'seated']);
+/** Whether a drill's posture is one in which this position can be worked on at all. */
+function postureServes(catalog: Catalog, drill: Drill, family: string): boolean {
+  if (drill.phase === 'ease' || drill.phase === 'lengthen' || isOwn(drill, family)) return true;
+  const supine = figureOfAssignable(catalog, drill)?.[0].orientation === 'supine';
+  const posture = postureOf(family);
+  return !supine || (posture !== 'prone' && !(NOT_LYING.has(posture) && drill.families.length >= GENERAL_FROM));
+}
+/** A stretch or a roller for a link is given where its cause is at least this likely against the likeliest. */
+const WORTH_STRETCHING = 0.5;
 
 const keeps = (set: readonly Candidate[], rules: Rules): boolean =>
   (rules.own
@@ -317,7 +339,12 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
       serves.length === 0 && likeliest && drill.id === rung?.place ? [[likeliest.cause, A_LITTLE] as const] : serves;
     const pinned = pins.includes(drill.id);
     // Drills for other positions serve when they wake, ease or lengthen a link; a shape of another family does not.
-    const fits = drill.families.includes(family) || drill.phase === 'ease' || drill.phase === 'lengthen';
+    const loosens = drill.phase === 'ease' || drill.phase === 'lengthen';
+    const top = likeliest?.probability ?? 0;
+    const loose = (Object.keys(drill.causes) as CauseId[]).some((c) => (chance.get(c) ?? 0) >= WORTH_STRETCHING * top);
+    // A thigh that is too weak to lift the leg high is not stretched for it.
+    const weak = likeliest?.cause === 'quad-weak-short-range' && drill.causes['flexor-short'] !== undefined;
+    const fits = loosens ? loose && !weak : drill.families.includes(family) && postureServes(catalog, drill, family);
     if (!pinned && (worth.length === 0 || !fits)) continue;
     const caution = drill.excludedBy.find((c) => cautions.includes(c));
     const lacking = kit && drill.kit.find((item) => !kit.includes(item));

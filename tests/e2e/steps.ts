@@ -135,7 +135,7 @@ export async function placePicture(page: Page, sag: number, points: Landmarks): 
   await press(page, 'Take this picture');
   await clickPoint(page, /Click the shoulder/, points.shoulder!);
   await clickPoint(page, /Now the ankle/, points.ankle!);
-  await sees(page, 'All judged measures');
+  await sees(page, 'Rings are guesses');
   for (const name of ['hip', 'knee', 'elbow', 'wrist', 'ear'] as const) {
     // The template's guess is read back from the points it laid.
     const before = await laid(page, name);
@@ -158,6 +158,8 @@ export async function placePicture(page: Page, sag: number, points: Landmarks): 
       points[name]![1],
     );
   }
+  await press(page, 'The rest fits');
+  await sees(page, 'All judged measures');
 }
 
 /** Puts a combobox on the person with this name. */
