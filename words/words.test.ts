@@ -28,8 +28,8 @@ const rungOf = (place: string) => catalog.rungs.find((r) => placeKey(r) === plac
 
 describe('numbers and names', () => {
   test('numbers carry units, a true minus and their error', () => {
-    expect(measureText({ id: 'hip-line', value: -9.34, sd: 1.2 })).toBe('−9.3° ± 1.2°');
-    expect(measureText({ id: 'low-back-gap', value: 2, sd: 0.5 })).toBe('2.0 cm ± 0.5 cm');
+    expect(measureText({ id: 'hip-line', value: -9.34, sd: 1.2 })).toBe('−9.3° ± 2.4°');
+    expect(measureText({ id: 'low-back-gap', value: 2, sd: 0.5 })).toBe('2.0 cm ± 1.0 cm');
     expect(secondsText(21.44)).toBe('21.4 s');
   });
   test('how sure: words with the percentage, and never a hundred', () => {
@@ -108,7 +108,9 @@ describe('gates and forecasts', () => {
     expect(noForecastText({ is: 'few-sessions', sessions: 2, wanted: 4 }, String)).toBe(
       'Cannot say yet: 2 of 4 sessions.',
     );
-    expect(noForecastText({ is: 'rises-or-levels-off', from: '2026-06-01' }, String)).toContain('from 2026-06-01');
+    expect(noForecastText({ is: 'rises-or-levels-off', from: '2026-06-01', fan: [] }, String)).toContain(
+      'from 2026-06-01',
+    );
     expect(noForecastText({ is: 'not-on-this-course', middle: 33.6, chance: 0.1 }, String)).toContain('about 34');
     expect(noForecastText({ is: 'within-a-week' }, String)).toContain('within one week');
   });

@@ -33,7 +33,7 @@ export type NoForecast =
   | { is: 'few-sessions'; sessions: number; wanted: number }
   | { is: 'within-a-week' }
   /** By a straight rise an even chance from that day on, by one that slows down far less: the log does not tell them apart yet. */
-  | { is: 'rises-or-levels-off'; from: string }
+  | { is: 'rises-or-levels-off'; from: string; fan: Forecast['fan'] }
   /** The course leads to a middle below the gate: chance of a session that passes at the horizon, 0–1. */
   | { is: 'not-on-this-course'; middle: number; chance: number };
 export type ForecastAnswer = { ok: true; forecast: Forecast } | { ok: false; why: NoForecast };
@@ -221,6 +221,27 @@ export function forecast(sessions: readonly Session[], gate: number, withFan = t
     const p = practice(d);
     return all.reduce((sum, course) => sum + course.weight * at(course, p).mean, 0);
   };
+  const quantileAt = (d: number, q: number): number => {
+    let [low, high] = [0, 4 * gate + Math.max(...y)];
+    for (let i = 0; i < 18; i += 1) {
+      const mid = (low + high) / 2;
+      if (below(d, mid) < q) low = mid;
+      else high = mid;
+    }
+    return (low + high) / 2;
+  };
+  const fanTo = (end: number): Forecast['fan'] => {
+    const stride = Math.max(1, Math.round((end + 1) / 60));
+    const days = withFan ? Array.from({ length: Math.floor(end / stride) + 1 }, (_, i) => i * stride) : [];
+    return days.map((d) => ({
+      day: dayOf(first + d * DAY_MS),
+      p10: quantileAt(d, 0.1),
+      p25: quantileAt(d, 0.25),
+      p50: quantileAt(d, 0.5),
+      p75: quantileAt(d, 0.75),
+      p90: quantileAt(d, 0.9),
+    }));
+  };
   /** Chance by the straight courses, or by those that slow down, alone. */
   const chanceBy = (d: number, straight: boolean): number => {
     const own = all.filter((course) => course.straight === straight);
@@ -232,33 +253,20 @@ export function forecast(sessions: readonly Session[], gate: number, withFan = t
   const even = from(0.5);
   const at50 = agreed(even);
   if (at50 === null && even !== null)
-    return { ok: false, why: { is: 'rises-or-levels-off', from: dayOf(first + even * DAY_MS) } };
+    return {
+      ok: false,
+      why: {
+        is: 'rises-or-levels-off',
+        from: dayOf(first + even * DAY_MS),
+        fan: fanTo(Math.min(last + HORIZON, even + 7)),
+      },
+    };
   if (at50 === null) {
     const end = last + HORIZON;
     return { ok: false, why: { is: 'not-on-this-course', middle: middleAt(end), chance: chance(end) } };
   }
   const at80 = agreed(from(0.8));
   const end = Math.min(last + HORIZON, at80 === null ? Math.max(at50, last) + 42 : at80 + 7);
-  const stride = Math.max(1, Math.round((end + 1) / 60));
-  const quantileAt = (d: number, q: number): number => {
-    let [low, high] = [0, 4 * gate + Math.max(...y)];
-    for (let i = 0; i < 18; i += 1) {
-      const mid = (low + high) / 2;
-      if (below(d, mid) < q) low = mid;
-      else high = mid;
-    }
-    return (low + high) / 2;
-  };
-  const fan: Forecast['fan'] = [];
-  for (let d = 0; withFan && d <= end; d += stride)
-    fan.push({
-      day: dayOf(first + d * DAY_MS),
-      p10: quantileAt(d, 0.1),
-      p25: quantileAt(d, 0.25),
-      p50: quantileAt(d, 0.5),
-      p75: quantileAt(d, 0.75),
-      p90: quantileAt(d, 0.9),
-    });
   const now = middleAt(last);
   return {
     ok: true,
@@ -268,7 +276,7 @@ export function forecast(sessions: readonly Session[], gate: number, withFan = t
       scatter: all.reduce((sum, course) => sum + course.weight * course.scatter, 0),
       at50: dayOf(first + at50 * DAY_MS),
       at80: at80 === null ? null : dayOf(first + at80 * DAY_MS),
-      fan,
+      fan: fanTo(end),
     },
   };
 }

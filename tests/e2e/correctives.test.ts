@@ -86,7 +86,10 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await press(own, 'Keep the change');
     await sees(own, 'Changed here by Halla Mooring');
     await page.goto(person);
-    await sees(page, 'Half-kneeling hip flexor stretch, seat squeezed is excluded by the caution “pregnancy and after birth”');
+    await sees(
+      page,
+      'Half-kneeling hip flexor stretch, seat squeezed is excluded by the caution “pregnancy and after birth”',
+    );
     await seesNot(page, /Dead bug, legs only is excluded/);
     await press(own, 'Restore the shipped one');
     await press(own, 'Restore it');

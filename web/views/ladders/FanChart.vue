@@ -18,7 +18,12 @@ import { secondsText } from '../../../words/numbers.js';
 import type { Forecast, Session } from '../../../core/ladder/forecast.js';
 
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
-const props = defineProps<{ forecast: Forecast; sessions: readonly Session[]; gate: number; unit: 's' | 'reps' }>();
+const props = defineProps<{
+  forecast: Pick<Forecast, 'fan'>;
+  sessions: readonly Session[];
+  gate: number;
+  unit: 's' | 'reps';
+}>();
 const amountText = (n: number): string => (props.unit === 's' ? secondsText(n) : `${Math.round(n)} reps`);
 const host = ref<HTMLElement | null>(null);
 let chart: ECharts | null = null;

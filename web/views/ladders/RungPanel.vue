@@ -171,7 +171,16 @@ const decisions = computed(() =>
     </div>
     <div v-if="foresight">
       <h3>When the gate opens</h3>
-      <p v-if="!foresight.ok">{{ noForecastText(foresight.why, dayText) }}</p>
+      <template v-if="!foresight.ok">
+        <p>{{ noForecastText(foresight.why, dayText) }}</p>
+        <FanChart
+          v-if="foresight.why.is === 'rises-or-levels-off'"
+          :forecast="foresight.why"
+          :sessions="sessions"
+          :gate="wanted"
+          :unit="counted ? 'reps' : 's'"
+        />
+      </template>
       <template v-else>
         <p class="figures">
           <template v-if="standing.status.passed">Open already. </template>
