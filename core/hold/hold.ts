@@ -135,9 +135,10 @@ function endedBy({ ended, target, targetReps, reps }: HoldInput, total: Seconds)
   if (!ended) return null;
   const { reason } = ended;
   if (reason === 'pain' || reason === 'position-lost') return reason;
-  if (targetReps !== undefined && reps) return reps.length >= targetReps ? 'target' : notTarget(reason);
-  if (target === undefined) return reason;
-  return total >= target - CLOCK ? 'target' : notTarget(reason);
+  if (target === undefined && (targetReps === undefined || !reps)) return reason;
+  const byClock = target !== undefined && total >= target - CLOCK;
+  const byCount = targetReps !== undefined && (reps?.length ?? 0) >= targetReps;
+  return byClock || byCount ? 'target' : notTarget(reason);
 }
 const notTarget = (reason: EndReason): EndReason => (reason === 'target' ? 'coach' : reason);
 

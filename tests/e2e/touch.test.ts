@@ -321,11 +321,11 @@ describe('work that is left is found again', () => {
     await press(page, 'Toes turn out');
     await press(page, 'Rep done');
     await press(page, 'Rep done');
-    await sees(page, '2/4');
+    await sees(page, '2/5');
     await press(page, 'Floor');
     await sees(page, 'The screen is kept on this device as a draft');
     await page.goBack();
-    await sees(page, '2/4');
+    await sees(page, '2/5');
     await sees(page, 'in 1 of 2');
 
     await page.goto(`${hall.url}/people`);
@@ -360,7 +360,7 @@ describe('work that is left is found again', () => {
     await page.goto(`${hall.url}/screen?person=${await personId(page, 'Gwen Applegarth')}`);
     await sees(page, 'Tap what this rep shows');
     await press(page, 'Rep done');
-    await sees(page, '1/4');
+    await sees(page, '1/5');
     await press(page, 'Floor');
     await sees(page, 'as a draft');
     await page.locator('[aria-label^="Account:"]').click();
