@@ -76,6 +76,7 @@ describe('with the server down', () => {
     await sees(page, 'Drills assigned');
     await settled(page);
     await copied(page, 'prescriptions.list', id);
+    await copied(page, 'looks.list', id);
     await page.goto(`${hall.url}/people`);
     await sees(page, 'Marit Solheim');
     await keptHere(page);

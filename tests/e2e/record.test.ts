@@ -99,7 +99,7 @@ describe('the record made whole', () => {
     await press(page, 'Undo');
     await sees(page, /7\s+of 8 reps, 7 clean/);
     await pass(page, 2);
-    await page.keyboard.press('Enter');
+    await press(page, 'Clean');
     await sees(page, /8\s+of 8 reps, 8 clean/);
     await press(page, 'End');
     await press(page, 'Target reached');
@@ -158,16 +158,20 @@ describe('the record made whole', () => {
     await sees(page, 'Drills for it');
     const why = (): Promise<string> => page.$eval('section[aria-labelledby="why"]', (el) => el.innerText);
     const before = await why();
-    await press(page, 'Felt first');
-    await press(page, 'Front of hip');
+    const answer = async (site: string): Promise<void> => {
+      await press(page, 'Felt first');
+      await page
+        .locator(`::-p-xpath(//*[@role="group" and @aria-label="Felt first"]//button[contains(., "${site}")])`)
+        .click();
+    };
+    await answer('Front of hip');
     await page.waitForFunction(
       (was) => document.querySelector<HTMLElement>('section[aria-labelledby="why"]')!.innerText !== was,
       {},
       before,
     );
     await sees(page, /Felt first\s*: Front of hip/);
-    await press(page, 'Felt first');
-    await press(page, 'Front of hip');
+    await answer('Front of hip');
     await page.waitForFunction(
       (was) => document.querySelector<HTMLElement>('section[aria-labelledby="why"]')!.innerText === was,
       {},

@@ -144,7 +144,7 @@ function persisterOf(id: string): Persister & { flush: () => Promise<void> } {
 let leave: (() => void) | null = null;
 let persister: ReturnType<typeof persisterOf> | null = null;
 /** Marks copies that another version of the interface wrote in another shape. */
-const SHAPE = 'reads-1';
+const SHAPE = 'reads-2';
 
 /** Takes up the reads of an account, from its copy on this device where there is one. Another account's are put away first. */
 export async function openReads(id: string): Promise<void> {

@@ -113,7 +113,7 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
     const { seconds, reps, rest } = opening;
     Object.assign(setup, {
       rung: known.id,
-      target: Math.round(seconds ?? known.target),
+      target: seconds !== null && seconds >= 1 && seconds <= 3600 ? Math.round(seconds) : known.target,
       targetReps: reps ?? known.counted?.target ?? 1,
       knobs: { ...opening.setup },
       rest: rest && offeredRungs(catalog, position).some((r) => r.id === rest.rung) ? rest : null,
@@ -155,7 +155,8 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
     ],
     () => {
       const id = personId.value;
-      if (!id || running.value || proposedFor.value === id) return;
+      const again = proposedFor.value === id;
+      if (!id || running.value || (again && (relookId.value !== null || !untouched()))) return;
       if (!untouched()) {
         // The coach was quicker: what is set stands, and nothing is proposed over it.
         proposedFor.value = id;
