@@ -1,7 +1,7 @@
 /** @jest-environment <rootDir>/tests/setup/browser.mjs */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
-import { defineComponent } from 'vue';
+import { defineComponent, nextTick } from 'vue';
 import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import {
@@ -27,6 +27,7 @@ import { useOutbox } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
 import { deviceStore } from '../../data/store.js';
 import BenchPage from './BenchPage.vue';
+import { outdated } from '../../data/query.js';
 import { keepHold, storedHold, type KeptHold } from '../../data/hold-keeper.js';
 import { useBench, type Bench } from './use-bench.js';
 
@@ -146,6 +147,22 @@ describe('who is on the bench', () => {
     expect(on.setup).toMatchObject(opened);
     on.chooseRung('knees');
     expect(on.setup).toMatchObject({ rung: 'knees', knobs: {}, rest: null });
+  });
+  test('what was proposed from an old copy is proposed anew when a newer read comes, and not over what was set', async () => {
+    const raised = { ...plankHold({ clean: 40 }), setup: { handHeight: 0.3 }, values: {}, lookId: idOf(11) };
+    const on = await bench({ person: tall.id, position: 'front-plank', rung: 'forearm' });
+    await until(() => on.proposed.value);
+    expect(on.setup.knobs).toEqual({});
+    server.on('ladders.get', () => ({ holds: [raised], steps: [], goals: [] }));
+    outdated('ladders.get');
+    await until(() => on.setup.knobs.handHeight === 0.3);
+    on.setup.knobs = { handHeight: 0.15 };
+    server.on('ladders.get', () => ({ holds: [{ ...raised, setup: {} }], steps: [], goals: [] }));
+    outdated('ladders.get');
+    await until(() => server.times('ladders.get') === 3);
+    await nextTick();
+    await nextTick();
+    expect(on.setup.knobs).toEqual({ handHeight: 0.15 });
   });
   test('looking again proposes the set-up of the look before, once', async () => {
     server.on('looks.get', () => lookOf(11, 1, { position: 'hollow', rung: 'bent-knee', events: [], target: 25 }));

@@ -152,6 +152,7 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
       () => relook.loading.value,
       () => history.loading.value,
       () => on.loading.value,
+      () => on.value.value,
     ],
     () => {
       const id = personId.value;
