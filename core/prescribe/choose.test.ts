@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record, type Catalog } from '../catalog/index.js';
-import { CAUSE_IDS, CAUTION_IDS, PHASES, type CauseId, type CautionId, type Drill } from '../formats/catalog.js';
+import {
+  CAUSE_IDS,
+  CAUTION_IDS,
+  PHASES,
+  PLACES_IN_SESSION,
+  type CauseId,
+  type CautionId,
+  type Drill,
+} from '../formats/catalog.js';
 import { seededRandom } from '../statistics.js';
 import { assignable, assignableRungs, doseBelow, rungAsDrill } from './assignable.js';
 import { chooseDrills, doseOf, fitsPosition, isOwn, type ChoiceQuery } from './choose.js';
@@ -214,7 +222,7 @@ describe('choice of drills', () => {
     expect(doseBelow(dose, raise, 5, 6).work).toBe('4 clean reps');
     expect(() => ask({ pins: ['front-plank/slipway'] })).toThrow(/slipway/);
   });
-  test('in order: no phase goes back, and among such orders the fewest neighbours load one link', () => {
+  test('in order: from the warm-up to after, by phases within a place, and then the fewest neighbours that load one link; four phases go first where the method has them', () => {
     const linkOf = (id: string, chance: ReadonlyMap<string, number>): string => {
       const [main] = Object.entries(record(catalog.drills, id).causes)
         .map(([cause, weight]) => [cause, (chance.get(cause) ?? 0) * weight] as const)
@@ -227,15 +235,18 @@ describe('choice of drills', () => {
         ? [list]
         : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
     fc.assert(
-      fc.property(anyRanking, fc.integer({ min: 2, max: 5 }), (ranking, count) => {
+      fc.property(anyRanking, fc.integer({ min: 2, max: 5 }), fc.boolean(), (ranking, count, four) => {
         const chance = new Map<string, number>(ranking.map((r) => [r.cause, r.probability]));
         const phase = (id: string): number => PHASES.indexOf(record(catalog.drills, id).phase);
+        const place = (id: string): number => PLACES_IN_SESSION.indexOf(record(catalog.drills, id).place);
         const cost = (ids: readonly string[]): number =>
           ids.slice(1).reduce((sum, id, i) => {
             const [a, b] = [linkOf(ids[i]!, chance), linkOf(id, chance)];
-            return sum + (phase(id) < phase(ids[i]!) ? 10 : 0) + (a === b && a !== 'none' ? 1 : 0);
+            const back = (at: (id: string) => number): number => (at(id) < at(ids[i]!) ? 1 : 0);
+            const [first, second] = four ? [phase, place] : [place, phase];
+            return sum + 100 * back(first) + 10 * back(second) + (a === b && a !== 'none' ? 1 : 0);
           }, 0);
-        const ids = ask({ ranking, count, minutes: 30 }).chosen.map((c) => c.drill);
+        const ids = ask({ ranking, count, minutes: 30, ...(four ? { method: quiet } : {}) }).chosen.map((c) => c.drill);
         expect(cost(ids)).toBe(Math.min(...orders(ids).map(cost)));
       }),
       { numRuns: 40 },

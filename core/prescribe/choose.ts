@@ -6,6 +6,7 @@ import { curlWorth, doseBy } from './by-method.js';
 import { assignable, assignableRecord, figureOfAssignable } from './assignable.js';
 import {
   PHASES,
+  PLACES_IN_SESSION,
   type CautionId,
   type CauseId,
   type Dose,
@@ -271,18 +272,24 @@ function permutations<T>(list: readonly T[]): T[][] {
       );
 }
 
-/** Order within a session: phases in their order, and as far as that leaves room no two in a row that load one link. */
-function inOrder(catalog: Catalog, set: readonly Candidate[]): Candidate[] {
+/**
+ * Order within a session: by the places in it, from the warm-up to after, and by phases within a place; a method that corrects in
+ * four phases puts the phases first. As far as that leaves room, no two in a row load one link.
+ */
+function inOrder(catalog: Catalog, set: readonly Candidate[], fourPhases: boolean): Candidate[] {
   const mainLink = (c: Candidate): string => {
     const main = [...c.worth].sort((a, b) => b[1] - a[1])[0];
     return main ? record(catalog.causes, main[0]).link : 'none';
   };
+  const [placeBack, phaseBack] = fourPhases ? [10, 100] : [100, 10];
   const cost = (list: readonly Candidate[]): number =>
     list.reduce((sum, c, i) => {
       const next = list[i + 1];
       if (!next) return sum;
-      const back = PHASES.indexOf(next.drill.phase) < PHASES.indexOf(c.drill.phase) ? 10 : 0;
-      return sum + back + (mainLink(c) === mainLink(next) && mainLink(c) !== 'none' ? 1 : 0);
+      const place = PLACES_IN_SESSION.indexOf(next.drill.place) < PLACES_IN_SESSION.indexOf(c.drill.place);
+      const phase = PHASES.indexOf(next.drill.phase) < PHASES.indexOf(c.drill.phase);
+      const sameLink = mainLink(c) === mainLink(next) && mainLink(c) !== 'none';
+      return sum + (place ? placeBack : 0) + (phase ? phaseBack : 0) + (sameLink ? 1 : 0);
     }, 0);
   return permutations(set).reduce((a, b) => (cost(b) < cost(a) ? b : a));
 }
@@ -370,7 +377,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     best(candidates, free) ??
     best(candidates, { ...free, own: false }) ??
     candidates.filter((c) => c.pinned);
-  const ordered = inOrder(catalog, set);
+  const ordered = inOrder(catalog, set, fourPhases);
   const covered = coveredBy(set);
   const spare = candidates
     .filter((c) => !set.includes(c))

@@ -5,7 +5,7 @@ import { computed, reactive, ref } from 'vue';
 import { z } from 'zod';
 import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
-import { addDays } from '../../../core/days.js';
+import { addDays, daysBetween } from '../../../core/days.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { ChosenDrill } from '../../../core/prescribe/choose.js';
 import DraftBack from '../../components/DraftBack.vue';
@@ -48,6 +48,12 @@ const draft = useFormDraft(
   form,
   blank,
 );
+
+/** The re-look keeps its distance from the day it starts. */
+function startOn(day: string): void {
+  if (day && form.startsOn && form.relookOn) form.relookOn = addDays(day, daysBetween(form.startsOn, form.relookOn));
+  form.startsOn = day;
+}
 
 /** The prescription for this position that runs now. */
 const running = computed(() =>
@@ -102,7 +108,14 @@ async function assign(): Promise<void> {
       <div class="grid grid-cols-2 gap-2">
         <div>
           <label class="label" for="a-start">From</label>
-          <input id="a-start" v-model="form.startsOn" type="date" class="field" required />
+          <input
+            id="a-start"
+            :value="form.startsOn"
+            type="date"
+            class="field"
+            required
+            @input="startOn(($event.target as HTMLInputElement).value)"
+          />
         </div>
         <div>
           <label class="label" for="a-relook">Look again</label>

@@ -6,6 +6,7 @@ import { Refusal } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import { hallWith, idOf, lookOf, noFacts, onNoLadder, somebody } from '../../../tests/browser/people.js';
 import type { Look } from '../../../api/observations.js';
+import { addDays, daysBetween } from '../../../core/days.js';
 import { plankHold } from '../../../core/testing.js';
 import { useOutbox } from '../../data/outbox.js';
 import LookPage from './LookPage.vue';
@@ -41,6 +42,19 @@ describe('a look on its page', () => {
     expect(text()).toContain('Mend it: hips sag');
     expect(text()).toContain('Would start with:');
     expect(page.find('[aria-label="Did it help?"]').exists()).toBe(true);
+  });
+  test('the re-look keeps its distance from the day the work starts', async () => {
+    await open(lookOf(11, 1));
+    await until(() => button(/Assign these drills/), 'the button');
+    await button(/Assign these drills/).trigger('click');
+    const day = (id: string): string => page.find<HTMLInputElement>(id).element.value;
+    const apart = (): number => daysBetween(day('#a-start'), day('#a-relook'));
+    expect(apart()).toBe(10);
+    await page.find('#a-relook').setValue(addDays(day('#a-start'), 14));
+    await page.find('#a-start').setValue('2026-06-01');
+    expect(day('#a-relook')).toBe('2026-06-15');
+    await page.find('#a-start').setValue('');
+    expect(day('#a-relook')).toBe('2026-06-15');
   });
   test('a stop sign leaves neither drills nor a start, here or in other schools', async () => {
     await open(lookOf(11, 1), noFacts({ intakes: [signs('now')] }));
