@@ -40,7 +40,7 @@ export interface SetupKnob {
 
 /** Heaviest weight that is offered for a hand, as a share of body mass. Assumption: more is declared by typing it. */
 const HEAVIEST_HAND = 1;
-const OF_THE_BODY: ReadonlySet<string> = new Set(SETUP_KNOB_IDS);
+const SETUP_IDS: ReadonlySet<string> = new Set(SETUP_KNOB_IDS);
 
 function carried(rung: Rung, body: Body): SetupKnob[] {
   const all = (CARRY_SHARE[rung.id] ?? 0.2) * body.mass;
@@ -67,8 +67,7 @@ function carried(rung: Rung, body: Body): SetupKnob[] {
 export function setupKnobsOf(rung: Rung, body: Body): SetupKnob[] {
   if (rung.family === 'carry') return carried(rung, body);
   const own = knobsOf(rung, body)
-    .filter((k) => OF_THE_BODY.has(k.id))
-    .map((k) => ({ ...k, id: k.id }))
+    .filter((k) => SETUP_IDS.has(k.id))
     .map((k) =>
       k.id === 'addedMass' && groundOf(rung) === 'fours' ? { ...k, name: 'Object on the low back', high: 20 } : k,
     );
@@ -100,9 +99,9 @@ export function settings(rung: Rung, body: Body, setup: Setup | undefined): Part
 
 /** Knobs that were declared with a value and that the version does not have. */
 export const foreignKnobs = (rung: Rung, body: Body, setup: Setup | undefined): SetupKnobId[] => {
-  const has = new Set(setupKnobsOf(rung, body).map((k) => k.id));
+  const own = settings(rung, body, setup);
   return (Object.entries(declared(setup)) as [SetupKnobId, number][])
-    .filter(([id, value]) => value !== 0 && !has.has(id))
+    .filter(([id, value]) => value !== 0 && !(id in own))
     .map(([id]) => id);
 };
 

@@ -5,7 +5,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { asOwner, lookOf, personId, press, sees, seesNot, settled, shown } from './steps.js';
+import { asOwner, ended, lookOf, personId, press, sees, seesNot, settled, shown, started } from './steps.js';
 
 let hall: Hall;
 let web: string;
@@ -94,15 +94,11 @@ describe('with the server down', () => {
       await sees(page, 'Two counts at the top');
       await page.goto(`${hall.url}/bench?person=${id}`);
       await sees(page, 'Tap what goes');
-      await press(page, 'Start');
-      await sees(page, 'line holds');
+      await started(page);
       await pass(page, 17);
       await press(page, 'Hips sag');
       await pass(page, 3);
-      await press(page, 'End');
-      await press(page, 'Position lost');
-      await press(page, 'Low back');
-      await press(page, 'Keep it and see');
+      await ended(page, 'Position lost', 'Low back');
       await sees(page, /17\.0\s+clean seconds/);
       await sees(page, 'offline, 1 waiting');
       await press(page, 'Did not');
@@ -145,8 +141,7 @@ describe('with the server down', () => {
     await copied(page, 'facts.get', id);
     await hall.kill();
     try {
-      await press(page, 'Start');
-      await sees(page, 'line holds');
+      await started(page);
       await pass(page, 4);
       await press(page, 'Pain');
       await press(page, 'keep it and see');

@@ -2,7 +2,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { personId, press, sees, seesNot, settled, shown } from './steps.js';
+import { ended, personId, press, sees, seesNot, settled, shown, started } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -29,12 +29,9 @@ async function bench(page: Page, person: string, at: string): Promise<void> {
 }
 /** Starts, lets the seconds go by, ends, says why, keeps. */
 async function held(page: Page, seconds: number, why: string): Promise<void> {
-  await press(page, 'Start');
-  await sees(page, 'line holds');
+  await started(page);
   await pass(page, seconds);
-  await press(page, 'End');
-  await press(page, why);
-  await press(page, 'keep it and see');
+  await ended(page, why);
   await sees(page, 'What was seen');
 }
 async function newPerson(page: Page, name: string): Promise<string> {
@@ -101,9 +98,7 @@ describe('the record made whole', () => {
     await pass(page, 2);
     await press(page, 'Clean');
     await sees(page, /8\s+of 8 reps, 8 clean/);
-    await press(page, 'End');
-    await press(page, 'Target reached');
-    await press(page, 'keep it and see');
+    await ended(page, 'Target reached');
     await sees(page, /8\s+clean reps/);
     await seesNot(page, /not yet sent/);
     await page.goto(`${hall.url}/ladders?person=${id}&at=hanging/tuck`);
@@ -118,17 +113,14 @@ describe('the record made whole', () => {
     await openSetUp(page, /Split set/);
     await page.select('#split-at', 'knees');
     await sees(page, 'the last 20 s at on the knees');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 18);
     await press(page, 'Hips sag');
     await pass(page, 3);
     await press(page, 'Step down');
     await sees(page, 'On the knees, forearms');
     await pass(page, 19);
-    await press(page, 'End');
-    await press(page, 'Target reached');
-    await press(page, 'keep it and see');
+    await ended(page, 'Target reached');
     await sees(page, 'What was seen');
     const text = await shown(page);
     expect(text).toMatch(/Forearms: 1\d\.\d s clean of 2\d\.\d s/);
@@ -147,14 +139,11 @@ describe('the record made whole', () => {
     const page = await hall.coach();
     const id = await personId(page, 'Ingeborg Quist');
     await bench(page, id, 'front-plank/forearm');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 26);
     await press(page, 'Hips sag');
     await pass(page, 6);
-    await press(page, 'End');
-    await press(page, 'Position lost');
-    await press(page, 'keep it and see');
+    await ended(page, 'Position lost');
     await sees(page, 'Drills for it');
     const why = (): Promise<string> => page.$eval('section[aria-labelledby="why"]', (el) => el.innerText);
     const before = await why();

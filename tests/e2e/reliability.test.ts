@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass, setDate } from '../../tools/page-clock.js';
-import { fill, lookOf, personId, press, sees, seesNot, settled } from './steps.js';
+import { ended, fill, lookOf, personId, press, sees, seesNot, settled, started } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -21,12 +21,9 @@ async function bench(page: Page, person: string, more = ''): Promise<void> {
   await resultIsHere(page);
 }
 async function hold(page: Page, seconds: number): Promise<void> {
-  await press(page, 'Start');
-  await sees(page, 'line holds');
+  await started(page);
   await pass(page, seconds);
-  await press(page, 'End');
-  await press(page, 'Position lost');
-  await press(page, 'keep it and see');
+  await ended(page, 'Position lost');
 }
 /** Spoils the first look that waits on this device, as an earlier version of a page might have kept it. */
 const spoil = (page: Page): Promise<unknown> =>
@@ -120,14 +117,11 @@ describe('what waits on this device', () => {
     const page = await hall.coach();
     const id = await personId(page, 'Sunniva Brandt');
     await bench(page, id);
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 8);
     await setDate(page, -3600);
     await pass(page, 6);
-    await press(page, 'End');
-    await press(page, 'Position lost');
-    await press(page, 'keep it and see');
+    await ended(page, 'Position lost');
     await sees(page, /14\.0\s+clean seconds/);
   });
 

@@ -32,6 +32,15 @@ export async function sees(page: Page, text: string | RegExp): Promise<void> {
       );
     });
 }
+/** Starts the clock of a hold. */
+export async function started(page: Page): Promise<void> {
+  await press(page, 'Start');
+  await sees(page, 'line holds');
+}
+/** Ends a hold, answers why it ended and what else is asked, and keeps it. The button's first words tell whether all was answered. */
+export async function ended(page: Page, ...answers: string[]): Promise<void> {
+  for (const answer of ['End', ...answers, 'it and see']) await press(page, answer);
+}
 /** Waits until the page has its data and its letters, and nothing is being read. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(

@@ -6,7 +6,19 @@ import { acrossAnchors } from '../../core/body/across.js';
 import { simulateAcross } from '../../core/body/simulate.js';
 import { landmarkLabel } from '../../core/landmarks.js';
 import { pass } from '../../tools/page-clock.js';
-import { asOwner, choose, clickPoint, lookOf, personId, press, sees, seesNot, settled } from './steps.js';
+import {
+  asOwner,
+  choose,
+  clickPoint,
+  ended,
+  lookOf,
+  personId,
+  press,
+  sees,
+  seesNot,
+  settled,
+  started,
+} from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -64,15 +76,11 @@ describe('looked at from elsewhere than the side', () => {
     expect(await page.$$eval('#view option', (all) => all.map((o) => o.value))).toEqual(['front', 'above']);
     await page.select('#side', 'right');
     await choose(page, '#version', 'Feet stacked');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 5);
     await press(page, 'Side sags');
     await pass(page, 6);
-    await press(page, 'End');
-    await press(page, 'Stopped by coach');
-    await press(page, 'Ribs, side');
-    await press(page, 'Keep it and see');
+    await ended(page, 'Stopped by coach', 'Ribs, side');
     await sees(page, 'clean seconds');
     await seesNot(page, /not yet sent/);
     const look = page.url().split('/').pop()!;

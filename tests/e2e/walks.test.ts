@@ -5,7 +5,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { ElementHandle } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { choose, fill, personId, placePicture, press, sees, seesNot, shown, truth } from './steps.js';
+import { choose, ended, fill, personId, placePicture, press, sees, seesNot, shown, started, truth } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -35,18 +35,14 @@ describe('a coach’s minute', () => {
     await sees(page, /170 cm[\s\S]*64 kg/);
     await press(page, 'New look');
     await sees(page, 'Tap what goes');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 21.4);
     await press(page, 'Hips sag');
     await sees(page, 'first to go: Hips sag');
     await pass(page, 4);
     await press(page, 'Breath held');
     await pass(page, 2.6);
-    await press(page, 'End');
-    await press(page, 'Position lost');
-    await press(page, 'Low back');
-    await press(page, 'Keep it and see');
+    await ended(page, 'Position lost', 'Low back');
     await sees(page, 'clean seconds');
     const text = await shown(page);
     expect(text).toMatch(/21\.4\s+clean seconds/);
@@ -136,8 +132,7 @@ describe('a coach’s minute', () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/bench?person=${await personId(page, 'Teo Aldana')}`);
     await sees(page, 'Tap what goes');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 7);
     await page.keyboard.press('Digit2');
     await pass(page, 1);
@@ -149,9 +144,7 @@ describe('a coach’s minute', () => {
     await page.waitForFunction(() => document.querySelector('[role="timer"]')!.textContent.trim() === '19.0');
     await page.goto(hall.url);
     await press(page, 'A hold is running');
-    await press(page, 'End');
-    await press(page, 'Stopped early');
-    await press(page, 'keep it and see');
+    await ended(page, 'Stopped early');
     await sees(page, 'Stopped early');
   });
 
@@ -162,17 +155,13 @@ describe('a coach’s minute', () => {
     await sees(page, 'Tap what goes');
     // The result's page is here before the server goes.
     await page.waitForSelector('[data-result-here]');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await hall.kill();
     try {
       await pass(page, 14);
       await page.keyboard.press('Digit1');
       await pass(page, 3);
-      await press(page, 'End');
-      await press(page, 'Position lost');
-      await press(page, 'Belly');
-      await press(page, 'Keep it and see');
+      await ended(page, 'Position lost', 'Belly');
       await sees(page, 'kept on this device, not yet sent');
       await sees(page, /14\.0\s+clean seconds/);
       await sees(page, 'offline, 1 waiting');
@@ -224,8 +213,7 @@ describe('a coach’s minute', () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/bench?person=${await personId(page, 'Gwen Applegarth')}`);
     await sees(page, 'Tap what goes');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 5);
     await press(page, 'Pain');
     await sees(page, 'Pain ends the hold');
@@ -267,15 +255,11 @@ describe('the library and every position', () => {
     expect(await page.$$eval('#view option', (all) => all.map((o) => o.value))).toEqual(['front', 'above']);
     await page.select('#position', 'bird-dog');
     await choose(page, '#version', 'Leg only');
-    await press(page, 'Start');
-    await sees(page, 'line holds');
+    await started(page);
     await pass(page, 6);
     await press(page, 'Leg too high');
     await pass(page, 3);
-    await press(page, 'End');
-    await press(page, 'Stopped by coach');
-    await press(page, 'Seat');
-    await press(page, 'Keep it and see');
+    await ended(page, 'Stopped by coach', 'Seat');
     await sees(page, /Leg kicked high[\s\S]*clear/);
     await sees(page, /Drills for it[\s\S]*days/);
   });

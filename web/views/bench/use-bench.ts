@@ -184,8 +184,8 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
   watch(
     () => catalog.rungs,
     () => {
-      const untouched = missing && setup.position === missing.position && setup.rung === missing.instead;
-      if (!untouched || running.value || !offeredRungs(catalog, missing!.position).some((r) => r.id === missing!.rung))
+      const stands = missing && setup.position === missing.position && setup.rung === missing.instead;
+      if (!stands || running.value || !offeredRungs(catalog, missing!.position).some((r) => r.id === missing!.rung))
         return;
       const before = relookId.value ? relook.value.value : null;
       if (before) asBefore(before);
