@@ -1,6 +1,7 @@
 /** Prescriptions, intakes and movement screens. */
 import { z } from 'zod';
-import { CAUSE_IDS, CAUTION_IDS, doseSchema, PLACES_IN_SESSION } from '../core/formats/catalog.js';
+import { CAUSE_IDS, CAUTION_IDS, KIT_SIZINGS, PLACES_IN_SESSION } from '../core/formats/catalog.js';
+import { anyDoseSchema, doseSchema } from '../core/formats/dose.js';
 import { testsSchema } from '../core/formats/observation.js';
 import { daySchema, idSchema, instantSchema, words } from './common.js';
 
@@ -10,6 +11,13 @@ export const prescribedDrillSchema = z.strictObject({
   why: words(400),
   changes: z.array(words(600)).max(20),
   minutes: z.number().positive().max(20),
+  /** Where in the session the coach put it; its own place where left out. */
+  place: z.enum(PLACES_IN_SESSION).optional(),
+  /** Size of its kit for this body: metres, kilograms in each loaded hand, newtons. */
+  size: z
+    .strictObject({ sizing: z.enum(KIT_SIZINGS), value: z.number().min(-2).max(600) })
+    .nullable()
+    .default(null),
 });
 /** A drill's text as it was when it was given: what is on somebody's sheet does not change under their hands. */
 export const drillTextSchema = z.object({
@@ -22,7 +30,10 @@ export const drillTextSchema = z.object({
 });
 export type DrillText = z.infer<typeof drillTextSchema>;
 /** A drill as it was given; without its text where that was before texts were kept. */
-export const givenDrillSchema = prescribedDrillSchema.extend({ text: drillTextSchema.nullable().default(null) });
+export const givenDrillSchema = prescribedDrillSchema.extend({
+  dose: anyDoseSchema,
+  text: drillTextSchema.nullable().default(null),
+});
 export type GivenDrill = z.infer<typeof givenDrillSchema>;
 
 export const prescriptionInputSchema = z

@@ -54,7 +54,7 @@ export const evaluated = (
   observation: Observation,
   change: Partial<Circumstance> & Omit<LookRecord, 'observation'> & Wishes = {},
 ): Advised => {
-  const { mends, overruled, minutes, count, pins, bans, ...circumstance } = change;
+  const { mends, overruled, minutes, count, pins, bans, places, ...circumstance } = change;
   return evaluate(
     { observation, mends, overruled },
     catalog,

@@ -4,6 +4,7 @@ import { catalog, rungOf } from '../core/catalog/index.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { nobody } from '../core/person/circumstance.js';
+import { setsText } from '../words/dose.js';
 import { causeName, drillName, faultName, familyName } from '../words/names.js';
 
 /** Position, fault that goes at two thirds of the target, and what was felt first. */
@@ -63,7 +64,7 @@ const rows = LOOKS.map(([position, fault, felt]) => {
   });
   const { ranking, choice } = evaluate({ observation: record }, catalog, nobody());
   const why = ranking[0] ? causeName(catalog, ranking[0].cause) : '–';
-  const given = choice.chosen.map((c) => `${drillName(catalog, c.drill)} (${c.dose.sets} × ${c.dose.work})`);
+  const given = choice.chosen.map((c) => `${drillName(catalog, c.drill)} (${setsText(c.dose)})`);
   return `| ${familyName(catalog, position)} | ${faultName(catalog, fault)} | ${felt.replaceAll('-', ' ')} | ${why} | ${given.join('; ') || 'nothing'} |`;
 });
 const table = ['| position | fault | felt first | fits best | given |', '|---|---|---|---|---|', ...rows].join('\n');

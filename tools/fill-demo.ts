@@ -180,6 +180,7 @@ async function assignDrills(coach: Account, id: string, look: Look, days: number
       items: choice.chosen.map((c) => ({
         drill: c.drill,
         dose: c.dose,
+        size: c.size && typeof c.size === 'object' ? { sizing: c.size.sizing, value: c.size.value } : null,
         why: chosenWhy(catalog, c),
         changes: c.changes,
         minutes: c.minutes,

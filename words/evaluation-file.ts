@@ -2,7 +2,8 @@
 import { bodyOf } from '../core/body/anthropometry.js';
 import type { Catalog } from '../core/catalog/index.js';
 import type { Advised } from '../core/evaluate/advise.js';
-import type { CauseId, Dose } from '../core/formats/catalog.js';
+import type { CauseId } from '../core/formats/catalog.js';
+import type { Dose } from '../core/formats/dose.js';
 import type { Hold } from '../core/hold/hold.js';
 import type { Finding } from '../core/judge/finding.js';
 import type { Proposal } from '../core/ladder/next-step.js';

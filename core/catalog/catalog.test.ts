@@ -10,7 +10,6 @@ import {
   evidenceRowSchema,
   quickTestSchema,
   DOSE_ROLES,
-  doseSchema,
   drillSchema,
   familySchema,
   faultSchema,
@@ -20,6 +19,7 @@ import {
   rungSchema,
   toleranceSchema,
 } from '../formats/catalog.js';
+import { doseSchema } from '../formats/dose.js';
 import { measureDefinition } from '../measure/measures.js';
 import { catalog, record, rungOf, rungsOf } from './index.js';
 

@@ -3,7 +3,6 @@ import type {
   Caution,
   Cause,
   CrossGate,
-  Dose,
   EvidenceRow,
   QuickTest,
   Drill,
@@ -13,10 +12,12 @@ import type {
   Rung,
   Tolerance,
 } from '../formats/catalog.js';
+import type { Dose } from '../formats/dose.js';
 import { causes, evidenceRows } from './causes.js';
 import { frontDrills } from './drills/front.js';
 import { linkDrills } from './drills/links.js';
 import { otherDrills } from './drills/other-families.js';
+import { shapeDrills } from './drills/shapes.js';
 import { byFamily, overlookedFaults } from './faults/by-family.js';
 import { withCount } from './counted.js';
 import { families } from './families.js';
@@ -51,7 +52,7 @@ export const catalog: Catalog = {
   rungs: [...rungs, ...otherRungs].map(withCount),
   tolerances,
   faults: [...[...plankAndHollowFaults, ...otherFaults].map(byFamily), ...overlookedFaults],
-  drills: [...frontDrills, ...linkDrills, ...otherDrills],
+  drills: [...frontDrills, ...linkDrills, ...otherDrills, ...shapeDrills],
   methods,
   cautions,
   doses,

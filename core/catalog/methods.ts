@@ -1,4 +1,5 @@
-import type { Caution, Dose, Method } from '../formats/catalog.js';
+import type { Caution, Drill, Method } from '../formats/catalog.js';
+import type { Dose } from '../formats/dose.js';
 
 export const methods: readonly Method[] = [
   {
@@ -35,21 +36,27 @@ export const methods: readonly Method[] = [
   },
 ];
 
-/** Doses by a drill's role; a drill may override single fields. */
-export const doses: Readonly<Record<string, Dose>> = {
-  teach: { sets: '1–2', work: '5–6 slow breaths', tempo: 'with the breath', rest: 'as needed', days: 'daily' },
-  'slow-reach': { sets: '1', work: '8 each side', tempo: 'with the breath', rest: 'as needed', days: 'most days' },
-  ease: { sets: '1', work: '30–60 s a spot', tempo: 'slow', rest: 'none', days: 'daily' },
-  lengthen: { sets: '2', work: '30 s, or 3 contract–relax rounds', tempo: 'slow', rest: '15 s', days: '4–7 days a week' },
-  wake: { sets: '2', work: '8–12 reps, 2 s hold', tempo: '2-2-2', rest: '30 s', days: '3–5 days a week' },
-  'short-holds': { sets: '3–4', work: '5–10 s each; more reps, not longer', tempo: 'steady', rest: '10 s', days: 'most days' },
-  'moderate-holds': { sets: '3', work: '20–40 s clean', tempo: 'steady', rest: '60 s', days: '2–4 days a week' },
-  'maximal-holds': { sets: '4–6', work: '5–15 s', tempo: 'full tension', rest: '60–90 s', days: '2–3 days a week' },
-  'strength-reps': { sets: '3', work: '5–8 reps', tempo: 'controlled, a pause at each end', rest: '90 s', days: '2–3 days a week' },
-  'class-reps': { sets: '2–3 rounds', work: '30 s blocks or 10–15 reps', tempo: 'even', rest: '30 s', days: 'as classes run' },
-  'newly-loaded': { sets: '3', work: 'half the seconds of the unloaded version', tempo: 'steady', rest: '60 s', days: '2–3 days a week' },
-  carry: { sets: '2–3', work: '15–25 m slow', tempo: 'a pause each step', rest: '60 s', days: '2–5 days a week' },
-  partner: { sets: '1–2', work: 'to lost shape, resets counted', tempo: 'slow', rest: '2 min', days: '1 day a week' },
+const MIN = 60;
+/** A dose of a role; what most share stands once. */
+const dose = (over: Pick<Dose, 'sets' | 'amount' | 'unit' | 'days'> & Partial<Dose>): Dose => ({
+  clean: false, each: null, hold: null, tempo: 'steady', rest: [MIN, MIN], remark: '', ...over,
+});
+
+/** Doses by a drill's role, from the least to the most; a drill may override single fields, the person's level chooses within. */
+export const doses: Readonly<Record<Drill['role'], Dose>> = {
+  teach: dose({ sets: [1, 2], amount: [5, 6], unit: 'breaths', tempo: 'with-breath', rest: null, days: [7, 7], remark: 'slow' }),
+  'slow-reach': dose({ sets: [1, 1], amount: [8, 8], unit: 'reps', each: 'side', tempo: 'with-breath', rest: null, days: [5, 7] }),
+  ease: dose({ sets: [1, 1], amount: [30, 60], unit: 's', each: 'spot', tempo: 'slow', rest: [0, 0], days: [7, 7] }),
+  lengthen: dose({ sets: [2, 2], amount: [30, 30], unit: 's', tempo: 'slow', rest: [15, 15], days: [4, 7], remark: 'or 3 contract–relax rounds' }),
+  wake: dose({ sets: [2, 2], amount: [8, 12], unit: 'reps', hold: [2, 2], tempo: [2, 2, 2], rest: [30, 30], days: [3, 5] }),
+  'short-holds': dose({ sets: [3, 4], amount: [5, 10], unit: 's', rest: [10, 10], days: [5, 6], remark: 'more often, not longer' }),
+  'moderate-holds': dose({ sets: [3, 3], amount: [20, 40], unit: 's', clean: true, days: [2, 4] }),
+  'maximal-holds': dose({ sets: [4, 6], amount: [5, 15], unit: 's', tempo: 'full-tension', rest: [60, 90], days: [2, 3] }),
+  'strength-reps': dose({ sets: [3, 3], amount: [5, 8], unit: 'reps', tempo: 'controlled', rest: [90, 90], days: [2, 3] }),
+  'class-reps': dose({ sets: [2, 3], amount: [10, 15], unit: 'reps', tempo: 'even', rest: [30, 30], days: null, remark: 'or 30 s blocks' }),
+  'newly-loaded': dose({ sets: [3, 3], amount: [10, 20], unit: 's', clean: true, days: [2, 3], remark: 'half of what the unloaded one takes' }),
+  carry: dose({ sets: [2, 3], amount: [15, 25], unit: 'm', tempo: 'pause-each-step', days: [2, 5] }),
+  partner: dose({ sets: [1, 2], amount: null, unit: 'pulls', tempo: 'slow', rest: [120, 120], days: [1, 1], remark: 'resets counted' }),
 };
 
 /** General cautions for a coach, not medical advice; a studio edits them to its own policy. */

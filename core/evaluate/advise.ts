@@ -2,17 +2,18 @@
 import { bodyOf } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
 import { rungAt } from '../ladder/gates.js';
-import { amountOf, loggedHold, type LoggedHold } from '../ladder/holds.js';
+import { loggedHold, type LoggedHold } from '../ladder/holds.js';
+import { levelAt } from '../ladder/level.js';
 import { nextStep, relativeLoad, type Proposal } from '../ladder/next-step.js';
 import { stoppedBy, type Circumstance } from '../person/circumstance.js';
-import type { Method } from '../formats/catalog.js';
-import { assignable, doseBelow } from '../prescribe/assignable.js';
-import { chooseDrills, doseOf, type ChoiceQuery, type DrillChoice } from '../prescribe/choose.js';
-import { median } from '../statistics.js';
+import { assignable } from '../prescribe/assignable.js';
+import { chooseDrills, type ChoiceQuery, type DrillChoice } from '../prescribe/choose.js';
+import { rungDose } from '../prescribe/rung-dose.js';
+import { kitSize } from '../prescribe/sizing.js';
 import type { Explained } from './explain.js';
 
 /** What the coach wants of the choice of drills. */
-export type Wishes = Pick<ChoiceQuery, 'minutes' | 'count' | 'pins' | 'bans'>;
+export type Wishes = Pick<ChoiceQuery, 'minutes' | 'count' | 'pins' | 'bans' | 'places'>;
 
 export interface Advised extends Explained {
   /** Why nothing that loads is proposed now: stop signs, or pain in this position; null where nothing stands against it. */
@@ -26,25 +27,18 @@ export interface Advised extends Explained {
 
 const NO_CHOICE: DrillChoice = { chosen: [], leftOut: [], minutes: 0, covered: 0 };
 
-/** Sets that tell the usual break. */
-const LAST_SETS = 3;
 /** The version that the next step leads to, dosed below today; null where the step leads away, or to what just broke grossly. */
 function rungToGive(
   catalog: Catalog,
   step: Proposal | null,
   own: LoggedHold | null,
-  holds: readonly LoggedHold[],
-  method: Method,
+  person: Pick<Parameters<typeof rungDose>[2], 'method' | 'cautions' | 'level' | 'holds'>,
 ): ChoiceQuery['rung'] {
   if (!step || !own || step.kind === 'leave' || (own.worst === 'gross' && step.to === own.place && !step.step))
     return null;
-  const rung = rungAt(catalog, step.to);
-  const drill = assignable(catalog, step.to);
-  if (!drill) return null;
-  const sets = holds.filter((h) => h.place === step.to).slice(-LAST_SETS);
-  const done = sets.flatMap((h) => amountOf(rung, h).clean ?? []);
-  const usual = done.length > 0 ? median(done) : null;
-  return { place: step.to, dose: doseBelow(doseOf(catalog, drill, method), rung, usual, step.reps ?? step.seconds) };
+  if (!assignable(catalog, step.to)) return null;
+  const wanted = step.reps ?? step.seconds;
+  return { place: step.to, dose: rungDose(catalog, rungAt(catalog, step.to), { ...person, wanted }) };
 }
 
 /** Chooses drills for the likeliest causes and the next step on the ladder, as far as nothing stands against loading. */
@@ -72,6 +66,8 @@ export function advise(
       today: circumstance.day,
       ranges: { ...circumstance.history.tests, ...observation.tests },
     });
+  const holds = [...circumstance.logged, ...(own ? [own] : [])];
+  const level = levelAt(catalog, rung, holds, { cap: method.cap, cautions, today: circumstance.day });
   return {
     ...explained,
     stopped,
@@ -86,8 +82,10 @@ export function advise(
             kit,
             recent,
             weekKinds: inForce.flatMap((id) => assignable(catalog, id)?.kind ?? []),
+            level,
+            sizeOf: (drill) => kitSize(catalog, drill, { body, holds, today: circumstance.day, level }),
             felt: explained.evidence['felt-first'] ?? null,
-            rung: rungToGive(catalog, step, own, [...circumstance.logged, ...(own ? [own] : [])], method),
+            rung: rungToGive(catalog, step, own, { method, cautions, level, holds }),
             broke: own?.worst === 'gross' ? [own.place] : [],
           })
         : NO_CHOICE,

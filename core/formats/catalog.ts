@@ -1,6 +1,7 @@
 /** Schemas of the catalogue's records. Shipped data and a studio's own entries are checked by the same ones. */
 import { z } from 'zod';
 import { VIEWS } from '../landmarks.js';
+import { ownDoseSchema } from './dose.js';
 
 const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case words joined by hyphens');
 const text = z.string().min(3).max(600);
@@ -263,19 +264,23 @@ export const DOSE_ROLES = [
   'carry',
   'partner',
 ] as const;
-export const doseSchema = z.strictObject({
-  sets: z.string(),
-  work: z.string(),
-  tempo: z.string(),
-  rest: z.string(),
-  days: z.string(),
-});
-export type Dose = z.infer<typeof doseSchema>;
-
 /** Phases of correcting, in their order within a session. */
 export const PHASES = ['teach', 'ease', 'lengthen', 'wake', 'use'] as const;
 /** Where in a session a drill stands. */
 export const PLACES_IN_SESSION = ['warm-up', 'with-main-lift', 'between-sets', 'end', 'after'] as const;
+/** Kit whose size follows from the body: a height, a distance, a pull or a weight. */
+export const KIT_SIZINGS = [
+  'surface',
+  'elbows',
+  'edge',
+  'band',
+  'blocks',
+  'rollers',
+  'carry-both',
+  'carry-one',
+  'carry-overhead',
+] as const;
+export type KitSizing = (typeof KIT_SIZINGS)[number];
 export const PLANES = ['forward', 'sideways', 'turning'] as const;
 export const drillSchema = z.strictObject({
   id,
@@ -302,7 +307,9 @@ export const drillSchema = z.strictObject({
   harder: id.optional(),
   minutes: z.number().positive().max(20),
   /** Replaces the role's default dose. */
-  dose: doseSchema.partial().optional(),
+  dose: ownDoseSchema.optional(),
+  /** What of its kit is sized for a body. */
+  sizing: z.enum(KIT_SIZINGS).optional(),
   /** The drill this one was copied from; it lends its figure. */
   copiedFrom: id.optional(),
 });

@@ -2,7 +2,8 @@
 import type { Catalog } from '../catalog/index.js';
 import { figureOf, type Figure } from '../catalog/figures.js';
 import { ladderOf, ladders, placeKey, rungsOnLadder } from '../catalog/ladders.js';
-import type { CauseId, Dose, Drill, Rung } from '../formats/catalog.js';
+import type { CauseId, Drill, KitSizing, Rung } from '../formats/catalog.js';
+import { unitOf } from './dose.js';
 import { governing, type Governing } from '../statics/load.js';
 
 type Weights = Partial<Record<CauseId, 1 | 2 | 3>>;
@@ -41,6 +42,41 @@ const KIT: Readonly<Record<string, readonly string[]>> = {
   'compression/slide-through': ['box'],
   'handstand/free': [],
 };
+const SIZING: Readonly<Record<string, KitSizing>> = {
+  'front-plank/raised': 'surface',
+  'push-up/raised': 'surface',
+  'all-fours/raised-hands': 'surface',
+  'front-plank/elbows-ahead': 'elbows',
+  'front-plank/banded': 'band',
+  'edge/on-the-block': 'edge',
+  'compression/slide-through': 'blocks',
+  rollers: 'rollers',
+  'carry/both-hands': 'carry-both',
+  'carry/one-side': 'carry-one',
+  'carry/overhead': 'carry-overhead',
+};
+/** Loaded versions and what they are without the load. */
+export const UNLOADED: Readonly<Record<string, string>> = {
+  'front-plank/banded': 'front-plank/forearm',
+  'side-plank/knees-banded': 'side-plank/knees',
+  'bird-dog/banded': 'bird-dog/opposite',
+  'dead-bug/loaded': 'dead-bug/opposite',
+  'rotation/loaded': 'rotation/heels-off',
+};
+/** Doses of positions where the role's default misleads. */
+const DOSES: Readonly<Record<string, Drill['dose']>> = {
+  'curl-up': { sets: [3, 5], amount: [10, 10] },
+  'bird-dog': { sets: [3, 5], remark: 'more often, not longer' },
+  'dead-bug': { each: 'side' },
+  'side-plank': { each: 'side' },
+  edge: { sets: [2, 2], days: [2, 3] },
+  rollers: { sets: [2, 3], hold: [1, 1] },
+  rotation: { sets: [2, 3] },
+  carry: { hold: [2, 2], days: [5, 6] },
+  'partner-tuck': { amount: [2, 8], hold: [4, 5] },
+  'dragon-flag': { days: [2, 3] },
+  'front-lever': { days: [2, 3] },
+};
 const KIND: Readonly<Record<string, Drill['kind']>> = {
   rotation: 'turn',
   compression: 'fold',
@@ -56,6 +92,7 @@ const MINUTES = 5;
 function roleOf(rung: Rung): Drill['role'] {
   if (rung.family === 'carry') return 'carry';
   if (rung.family === 'partner-tuck') return 'partner';
+  if (UNLOADED[placeKey(rung)] && !rung.counted) return 'newly-loaded';
   if (rung.counted) return 'strength-reps';
   return rung.target <= 15 ? 'short-holds' : 'moderate-holds';
 }
@@ -65,6 +102,7 @@ export function rungAsDrill(catalog: Pick<Catalog, 'families'>, rung: Rung): Dri
   const family = catalog.families.find((f) => f.id === rung.family)!;
   const governs = governing(rung.family);
   const { counted } = rung;
+  const sizing = SIZING[placeKey(rung)] ?? SIZING[rung.family];
   return {
     id: placeKey(rung),
     name: `${family.name}: ${rung.name.toLowerCase()}`,
@@ -85,14 +123,18 @@ export function rungAsDrill(catalog: Pick<Catalog, 'families'>, rung: Rung): Dri
     selfCheck: counted ? 'The last rep looks like the first.' : 'It ends when the line goes, not when the clock does.',
     watch: family.pads.slice(0, 3),
     minutes: MINUTES,
-    ...(counted
-      ? {
-          dose: {
-            work: `${counted.target} ${counted.what === 'step' ? 'slow steps' : `clean ${counted.what}s`}`,
-            tempo: counted.tempo.join('-'),
-          },
-        }
-      : {}),
+    ...(sizing ? { sizing } : {}),
+    dose: {
+      ...DOSES[rung.family],
+      ...(counted
+        ? {
+            amount: [counted.target, counted.target],
+            unit: unitOf(rung),
+            clean: counted.what === 'rep',
+            tempo: counted.tempo,
+          }
+        : {}),
+    },
   };
 }
 
@@ -123,23 +165,4 @@ export const assignableRungs = (catalog: Catalog): Rung[] =>
 export function figureOfAssignable(catalog: Catalog, drill: Pick<Drill, 'id' | 'copiedFrom'>): Figure | undefined {
   const rung = drill.id.includes('/') ? catalog.rungs.find((r) => placeKey(r) === drill.id) : undefined;
   return rung ? [rung.pose] : figureOf(drill);
-}
-
-/** Share of today's usual break at which a hold starts. */
-const BELOW_TODAY = 0.8;
-/**
- * A version's dose for a person: seconds start below today's usual break, reps below the usual broken one.
- * @param usual clean seconds or reps of the last sets at it; null where it was not done
- */
-export function doseBelow(
-  dose: Dose,
-  rung: Pick<Rung, 'counted' | 'target'>,
-  usual: number | null,
-  wanted: number,
-): Dose {
-  const amount = Math.max(1, Math.floor(usual === null ? wanted : Math.min(wanted, BELOW_TODAY * usual)));
-  return {
-    ...dose,
-    work: rung.counted ? `${amount} clean ${rung.counted.what}${amount === 1 ? '' : 's'}` : `${amount} s clean`,
-  };
 }

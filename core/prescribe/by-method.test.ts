@@ -3,7 +3,8 @@ import { catalog, faultsOf, record, rungsOf } from '../catalog/index.js';
 import { CAUSE_IDS, methodSchema, type Method } from '../formats/catalog.js';
 import { limitsFor } from '../judge/judge.js';
 import { breathBy, doseBy } from './by-method.js';
-import { chooseDrills, doseOf } from './choose.js';
+import { chooseDrills } from './choose.js';
+import { doseOf } from './dose.js';
 import { mendSteps } from './mends.js';
 
 /** Everything of a method that a coach could see: limits, faults, cues, breath, doses, and the drills chosen. */
@@ -43,7 +44,7 @@ describe('methods act', () => {
     expect(breathBy(drill, short)).toContain('hard blow');
     expect(breathBy(drill, short, ['blood-pressure'])).not.toContain('blow');
     const dose = catalog.doses.partner!;
-    expect(doseBy(dose, 'partner', short, []).work).toContain('spotter');
-    expect(doseBy(dose, 'partner', short, ['under-16']).work).toBe(dose.work);
+    expect(doseBy(dose, 'partner', short, []).remark).toContain('spotter');
+    expect(doseBy(dose, 'partner', short, ['under-16'])).toEqual(dose);
   });
 });

@@ -1,5 +1,6 @@
 /** What a method changes beside limits, cap and phases: the words of breath and effort, where a set ends, how reps are done. */
-import type { CautionId, Dose, Drill, Fault, Method } from '../formats/catalog.js';
+import type { CautionId, Drill, Fault, Method } from '../formats/catalog.js';
+import type { Dose } from '../formats/dose.js';
 
 type Axes = Method['axes'];
 
@@ -75,6 +76,9 @@ const NO_FAILURE: readonly CautionId[] = [
 ];
 const TO_FAILURE: ReadonlySet<Drill['role']> = new Set(['partner']);
 
+/** Seconds of pause in every rep, where the method wants one. */
+const PAUSE: Dose['hold'] = [2, 2];
+
 /** A dose by where the method ends a set, and by whether it holds first or pauses in every rep. */
 export function doseBy(
   dose: Dose,
@@ -89,8 +93,8 @@ export function doseBy(
   const counted = role === 'strength-reps' || role === 'class-reps' || role === 'wake';
   return {
     ...dose,
-    ...(failure ? { work: `${dose.work}, to position failure with a spotter` } : {}),
-    ...(counted && order === 'reps-with-pauses' ? { tempo: `${dose.tempo}, two counts of pause in every rep` } : {}),
+    ...(failure ? { amount: null, remark: 'to position failure with a spotter' } : {}),
+    ...(counted && order === 'reps-with-pauses' && !dose.hold ? { hold: PAUSE } : {}),
   };
 }
 

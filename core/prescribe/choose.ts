@@ -2,18 +2,20 @@
 import type { Catalog } from '../catalog/index.js';
 import { offered, record } from '../catalog/index.js';
 import { postureOf } from './mends.js';
-import { curlWorth, doseBy } from './by-method.js';
+import { curlWorth } from './by-method.js';
+import { doseOf } from './dose.js';
+import type { KitSize, NoSize } from './sizing.js';
 import { assignable, assignableRecord, figureOfAssignable } from './assignable.js';
 import {
   PHASES,
   PLACES_IN_SESSION,
   type CautionId,
   type CauseId,
-  type Dose,
   type Drill,
   type Method,
   type Posture,
 } from '../formats/catalog.js';
+import type { Dose, Level } from '../formats/dose.js';
 
 export interface ChosenDrill {
   drill: string;
@@ -22,6 +24,8 @@ export interface ChosenDrill {
   answers: { cause: CauseId; probability: number }[];
   /** What the person's cautions change about it. */
   changes: string[];
+  /** Size of its kit for this person; null where nothing of it is sized or nobody was given. */
+  size: KitSize | NoSize | null;
   minutes: number;
 }
 
@@ -68,11 +72,17 @@ export interface ChoiceQuery {
   /** Kinds of what else stands in this person's week: a kind that fills half of it counts a little less. */
   weekKinds?: readonly Drill['kind'][];
   pins?: readonly string[];
+  /** Where in a session the coach put an item instead of its own place. */
+  places?: Readonly<Record<string, Drill['place']>>;
   bans?: readonly string[];
   /** The version that the next step leads to, with the dose that begins below today; null where none is to be given. */
   rung?: { place: string; dose: Dose } | null;
   /** Versions that just broke grossly: they are not given. */
   broke?: readonly string[];
+  /** How far the person is in this position: it chooses within the range of a dose. */
+  level?: Level;
+  /** Sizes an item's kit for this person. */
+  sizeOf?: (drill: Drill) => ChosenDrill['size'];
   /** Where it was felt first: what loads that is not given. */
   felt?: string | null;
 }
@@ -85,25 +95,6 @@ const RECENT = 0.85;
 const CROWDED = 0.9;
 /** Four-phase correcting: all but the teaching one, which stands by itself. */
 const FOUR = PHASES.filter((phase) => phase !== 'teach');
-
-/** The role's default dose, fitted to the method's way of holding, with the drill's own fields on top. */
-export function doseOf(catalog: Catalog, drill: Drill, method?: Method, cautions: readonly CautionId[] = []): Dose {
-  const hold = method?.axes.hold;
-  const gentle = cautions.includes('blood-pressure') || cautions.includes('eye-pressure');
-  const role =
-    drill.role !== 'moderate-holds' || !hold || hold === 'moderate'
-      ? drill.role
-      : hold === 'short'
-        ? gentle
-          ? 'short-holds'
-          : 'maximal-holds'
-        : hold === 'low-load'
-          ? 'short-holds'
-          : drill.role;
-  const base = catalog.doses[role]!;
-  const longer = drill.role === 'moderate-holds' && hold === 'endurance' ? { work: '30–60 s clean' } : {};
-  return doseBy({ ...base, ...longer, ...drill.dose }, role, method, cautions);
-}
 
 interface Candidate {
   drill: Drill;
@@ -276,7 +267,13 @@ function permutations<T>(list: readonly T[]): T[][] {
  * Order within a session: by the places in it, from the warm-up to after, and by phases within a place; a method that corrects in
  * four phases puts the phases first. As far as that leaves room, no two in a row load one link.
  */
-function inOrder(catalog: Catalog, set: readonly Candidate[], fourPhases: boolean): Candidate[] {
+function inOrder(
+  catalog: Catalog,
+  set: readonly Candidate[],
+  fourPhases: boolean,
+  places: ChoiceQuery['places'] = {},
+): Candidate[] {
+  const placeOf = ({ drill }: Candidate): number => PLACES_IN_SESSION.indexOf(places[drill.id] ?? drill.place);
   const mainLink = (c: Candidate): string => {
     const main = [...c.worth].sort((a, b) => b[1] - a[1])[0];
     return main ? record(catalog.causes, main[0]).link : 'none';
@@ -286,7 +283,7 @@ function inOrder(catalog: Catalog, set: readonly Candidate[], fourPhases: boolea
     list.reduce((sum, c, i) => {
       const next = list[i + 1];
       if (!next) return sum;
-      const place = PLACES_IN_SESSION.indexOf(next.drill.place) < PLACES_IN_SESSION.indexOf(c.drill.place);
+      const place = placeOf(next) < placeOf(c);
       const phase = PHASES.indexOf(next.drill.phase) < PHASES.indexOf(c.drill.phase);
       const sameLink = mainLink(c) === mainLink(next) && mainLink(c) !== 'none';
       return sum + (place ? placeBack : 0) + (phase ? phaseBack : 0) + (sameLink ? 1 : 0);
@@ -377,7 +374,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     best(candidates, free) ??
     best(candidates, { ...free, own: false }) ??
     candidates.filter((c) => c.pinned);
-  const ordered = inOrder(catalog, set, fourPhases);
+  const ordered = inOrder(catalog, set, fourPhases, query.places);
   const covered = coveredBy(set);
   const spare = candidates
     .filter((c) => !set.includes(c))
@@ -391,9 +388,10 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
         .filter(([, v], i, list) => i === 0 || v > 0.35 * list[0]![1]);
       return {
         drill: drill.id,
-        dose: rung?.place === drill.id ? rung.dose : doseOf(catalog, drill, method, cautions),
+        dose: rung?.place === drill.id ? rung.dose : doseOf(catalog, drill, method, cautions, query.level),
         answers: main.map(([cause]) => ({ cause, probability: chance.get(cause) ?? 0 })),
         changes: cautions.flatMap((caution) => drill.changedBy[caution] ?? []),
+        size: query.sizeOf?.(drill) ?? null,
         minutes: drill.minutes,
       };
     }),

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { catalog, record } from '../catalog/index.js';
 import { CAUTION_IDS, type CautionId } from '../formats/catalog.js';
 import { applyEntries } from '../studio/overlay.js';
-import { doseOf } from './choose.js';
+import { doseOf } from './dose.js';
 import { mendSteps } from './mends.js';
 import { kindBalance, prescriptionWarnings, recentDrills, type PrescribedDrill } from './prescription.js';
 

@@ -2,11 +2,12 @@
 import type { Catalog } from '../catalog/index.js';
 import { daysBetween } from '../days.js';
 import { assignable } from './assignable.js';
-import type { CautionId, Dose, Drill } from '../formats/catalog.js';
+import type { CautionId, Drill } from '../formats/catalog.js';
+import type { AnyDose } from '../formats/dose.js';
 
 export interface PrescribedDrill {
   drill: string;
-  dose: Dose;
+  dose: AnyDose;
   why: string;
   /** What cautions changed about it when it was assigned. */
   changes: readonly string[];

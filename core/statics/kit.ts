@@ -33,6 +33,8 @@ export function edgeDistanceFor(catalog: Catalog, body: Body, moment: number, sh
   return steps.find((s) => s.knob === 'edgeDistance')?.value ?? null;
 }
 
+/** A surface as high as this share of the stature is the highest on which a straight-arm plank still stands on its toes. Assumption. */
+const HIGHEST = 0.5;
 /**
  * Height of a surface at which the hands carry a share of body weight in a straight-arm plank.
  * @returns metres; 0 on the floor, null where the share is out of reach
@@ -41,7 +43,7 @@ export function surfaceFor(catalog: Catalog, body: Body, share: number): Metres 
   const rung = rungOf(catalog, 'front-plank', 'straight-arm');
   const at = (handHeight: number): number =>
     staticsOf(rung, body, { handHeight }).contacts.find((c) => c.name === 'hands')!.bodyWeight;
-  let [low, high] = [0, 0.9];
+  let [low, high] = [0, HIGHEST * body.stature];
   if (share > at(low) || share < at(high)) return null;
   for (let i = 0; i < 30; i += 1) {
     const middle = (low + high) / 2;

@@ -13,6 +13,8 @@ import { MIN_STATURE } from '../../core/formats/observation.js';
 import { athleteOf } from '../../core/person/circumstance.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import type { Catalog } from '../../core/catalog/index.js';
+import { breathOf, doseText, paceText } from '../../words/dose.js';
+import { sizeText } from '../../words/kit.js';
 import { warningText } from '../../words/drills.js';
 import { PLACE_WORDS } from '../../words/labels.js';
 
@@ -103,15 +105,16 @@ export async function sheetPdf(
       {
         stack: [
           { text: `${i + 1}. ${given?.name ?? item.drill}`, bold: true, fontSize: 12 },
-          { text: `${item.dose.sets} × ${item.dose.work}, ${item.dose.days}`, bold: true, color: ROPE },
-          { text: `tempo ${item.dose.tempo} · rest ${item.dose.rest}${given ? ` · ${PLACE_WORDS[given.place]}` : ''}` },
+          { text: doseText(item.dose), bold: true, color: ROPE },
+          { text: `${paceText(item.dose)}${given ? ` · ${PLACE_WORDS[given.place]}` : ''}` },
+          ...(item.size ? [{ text: sizeText(item.size), bold: true }] : []),
           ...(given
             ? [
                 { text: given.how.join(' ') },
                 {
                   text: [
                     { text: 'Breath: ', bold: true },
-                    given.breath,
+                    breathOf(item.dose, given.breath),
                     { text: '  Check yourself: ', bold: true },
                     given.selfCheck,
                   ],

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { Facts, Prescription } from '../../api/plans.js';
 import type { Circumstance } from '../../core/person/circumstance.js';
 import { catalog, record } from '../../core/catalog/index.js';
-import { doseOf } from '../../core/prescribe/choose.js';
+import { doseOf } from '../../core/prescribe/dose.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
 import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
@@ -62,16 +62,19 @@ describe('prescriptions', () => {
     expect((await standing()).recent).toEqual(['bridge']);
   });
   test('a version of a ladder is given like a drill, with the dose that was edited; one that a caution leaves out is refused', async () => {
-    const given = (place: string, work = '18 s clean') => ({
+    const given = (place: string, seconds = 18) => ({
       ...item('bridge'),
       drill: place,
-      dose: { ...item('bridge').dose, sets: '4', work },
+      dose: { ...item('bridge').dose, sets: [4, 4], amount: [seconds, seconds], unit: 's', hold: null, clean: true },
+      place: 'end',
+      size: { sizing: 'surface', value: 0.42 },
     });
     const [made] = (await assign({ items: [given('front-plank/knees'), item('bridge')] })).body as Prescription[];
     expect(made!.items[0]).toMatchObject({
       drill: 'front-plank/knees',
-      dose: { sets: '4', work: '18 s clean' },
-      text: { name: 'Front plank: on the knees, forearms' },
+      dose: { sets: [4, 4], amount: [18, 18], unit: 's' },
+      size: { sizing: 'surface', value: 0.42 },
+      text: { name: 'Front plank: on the knees, forearms', place: 'end' },
     });
     const sheet = await coach.get(`/prescriptions/${made!.id}/sheet.pdf`);
     expect([sheet.status, sheet.headers['content-type']]).toEqual([200, 'application/pdf']);
@@ -81,6 +84,9 @@ describe('prescriptions', () => {
     expect(refused.status).toBe(422);
     expect(JSON.stringify(refused.body)).toContain('items[0].drill');
     expect((await assign({ items: [given('front-plank/slipway')] })).status).toBe(422);
+    const backwards = { ...item('bridge'), dose: { ...item('bridge').dose, sets: [3, 2] } };
+    const wrong = await assign({ items: [backwards] });
+    expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([422, expect.stringContaining('items[0].dose.sets')]);
   });
   test('the sheet has the breath of the method that it was chosen by', async () => {
     const method = record(catalog.methods, 'quiet').name;

@@ -86,7 +86,14 @@ export function planHandlers(context: Context): Handlers<Names> {
       const method = catalog.methods.find((m) => m.name === body.method);
       const items = body.items.map((item) => {
         const drill = assignableRecord(catalog, item.drill);
-        return { ...item, text: textOf({ ...drill, breath: breathBy(drill, method, person.cautions) }) };
+        return {
+          ...item,
+          text: textOf({
+            ...drill,
+            place: item.place ?? drill.place,
+            breath: breathBy(drill, method, person.cautions),
+          }),
+        };
       });
       await plans.addPrescription(person.id, { ...body, items }, account.id);
       return all(person);

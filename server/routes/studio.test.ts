@@ -18,7 +18,7 @@ afterEach(() => studio.close());
 const bridge = record(catalog.drills, 'bridge');
 const own = { ...bridge, id: 'harbour-bridge', name: 'Bridge on the quay step', copiedFrom: 'bridge' };
 
-const DOSE = { sets: '2', work: '10', tempo: 'slow', rest: '30 s', days: 'daily' };
+const DOSE = catalog.doses.wake;
 
 /** What the tests of defaults leave as it is. */
 const REST = { timeZone: 'UTC', offlineCopies: true };

@@ -64,7 +64,7 @@ const prescription = () => ({
   items: [
     {
       drill: 'bridge',
-      dose: { sets: '2', work: '10', tempo: 'slow', rest: '30 s', days: 'daily' },
+      dose: catalog.doses.wake,
       why: '',
       changes: [],
       minutes: 3,

@@ -170,17 +170,28 @@ describe('the record made whole', () => {
     await page.locator('#look-note').fill('Chalk ran out.');
     await press(page, 'Keep the note');
     await sees(page, 'Chalk ran out.');
-    await page.locator('#add-drill').fill('on the knees, forearms');
-    await page.locator('::-p-xpath(//li[@role="option" and contains(., "On the knees, forearms")])').click();
-    await page.waitForSelector('[data-drill="front-plank/knees"]');
-    await page.$eval('[data-drill="front-plank/knees"]', (el) =>
+    await page.locator('#add-drill').fill('raised surface');
+    await page.locator('::-p-xpath(//li[@role="option" and contains(., "Front plank: ")])').click();
+    await page.waitForSelector('[data-drill="front-plank/raised"]');
+    await page.$eval('[data-drill="front-plank/raised"]', (el) =>
       el.querySelectorAll('details').forEach((d) => (d.open = true)),
     );
-    const work = await page.waitForSelector('[data-drill="front-plank/knees"] label:nth-of-type(2) input');
-    await work!.click({ count: 3 });
-    await page.keyboard.type('17 s clean');
-    await page.keyboard.press('Tab');
-    await sees(page, /3 × 17 s clean/);
+    const item = '[data-drill="front-plank/raised"]';
+    await sees(page, /Surface \d+ cm high \(start value for this body\)/);
+    const set = async (field: string, value: string): Promise<void> => {
+      const input = await page.waitForSelector(`${item} [aria-label="${field}"]`);
+      await input!.click({ count: 3 });
+      await page.keyboard.type(value);
+      await page.keyboard.press('Tab');
+    };
+    await set('Sets from', '9');
+    await set('Sets to', '4');
+    await sees(page, 'Sets: the first number must not be above the second');
+    await set('Sets from', '4');
+    await set('Work from', '17');
+    await sees(page, /4 × 17\s?s clean/);
+    await set('Surface, height', '44');
+    await sees(page, 'Surface 44 cm high');
     await press(page, 'Assign these drills');
     await page.locator('form button.btn-main ::-p-text(Assign)').click();
     await sees(page, 'Assigned, version');
@@ -191,6 +202,6 @@ describe('the record made whole', () => {
     });
     expect(sheet).toEqual([200, 'application/pdf']);
     await page.goto(`${hall.url}/people/${id}`);
-    await sees(page, /Front plank: on the knees, forearms: 3 × 17 s clean/);
+    await sees(page, /Front plank: .*raised.*: 4 × 17\s?s clean · Surface 44 cm high/i);
   });
 });

@@ -89,7 +89,7 @@ export const bodyFor = (name: RouteName): unknown => {
         items: [
           {
             drill: 'bridge',
-            dose: { sets: '2', work: '10', tempo: 'slow', rest: '30 s', days: 'daily' },
+            dose: catalog.doses.wake,
             why: '',
             changes: [],
             minutes: 3,

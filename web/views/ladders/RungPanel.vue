@@ -1,18 +1,14 @@
 <script setup lang="ts">
 /** One version for one person: figure, load, gate with what is missing, next step, forecast, what was decided. */
 import { withCharts } from '../../drawing/with-charts.js';
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import { forecast as forecastOf, type Session } from '../../../core/ladder/forecast.js';
 import { amountOf, heldEasier } from '../../../core/ladder/holds.js';
-import type { Dose } from '../../../core/formats/catalog.js';
-import { methodFor, type Circumstance } from '../../../core/person/circumstance.js';
-import { assignable, doseBelow } from '../../../core/prescribe/assignable.js';
-import { doseOf, type ChosenDrill } from '../../../core/prescribe/choose.js';
-import { median } from '../../../core/statistics.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
 import { loadOf } from '../../../core/statics/load.js';
 import { gateText, missingText, noForecastText } from '../../../words/gates.js';
 import { GOVERNING_WORDS, loadText } from '../../../words/loads.js';
@@ -24,9 +20,8 @@ import { useSession } from '../../data/session.js';
 import { knowsBody, proposalAt, taken, type RungStanding } from '../../data/on-ladders.js';
 import { cautionName, dayText, placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
-import AssignDrills from '../looks/AssignDrills.vue';
-import DoseEditor from '../looks/DoseEditor.vue';
 import CrossGateItem from './CrossGateItem.vue';
+import GiveVersion from './GiveVersion.vue';
 import StepProposal from './StepProposal.vue';
 
 const FanChart = defineAsyncComponent(withCharts(() => import('./FanChart.vue')));
@@ -59,23 +54,6 @@ const bestText = (best: number): string => (counted.value ? `${best} reps` : sec
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
 const foresight = computed(() => (sessions.value.length === 0 ? null : forecastOf(sessions.value, wanted.value)));
 const proposal = computed(() => proposalAt(props.standing.rung, props.circumstance, props.on));
-const redosed = ref<Dose | null>(null);
-watch(place, () => (redosed.value = null));
-/** The version's dose for this person: below today's usual break. */
-const ownDose = computed((): Dose | null => {
-  const drill = assignable(catalog, place.value);
-  if (!drill) return null;
-  const { rung } = props.standing;
-  const sets = props.on.holds.filter((h) => h.place === place.value).slice(0, 3);
-  const done = sets.flatMap((h) => amountOf(rung, h).clean ?? []);
-  const dose = doseOf(catalog, drill, methodFor(catalog, props.circumstance, rung.family), props.circumstance.cautions);
-  return doseBelow(dose, rung, done.length > 0 ? median(done) : null, wanted.value);
-});
-const given = computed((): ChosenDrill | null => {
-  const drill = assignable(catalog, place.value);
-  const dose = redosed.value ?? ownDose.value;
-  return drill && dose ? { drill: drill.id, dose, answers: [], changes: [], minutes: drill.minutes } : null;
-});
 const against = computed(() => {
   const { load } = props.standing;
   const other = props.today && loadOf(props.today.rung, body.value);
@@ -152,23 +130,14 @@ const decisions = computed(() =>
       :look-id="null"
       :body="body"
     />
-    <div v-if="session.isCoach && given && standing.barred.length === 0">
-      <h3>Give it</h3>
-      <p class="figures">
-        <b>{{ given.dose.sets }} × {{ given.dose.work }}</b
-        >, {{ given.dose.days }}
-      </p>
-      <DoseEditor :name="standing.rung.name" :dose="given.dose" :own="ownDose!" @change="redosed = $event" />
-      <AssignDrills
-        :family="standing.rung.family"
-        :method="methodFor(catalog, circumstance, standing.rung.family).name"
-        :causes="[]"
-        :chosen="[given]"
-        :look-id="null"
-        :person="person"
-        words="Assign this version"
-      />
-    </div>
+    <GiveVersion
+      v-if="session.isCoach && standing.barred.length === 0"
+      :rung="standing.rung"
+      :person="person"
+      :on="on"
+      :circumstance="circumstance"
+      :wanted="wanted"
+    />
     <div v-if="foresight">
       <h3>When the gate opens</h3>
       <template v-if="!foresight.ok">

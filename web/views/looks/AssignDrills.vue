@@ -6,7 +6,7 @@ import { z } from 'zod';
 import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { addDays, daysBetween } from '../../../core/days.js';
-import type { CauseId } from '../../../core/formats/catalog.js';
+import type { CauseId, Drill } from '../../../core/formats/catalog.js';
 import type { ChosenDrill } from '../../../core/prescribe/choose.js';
 import DraftBack from '../../components/DraftBack.vue';
 import { useFormDraft } from '../../data/drafts.js';
@@ -22,7 +22,7 @@ const props = defineProps<{
   /** Name of the method they were chosen by. */
   method: string;
   causes: readonly { cause: CauseId; probability: number }[];
-  chosen: readonly ChosenDrill[];
+  chosen: readonly (ChosenDrill & { place?: Drill['place'] })[];
   lookId: string | null;
   person: Person;
   /** What the button says. */
@@ -73,6 +73,8 @@ async function assign(): Promise<void> {
       items: props.chosen.map((c) => ({
         drill: c.drill,
         dose: c.dose,
+        ...(c.place ? { place: c.place } : {}),
+        size: c.size && typeof c.size === 'object' ? { sizing: c.size.sizing, value: c.size.value } : null,
         why: chosenWhy(c) || 'chosen by the coach',
         changes: c.changes,
         minutes: c.minutes,

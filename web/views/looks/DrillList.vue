@@ -8,11 +8,13 @@ import { offered as everyDrill } from '../../../core/catalog/index.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Advised } from '../../../core/evaluate/advise.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
-import type { Dose } from '../../../core/formats/catalog.js';
+import type { Drill } from '../../../core/formats/catalog.js';
+import type { Dose } from '../../../core/formats/dose.js';
 import { breathBy } from '../../../core/prescribe/by-method.js';
 import { assignableRecord, assignableRungs, figureOfAssignable } from '../../../core/prescribe/assignable.js';
 import { kindBalance } from '../../../core/prescribe/prescription.js';
 import { WORTH_TELLING } from '../../../words/evaluation-file.js';
+import { breathOf, doseParts, paceText, setsText } from '../../../words/dose.js';
 import { KIND_WORDS, PLACE_WORDS } from '../../../words/labels.js';
 import FigureView from '../../drawing/FigureView.vue';
 import DraftBack from '../../components/DraftBack.vue';
@@ -21,8 +23,9 @@ import type { Draft } from '../../data/drafts.js';
 import SearchPick from '../../components/SearchPick.vue';
 import { chosenWhy, drillName, leftOutWhy, placeName } from '../../data/names.js';
 import AssignDrills from './AssignDrills.vue';
-import DoseEditor from './DoseEditor.vue';
-import { inHandOrder, noWishes, withDoses, type DrillWishes } from './wishes.js';
+import SizeLine from '../../components/SizeLine.vue';
+import ItemEditor from './ItemEditor.vue';
+import { inHandOrder, noWishes, withEdits, type DrillWishes } from './wishes.js';
 
 const props = defineProps<{
   detail: Advised;
@@ -35,15 +38,22 @@ const props = defineProps<{
 const wishes = defineModel<DrillWishes>({ required: true });
 const body = computed(() => props.circumstance.body);
 const drills = computed(() =>
-  inHandOrder(withDoses(props.detail.choice.chosen, wishes.value.doses), wishes.value.order).map((c) => {
-    const drill = assignableRecord(catalog, c.drill);
-    return { ...c, record: drill, figure: figureOfAssignable(catalog, drill) };
-  }),
+  inHandOrder(
+    withEdits(props.detail.choice.chosen, wishes.value, (id) => assignableRecord(catalog, id)),
+    wishes.value.order,
+  ).map((c) => ({ ...c, figure: figureOfAssignable(catalog, c.record) })),
 );
 const ownDose = (id: string): Dose => props.detail.choice.chosen.find((c) => c.drill === id)!.dose;
 function redose(id: string, dose: Dose | null): void {
   const { [id]: _before, ...rest } = wishes.value.doses;
   wishes.value = { ...wishes.value, doses: dose ? { ...rest, [id]: dose } : rest };
+}
+function put(id: string, place: Drill['place']): void {
+  wishes.value = { ...wishes.value, places: { ...wishes.value.places, [id]: place } };
+}
+function resize(id: string, value: number | null): void {
+  const { [id]: _before, ...rest } = wishes.value.sizes;
+  wishes.value = { ...wishes.value, sizes: value === null ? rest : { ...rest, [id]: value } };
 }
 /** Everything that can be given beside what was chosen: drills, and the versions of every ladder. */
 const more = computed(() => {
@@ -77,7 +87,7 @@ const touched = computed(
     wishes.value.pins.length +
       wishes.value.bans.length +
       wishes.value.order.length +
-      Object.keys(wishes.value.doses).length >
+      [wishes.value.doses, wishes.value.places, wishes.value.sizes].flatMap((of) => Object.keys(of)).length >
     0,
 );
 const missing = computed(
@@ -187,12 +197,10 @@ onBeforeUnmount(() => sortable?.destroy());
           </div>
           <div class="min-w-0 flex-1">
             <p class="figures">
-              <b>{{ d.dose.sets }} × {{ d.dose.work }}</b
-              >, {{ d.dose.days }}
+              <b>{{ setsText(d.dose) }}</b>, {{ doseParts(d.dose).days }}
             </p>
-            <p class="text-soft text-sm">
-              {{ PLACE_WORDS[d.record.place] }} · tempo {{ d.dose.tempo }} · rest {{ d.dose.rest }}
-            </p>
+            <p class="text-soft text-sm">{{ PLACE_WORDS[d.place] }} · {{ paceText(d.dose) }}</p>
+            <SizeLine :size="d.size" />
           </div>
         </div>
         <p v-for="c in d.changes" :key="c" class="tag tag-caution mt-1">{{ c }}</p>
@@ -202,15 +210,11 @@ onBeforeUnmount(() => sortable?.destroy());
             <ol class="list-decimal pl-5">
               <li v-for="step in d.record.how" :key="step">{{ step }}</li>
             </ol>
-            <p class="mt-1"><b>Breath:</b> {{ breathBy(d.record, detail.method, person?.cautions ?? []) }}</p>
+            <p class="mt-1">
+              <b>Breath:</b> {{ breathOf(d.dose, breathBy(d.record, detail.method, person?.cautions ?? [])) }}
+            </p>
             <p class="mt-1"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
             <p v-if="d.answers.length" class="figures mt-1"><b>Why:</b> {{ chosenWhy(d) }}.</p>
-            <DoseEditor
-              :name="d.record.name"
-              :dose="d.dose"
-              :own="ownDose(d.drill)"
-              @change="redose(d.drill, $event)"
-            />
           </details>
           <button
             class="btn btn-quiet !px-2"
@@ -229,6 +233,19 @@ onBeforeUnmount(() => sortable?.destroy());
             Swap
           </button>
         </div>
+        <ItemEditor
+          :id="`item-${i}`"
+          :name="d.record.name"
+          :dose="d.dose"
+          :own="ownDose(d.drill)"
+          :breath="breathBy(d.record, detail.method, person?.cautions ?? [])"
+          :place="d.place"
+          :sizing="d.record.sizing"
+          :size="d.size"
+          @dose="redose(d.drill, $event)"
+          @place="put(d.drill, $event)"
+          @size="resize(d.drill, $event)"
+        />
       </li>
     </ol>
     <p v-if="drills.length && missing.length" class="text-soft text-sm">
@@ -264,7 +281,7 @@ onBeforeUnmount(() => sortable?.destroy());
     <button
       v-if="touched"
       class="link min-h-[44px] text-sm"
-      @click="wishes = { ...wishes, pins: [], bans: [], order: [], doses: {} }"
+      @click="wishes = { ...wishes, ...noWishes(), minutes: wishes.minutes }"
     >
       Back to the best choice
     </button>

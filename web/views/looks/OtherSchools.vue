@@ -9,6 +9,7 @@ import { explain } from '../../../core/evaluate/explain.js';
 import { judge, statedFinding } from '../../../core/evaluate/judge.js';
 import type { Method } from '../../../core/formats/catalog.js';
 import { judgedBy, type Circumstance } from '../../../core/person/circumstance.js';
+import { setsText } from '../../../words/dose.js';
 import { drillName, faultName } from '../../data/names.js';
 
 const props = defineProps<{ detail: Advised; circumstance: Circumstance }>();
@@ -55,7 +56,7 @@ const others = computed(() =>
         <p><b>Verdict:</b> {{ o.verdict }}<span v-if="o.changed" class="tag ml-2">differs</span></p>
         <p v-if="o.cue"><b>Would say:</b> {{ o.cue }}</p>
         <p v-if="o.dose" class="figures">
-          <b>Would start with:</b> {{ drillName(o.dose.drill) }}, {{ o.dose.dose.sets }} × {{ o.dose.dose.work }}
+          <b>Would start with:</b> {{ drillName(o.dose.drill) }}, {{ setsText(o.dose.dose) }}
         </p>
         <p v-for="d in o.differs" :key="d.axis" class="text-soft">
           <b>{{ d.axis }}:</b> {{ d.text }}

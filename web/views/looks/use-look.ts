@@ -93,8 +93,8 @@ export function useLookOnPage(id: () => string): LookOnPage {
   const judged = computed(() => seen.value && judgedIn.value && judge(seen.value, catalog, judgedIn.value));
   const explained = computed(() => judged.value && explain(judged.value, catalog, judgedIn.value!));
   const detail = computed(() => {
-    const { minutes, pins, bans } = wishes.value;
-    return explained.value ? advise(explained.value, catalog, judgedIn.value!, { minutes, pins, bans }) : null;
+    const { minutes, pins, bans, places } = wishes.value;
+    return explained.value ? advise(explained.value, catalog, judgedIn.value!, { minutes, pins, bans, places }) : null;
   });
   const top = computed(() => (judged.value ? statedFinding(judged.value) : null));
 

@@ -5,6 +5,8 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
+import { sizeText } from '../../../words/kit.js';
+import { setsText } from '../../../words/dose.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { today } from '../../data/clock.js';
@@ -58,8 +60,12 @@ async function end(p: Prescription, day: string | null): Promise<void> {
         <li v-for="i in p.items" :key="i.drill">
           <RouterLink :to="`/library?kind=drills&id=${i.drill}`" class="link">{{
             i.text?.name ?? drillName(i.drill)
-          }}</RouterLink>:
-          <span class="figures">{{ i.dose.sets }} × {{ i.dose.work }}</span>
+          }}</RouterLink>: <span class="figures">{{ setsText(i.dose) }}</span><span
+            v-if="i.size"
+            class="text-soft figures"
+          >
+            · {{ sizeText(i.size) }}</span
+          >
         </li>
       </ol>
       <p v-for="w in p.warnings" :key="w.drill + w.kind" role="alert" class="note mt-2 text-sm">

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Screening } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
+import { doseText } from '../../../words/dose.js';
 import { PHASE_WORDS } from '../../../words/labels.js';
 import { figureOf } from '../../../core/catalog/figures.js';
 import { record as entryOf } from '../../../core/catalog/index.js';
@@ -134,7 +135,7 @@ const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' ||
                 <span class="tag">{{ PHASE_WORDS[entryOf(catalog.drills, c.drill).phase] }}</span>
                 {{ entryOf(catalog.drills, c.drill).name }}
               </h3>
-              <p class="figures">{{ c.dose.sets }} × {{ c.dose.work }}, {{ c.dose.days }}</p>
+              <p class="figures">{{ doseText(c.dose) }}</p>
               <p class="text-soft text-sm">{{ chosenWhy(c) }}</p>
               <p v-for="change in c.changes" :key="change" class="tag tag-caution">{{ change }}</p>
             </div>

@@ -2,6 +2,9 @@
 /** A drill to read: how, dose, breath, what it answers, with what it must not be done. */
 import { RouterLink } from 'vue-router';
 import type { Drill } from '../../../../core/formats/catalog.js';
+import { doseOf } from '../../../../core/prescribe/dose.js';
+import { doseText, paceText } from '../../../../words/dose.js';
+import { SIZING_WORDS } from '../../../../words/kit.js';
 import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName, faultName } from '../../../data/names.js';
 import { plain as words } from '../../../../words/labels.js';
@@ -22,10 +25,9 @@ defineProps<{ drill: Drill }>();
     <li v-for="step in drill.how" :key="step">{{ step }}</li>
   </ol>
   <p class="figures mt-2">
-    <b>Dose:</b> {{ drill.dose?.sets ?? catalog.doses[drill.role]!.sets }} ×
-    {{ drill.dose?.work ?? catalog.doses[drill.role]!.work }},
-    {{ drill.dose?.days ?? catalog.doses[drill.role]!.days }}
+    <b>Dose:</b> {{ doseText(doseOf(catalog, drill)) }}; {{ paceText(doseOf(catalog, drill)) }}
   </p>
+  <p v-if="drill.sizing"><b>Sized for each body:</b> {{ SIZING_WORDS[drill.sizing].name.toLowerCase() }}</p>
   <p><b>Breath:</b> {{ drill.breath }}</p>
   <p><b>Check yourself:</b> {{ drill.selfCheck }}</p>
   <p v-if="drill.watch.length">

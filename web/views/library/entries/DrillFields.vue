@@ -4,6 +4,8 @@ import { CAUSE_IDS, CAUTION_IDS, PHASES, PLANES, type CauseId } from '../../../.
 import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName } from '../../../data/names.js';
+import { doseOf } from '../../../../core/prescribe/dose.js';
+import DoseEditor from '../../looks/DoseEditor.vue';
 import { fromLines, lines, toggled, value } from './fields.js';
 
 const drill = defineModel<EntryRecord<'drills'>>({ required: true });
@@ -36,24 +38,6 @@ function setCause(id: CauseId, weight: string): void {
     <div>
       <label class="label" for="e-breath">Breath</label>
       <input id="e-breath" v-model="drill.breath" class="field" />
-    </div>
-    <div>
-      <label class="label" for="e-sets">Sets (empty: {{ catalog.doses[drill.role]?.sets }})</label>
-      <input
-        id="e-sets"
-        class="field"
-        :value="drill.dose?.sets ?? ''"
-        @change="drill.dose = { ...drill.dose, sets: value($event) || undefined }"
-      />
-    </div>
-    <div>
-      <label class="label" for="e-work">Work (empty: {{ catalog.doses[drill.role]?.work }})</label>
-      <input
-        id="e-work"
-        class="field"
-        :value="drill.dose?.work ?? ''"
-        @change="drill.dose = { ...drill.dose, work: value($event) || undefined }"
-      />
     </div>
     <div>
       <label class="label" for="e-minutes">Minutes</label>
@@ -94,6 +78,14 @@ function setCause(id: CauseId, weight: string): void {
       </select>
     </div>
   </div>
+  <DoseEditor
+    id="e-dose"
+    :name="drill.name"
+    title="Dose"
+    :dose="doseOf(catalog, drill)"
+    :own="catalog.doses[drill.role]!"
+    @change="drill.dose = $event ?? undefined"
+  />
   <fieldset>
     <legend class="label">Positions it is for</legend>
     <div class="flex flex-wrap gap-1">
