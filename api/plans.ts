@@ -145,6 +145,8 @@ export const factsSchema = z.object({
   /** The hold of each position that arrived last. */
   lastHolds: z.array(z.object({ position: z.string(), at: z.string(), arrival: z.number().int(), pain: z.boolean() })),
   screens: z.array(screenSchema),
+  /** Quick tests answered on looks, newest first. */
+  answered: z.array(z.object({ at: z.string(), tests: testsSchema })).default([]),
   prescriptions: z.array(z.object({ startsOn: daySchema, endedOn: daySchema.nullable(), drills: z.array(z.string()) })),
 });
 export type Facts = z.infer<typeof factsSchema>;

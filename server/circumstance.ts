@@ -1,6 +1,7 @@
 /** What stands about a person, derived from the database at each request. */
 import type { Facts } from '../api/plans.js';
-import { daysBetween, hallDay, type Day } from '../core/days.js';
+import { addDays, daysBetween, hallDay, type Day } from '../core/days.js';
+import { SCREEN_SPEAKS } from '../core/screen/history.js';
 import { circumstanceOf, type Circumstance } from '../core/person/circumstance.js';
 import type { Looks } from './repositories/looks.js';
 import type { People } from './repositories/people.js';
@@ -9,6 +10,8 @@ import type { StudioStore } from './repositories/studio.js';
 
 /** Prescriptions that ended longer ago say nothing about today, days. */
 const KEPT_FOR = 14;
+/** Tests answered on looks longer ago are not read: a day more than a screen speaks. */
+const ANSWERED_FOR = SCREEN_SPEAKS.after + 1;
 
 export type Circumstances = ReturnType<typeof circumstancesIn>;
 
@@ -35,6 +38,7 @@ export function circumstancesIn(
       intakes: cleared < 0 ? intakes : intakes.slice(0, cleared + 1),
       lastHolds: await looks.lastHolds(personId),
       screens: await plans.screensOf(personId),
+      answered: await looks.answered(personId, addDays(day, -ANSWERED_FOR)),
       prescriptions: prescriptions.map(({ startsOn, endedOn, items }) => ({
         startsOn,
         endedOn,

@@ -47,7 +47,8 @@ for (const project of ['unit', 'http', 'e2e']) {
     '--json',
     `--outputFile=${file}`,
   ];
-  if (project === 'e2e') jest.push('--runInBand');
+  // Two halls beside each other: a browser and a server each, which is what two cores bear.
+  if (project === 'e2e') jest.push('--maxWorkers=2');
   // Jest's own report goes to standard error; the JSON that it also prints is not shown.
   const run = spawnSync(process.execPath, jest, {
     cwd: root,

@@ -7,7 +7,7 @@ import type { Observation } from '../formats/observation.js';
 import type { LoggedHold } from '../ladder/holds.js';
 import { recentDrills } from '../prescribe/prescription.js';
 import type { PersonHistory } from '../reason/facts.js';
-import { historyAt } from '../screen/history.js';
+import { answeredBefore, historyAt, type AnsweredAt } from '../screen/history.js';
 import type { ScreenRecord } from '../screen/read-screen.js';
 import { intakeDue, type StopAdvice } from '../studio/intake.js';
 import { methodInForce, type MethodChoice, type MethodLayers } from './method-in-force.js';
@@ -46,6 +46,8 @@ export interface StoredFacts {
   /** The hold of each position that arrived last. */
   lastHolds: readonly { position: string; arrival: number; pain: boolean }[];
   screens: readonly { doneAt: string; record: ScreenRecord }[];
+  /** Quick tests that were answered on looks. */
+  answered?: readonly AnsweredAt[];
   /** Prescriptions, newest version of each series. */
   prescriptions: readonly { startsOn: Day; endedOn: Day | null; drills: readonly string[] }[];
 }
@@ -89,6 +91,12 @@ export interface Moment {
 }
 
 const NO_FACTS: StoredFacts = { intakes: [], lastHolds: [], screens: [], prescriptions: [] };
+
+/** History with what earlier looks answer: an answer of today's sitting stands before a screen's. */
+const withTests = (history: PersonHistory, tests: PersonHistory['tests']): PersonHistory => ({
+  ...history,
+  tests: { ...history.tests, ...tests },
+});
 
 /** Cautions in force on a day, each once, in the order of their records. */
 export const cautionsOn = (records: PersonRecord['cautionRecords'], day: Day): CautionId[] => [
@@ -154,7 +162,7 @@ export function circumstanceOf(
     kit: person?.kit ?? studio.kit ?? undefined,
     athlete,
     body: bodyOf(athlete),
-    history: historyAt(facts.screens, look),
+    history: withTests(historyAt(facts.screens, look), answeredBefore(facts.answered ?? [], look, studio.timeZone)),
     recent: recentDrills(
       facts.prescriptions.map((p) => ({ ...p, items: p.drills.map((drill) => ({ drill })) })),
       today,

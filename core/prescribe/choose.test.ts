@@ -73,7 +73,14 @@ describe('choice of drills', () => {
   test('exact: as good as trying every set', () => {
     const random = seededRandom(4);
     // Those with a rule of their own beside what they are worth.
-    const short = ['quad-weak-short-range', 'flexor-short', 'hamstring-short', 'calf-short', 'adductor-short', 'shoulder-closed'];
+    const short = [
+      'quad-weak-short-range',
+      'flexor-short',
+      'hamstring-short',
+      'calf-short',
+      'adductor-short',
+      'shoulder-closed',
+    ];
     for (let round = 0; round < 12; round += 1) {
       const source = { ...catalog, drills: catalog.drills.filter(() => random() < 0.4) };
       const ranking = CAUSE_IDS.filter((c) => random() < 0.25 && !short.includes(c)).map((cause) => ({

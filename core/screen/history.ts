@@ -1,5 +1,6 @@
 /** What movement screens say to a look: the newest of each kind within reach of its day. */
-import { DAY_MS } from '../days.js';
+import { DAY_MS, hallDay } from '../days.js';
+import type { Observation } from '../formats/observation.js';
 import type { PersonHistory } from '../reason/facts.js';
 import { readScreen, screenOf, worseSide, type ScreenRecord } from './read-screen.js';
 
@@ -31,4 +32,32 @@ export function historyAt(
     tests: Object.assign({}, ...[...near].reverse().map((s) => s.record.tests)) as ScreenRecord['tests'],
     ...(sided ? { sides: worseSide(readScreen(sided.record)) } : {}),
   };
+}
+
+/** Tests that were answered on a look. */
+export interface AnsweredAt {
+  /** ISO instant of the look. */
+  at: string;
+  tests: NonNullable<Observation['tests']>;
+}
+
+/**
+ * What earlier looks answer for a look, so that it is not asked again: everything of the same sitting, that is of the hall's day, and
+ * measured ranges as long as a screen speaks. The newest answer of each test stands.
+ * @param answered in any order
+ * @param at ISO instant of the look; what was answered at it or later says nothing to it
+ */
+export function answeredBefore(
+  answered: readonly AnsweredAt[],
+  at: string,
+  timeZone: string,
+): NonNullable<Observation['tests']> {
+  const day = hallDay(at, timeZone);
+  const before = answered.filter((a) => a.at < at).sort((a, b) => a.at.localeCompare(b.at));
+  const speaks = (of: AnsweredAt, answer: unknown): boolean =>
+    hallDay(of.at, timeZone) === day ||
+    (typeof answer === 'number' && Date.parse(at) - Date.parse(of.at) <= SCREEN_SPEAKS.after * DAY_MS);
+  return Object.fromEntries(
+    before.flatMap((of) => Object.entries(of.tests).filter(([, answer]) => speaks(of, answer))),
+  );
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog, record } from '../catalog/index.js';
 import { CAUSE_IDS } from '../formats/catalog.js';
-import { historyAt, SCREEN_SPEAKS } from './history.js';
+import { answeredBefore, historyAt, SCREEN_SPEAKS } from './history.js';
 import { drillsOfPairs, pairDrills, pairOf } from './pairs.js';
 import {
   placesOf,
@@ -183,5 +183,31 @@ describe('drills of a finding’s own pair', () => {
     const drills = drillsOfPairs(catalog.drills, [finding('heels-rise')]);
     expect(drills.map((d) => d.id)).not.toContain('hip-flexor-stretch');
     for (const drill of drills) expect(Object.keys(drill.causes)).toEqual(expect.arrayContaining(['calf-short']));
+  });
+});
+
+describe('tests that earlier looks answered', () => {
+  const answered = [
+    { at: '2026-05-20T09:00:00Z', tests: { 'one-cue': 'positive' as const, 'knee-to-wall': 9 } },
+    { at: '2026-05-20T09:20:00Z', tests: { 'one-cue': 'negative' as const } },
+  ];
+  const at = (look: string, zone = 'UTC') => answeredBefore(answered, look, zone);
+  test('the newest answer of the sitting stands, and nothing from later or from the look itself', () => {
+    expect(at('2026-05-20T09:10:00Z')).toEqual({ 'one-cue': 'positive', 'knee-to-wall': 9 });
+    expect(at('2026-05-20T10:00:00Z')).toEqual({ 'one-cue': 'negative', 'knee-to-wall': 9 });
+    expect(at('2026-05-20T09:00:00Z')).toEqual({});
+  });
+  test('on another day of the hall only measured ranges are left, as long as a screen speaks', () => {
+    expect(at('2026-05-21T09:00:00Z')).toEqual({ 'knee-to-wall': 9 });
+    expect(at('2026-07-18T09:00:00Z')).toEqual({ 'knee-to-wall': 9 });
+    expect(at('2026-07-20T09:00:00Z')).toEqual({});
+    // Nine in the evening in the hall is the next day in UTC.
+    expect(
+      answeredBefore(
+        [{ at: '2026-05-20T23:30:00Z', tests: { 'one-cue': 'positive' } }],
+        '2026-05-21T01:00:00Z',
+        'America/New_York',
+      ),
+    ).toEqual({ 'one-cue': 'positive' });
   });
 });

@@ -19,7 +19,7 @@ import type { Facts } from '../../api/plans.js';
 import type { ReadLook } from '../work/tasks.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
-import { recordSchema } from '../../core/formats/observation.js';
+import { recordSchema, testsSchema } from '../../core/formats/observation.js';
 import { answersAfter } from '../../core/reason/patch.js';
 import { nextArrival } from '../database/arrivals.js';
 import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
@@ -332,6 +332,18 @@ export function looksIn(db: Knex) {
       const schema = z.object({ position: z.string(), at: z.string(), arrival: z.number(), pain: z.coerce.boolean() });
       const seen = new Set<string>();
       return parseRows('observations', schema, found).filter((h) => !seen.has(h.position) && seen.add(h.position));
+    },
+    /** Quick tests that were answered on looks since an instant, newest first. */
+    async answered(personId: string, since: string): Promise<Facts['answered']> {
+      const found = await db
+        .select('started_at as at', db.raw("json_extract(record, '$.tests') as tests"))
+        .from('observations')
+        .where('person_id', personId)
+        .where('started_at', '>=', since)
+        .whereNull('deleted_at')
+        .whereRaw("json_extract(record, '$.tests') not in ('{}', '')")
+        .orderBy('started_at', 'desc');
+      return parseRows('observations', z.object({ at: z.string(), tests: json(testsSchema) }), found);
     },
     /**
      * Keeps a look.

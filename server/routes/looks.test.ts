@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import { CSRF_HEADER } from '../../api/common.js';
 import type { History } from '../../api/observations.js';
+import type { Facts } from '../../api/plans.js';
 import { noDefaults } from '../repositories/studio.js';
 import { watchedPlank } from '../../core/testing.js';
 import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
@@ -216,8 +217,12 @@ describe('looks', () => {
     });
     expect(kept.body.observation.tests).toEqual({ 'thigh-drop': 'positive', 'leg-raise-passive': 61 });
     expect(await causes()).not.toEqual(before);
+    // A second look of the sitting knows them: they are not asked again.
+    const facts = async (): Promise<Facts> => (await coach.get(`/people/${person}/facts`)).body as Facts;
+    expect((await facts()).answered).toEqual([{ at: input.startedAt, tests: kept.body.observation.tests }]);
     await coach.send('patch', `/looks/${input.id}`, { tests: { 'thigh-drop': null, 'leg-raise-passive': null } });
     expect(await causes()).toEqual(before);
+    expect((await facts()).answered).toEqual([]);
     await coach.send('patch', `/looks/${input.id}`, { overrule: { cause: 'wrist', reason: 'old fracture' } });
     expect((await causes())[0]).toMatchObject({ cause: 'wrist' });
     expect((await coach.send('patch', `/looks/${input.id}`, { overrule: null })).body.overrule).toBeNull();

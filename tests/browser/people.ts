@@ -55,6 +55,7 @@ export const noFacts = (change: Partial<Facts> = {}): Facts => ({
   intakes: [],
   lastHolds: [],
   screens: [],
+  answered: [],
   prescriptions: [],
   ...change,
 });

@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { asOwner, choose, lookOf, personId, press, sees, seesNot, settled, shown } from './steps.js';
+import { asOwner, choose, lookOf, personId, pick, press, sees, seesNot, settled, shown } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -66,7 +66,7 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await sees(page, 'Dead bug, legs only');
     await seesNot(page, /is excluded by the caution/);
     await page.locator('::-p-xpath(//section[@aria-labelledby="cautions"]//button[contains(., "Add")])').click();
-    await page.select('#c-which', 'pregnancy');
+    await pick(page, '#c-which', 'pregnancy');
     await page.locator('section[aria-labelledby="cautions"] form button.btn-main').click();
     await page.goto(person);
     await sees(page, 'Dead bug, legs only is excluded by the caution “pregnancy and after birth”');

@@ -2,7 +2,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { ended, personId, press, sees, seesNot, settled, shown, started } from './steps.js';
+import { ended, personId, pick, press, sees, seesNot, settled, shown, started } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -111,7 +111,7 @@ describe('the record made whole', () => {
     const id = await newPerson(page, 'Solveig Arne');
     await bench(page, id, 'front-plank/forearm');
     await openSetUp(page, /Split set/);
-    await page.select('#split-at', 'knees');
+    await pick(page, '#split-at', 'knees');
     await sees(page, 'the last 20 s at on the knees');
     await started(page);
     await pass(page, 18);

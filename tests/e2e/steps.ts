@@ -64,20 +64,40 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
     .locator(`::-p-aria([name="${label}"][role="textbox"]), ::-p-aria([name="${label}"][role="spinbutton"])`)
     .fill(value);
 }
-export async function choose(page: Page, selector: string, text: string): Promise<void> {
-  await page.waitForFunction(
-    (s, t) => [...(document.querySelector<HTMLSelectElement>(s)?.options ?? [])].some((o) => o.text.includes(t)),
-    {},
-    selector,
-    text,
-  );
-  const value = await page.$eval(
-    selector,
-    (el, t) => [...(el as HTMLSelectElement).options].find((o) => o.text.includes(t))!.value,
-    text,
-  );
-  await page.select(selector, value);
+/** Opens a list of choices. */
+async function unfold(page: Page, selector: string): Promise<void> {
+  const field = (await page.waitForSelector(selector))!;
+  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null);
+  await field.evaluate((el) => el.scrollIntoView({ block: 'center' }));
+  // A searched list opens by the button beside its field.
+  const searched = await field.evaluate((el) => el instanceof HTMLInputElement);
+  if (searched) await page.locator(`${selector} + button, ${selector} ~ button`).click();
+  else await page.locator(selector).click();
 }
+/** The ids that a list of choices has, in its order. */
+export async function choicesOf(page: Page, selector: string): Promise<string[]> {
+  await unfold(page, selector);
+  await page.waitForSelector('li[role="option"]');
+  const ids = await page.$$eval('li[role="option"]', (all) => all.map((li) => (li as HTMLElement).dataset.id!));
+  await page.keyboard.press('Escape');
+  await page.waitForFunction(() => document.querySelector('[role="listbox"]') === null);
+  return ids;
+}
+/** Opens a list of choices and takes the one that fits. */
+async function take(page: Page, selector: string, option: string): Promise<void> {
+  await unfold(page, selector);
+  await page.locator(option).click();
+  await page.waitForFunction(() => document.querySelector('[role="listbox"]') === null);
+}
+/** Takes the choice that says this. */
+export const choose = (page: Page, selector: string, text: string): Promise<void> =>
+  take(page, selector, `::-p-xpath(//li[@role="option"][contains(normalize-space(.), "${text}")])`);
+/** Takes the choice with this id. */
+export const pick = (page: Page, selector: string, id: string): Promise<void> =>
+  take(page, selector, `li[role="option"][data-id="${id}"]`);
+/** The id that is chosen in a list of choices. */
+export const chosenIn = (page: Page, selector: string): Promise<string | undefined> =>
+  page.$eval(selector, (el) => el.closest<HTMLElement>('[data-value]')?.dataset.value);
 
 /** Landmarks as a careful finger would place them on the simulated camera's picture, in picture pixels. */
 export function truth(
@@ -172,7 +192,7 @@ export async function placePicture(page: Page, sag: number, points: Landmarks): 
 }
 
 /** Puts a combobox on the person with this name. */
-export async function pick(page: Page, id: string, name: string): Promise<void> {
+export async function pickPerson(page: Page, id: string, name: string): Promise<void> {
   await page.locator(`#${id}`).click();
   await page.locator(`#${id}`).fill(name.split(' ')[0]!);
   await page.locator(`::-p-xpath(//*[@role="option"][contains(normalize-space(.), "${name}")])`).click();

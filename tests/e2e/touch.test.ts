@@ -4,7 +4,7 @@ import type { CDPSession, Page } from 'puppeteer-core';
 import type { Point } from '../../core/geometry.js';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { onPage, personId, pick, press, sees, seesNot, settled } from './steps.js';
+import { onPage, personId, pickPerson, press, sees, seesNot, settled } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -389,6 +389,6 @@ test('every page has its title and takes the focus; the person is picked by keys
   await titled('Ladders');
   await press(page, 'Bench');
   await page.waitForSelector('#who');
-  await pick(page, 'who', 'Teo Aldana');
+  await pickPerson(page, 'who', 'Teo Aldana');
   await sees(page, 'Tap what goes');
 });

@@ -8,11 +8,13 @@ import { landmarkLabel } from '../../core/landmarks.js';
 import { pass } from '../../tools/page-clock.js';
 import {
   asOwner,
+  choicesOf,
   choose,
   clickPoint,
   ended,
   lookOf,
   personId,
+  pick,
   press,
   sees,
   seesNot,
@@ -41,7 +43,7 @@ describe('looked at from elsewhere than the side', () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/bench?person=${await personId(page, 'Marit Solheim')}&position=overhead-squat`);
     await page.waitForSelector('#view');
-    await page.select('#view', 'front');
+    await pick(page, '#view', 'front');
     await pictured(page);
     const body = bodyOf({ stature: 1.72, mass: 68, sex: 'female' });
     const { points } = simulateAcross('overhead-squat', 'front', body);
@@ -73,8 +75,8 @@ describe('looked at from elsewhere than the side', () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/bench?person=${await personId(page, 'Marit Solheim')}&position=side-plank`);
     await page.waitForSelector('#side');
-    expect(await page.$$eval('#view option', (all) => all.map((o) => o.value))).toEqual(['front', 'above']);
-    await page.select('#side', 'right');
+    expect(await choicesOf(page, '#view')).toEqual(['front', 'above']);
+    await pick(page, '#side', 'right');
     await choose(page, '#version', 'Feet stacked');
     await started(page);
     await pass(page, 5);
@@ -98,17 +100,15 @@ describe('what the hall has chosen', () => {
     const page = await asOwner(hall);
     await page.goto(`${hall.url}/studio`);
     await page.waitForSelector('#s-method');
-    await page.select('#s-method', 'quiet');
+    await pick(page, '#s-method', 'quiet');
     await press(page, 'Keep the defaults');
     await sees(page, 'Kept.');
     await page.goto(`${hall.url}/bench`);
     await page.waitForSelector('#method');
-    await page.waitForFunction(() =>
-      document.querySelector<HTMLSelectElement>('#method')!.options[0]!.text.includes('Quiet'),
-    );
+    await page.waitForFunction(() => document.querySelector<HTMLElement>('#method')?.innerText.includes('Quiet'));
     await page.goto(`${hall.url}/studio`);
     await page.waitForSelector('#s-method');
-    await page.select('#s-method', '');
+    await pick(page, '#s-method', '');
     await press(page, 'Keep the defaults');
     await sees(page, 'Kept.');
   });

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
 import { catalog } from '../data/catalogue.js';
 import { familyName, methodName } from '../data/names.js';
+import PickOne from './PickOne.vue';
 
 const props = defineProps<{ idPrefix: string; none: string }>();
 const choice = defineModel<MethodChoice>({ required: true });
@@ -31,16 +32,13 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
 <template>
   <div class="space-y-2">
     <div>
-      <label class="label" :for="field('method')">Method</label>
-      <select
+      <PickOne
         :id="field('method')"
-        class="field"
-        :value="choice.method ?? ''"
-        @change="choice = { ...choice, method: ($event.target as HTMLSelectElement).value || null }"
-      >
-        <option value="">{{ none }}</option>
-        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">{{ m.name }}</option>
-      </select>
+        label="Method"
+        :choices="[{ id: '', name: none }, ...offered(catalog, 'methods')]"
+        :model-value="choice.method ?? ''"
+        @update:model-value="choice = { ...choice, method: $event || null }"
+      />
     </div>
     <details>
       <summary class="min-h-[44px] content-center font-semibold">
@@ -55,16 +53,22 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
         </li>
       </ul>
       <div class="grid grid-cols-[1fr_1fr_auto] gap-2">
-        <label class="sr-only" :for="field('family')">Position</label>
-        <select :id="field('family')" v-model="family" class="field">
-          <option value="">Position</option>
-          <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
-        </select>
-        <label class="sr-only" :for="field('single')">Method for it</label>
-        <select :id="field('single')" v-model="method" class="field">
-          <option value="">Method</option>
-          <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">{{ m.name }}</option>
-        </select>
+        <PickOne
+          :id="field('family')"
+          v-model="family"
+          label="Position"
+          quiet
+          :choices="catalog.families"
+          placeholder="Position"
+        />
+        <PickOne
+          :id="field('single')"
+          v-model="method"
+          label="Method for it"
+          quiet
+          :choices="offered(catalog, 'methods')"
+          placeholder="Method"
+        />
         <button type="button" class="btn" :disabled="!family || !method" @click="add">Set</button>
       </div>
     </details>

@@ -45,10 +45,14 @@ const chosen = computed(() => props.choices.find((c) => c.id === props.modelValu
       <ChevronDown :size="18" aria-hidden="true" class="shrink-0" />
     </ListboxButton>
     <ListboxOptions
-      class="card absolute z-40 mt-1 max-h-80 w-full min-w-max max-w-[90vw] overflow-y-auto !p-1 shadow-lg focus:outline-none"
+      class="card absolute top-full left-0 z-40 mt-1 max-h-80 w-full min-w-max max-w-[90vw] overflow-y-auto !p-1 shadow-lg focus:outline-none"
     >
       <ListboxOption v-for="c in choices" :key="c.id" v-slot="{ active, selected }" :value="c.id" as="template">
-        <li class="flex min-h-[44px] cursor-pointer items-center gap-2 rounded px-2" :class="{ 'bg-sunk': active }">
+        <li
+          :data-id="c.id"
+          class="flex min-h-[44px] cursor-pointer items-center gap-2 rounded px-2"
+          :class="{ 'bg-sunk': active }"
+        >
           <span class="flex-1" :class="{ 'font-bold': selected }">{{ c.name }}</span>
           <span v-if="c.note" class="text-soft text-sm">{{ c.note }}</span>
         </li>

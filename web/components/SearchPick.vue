@@ -39,7 +39,11 @@ const nameOf = (id: unknown): string => props.choices.find((c) => c.id === id)?.
     @update:model-value="(chosen) => $emit('update:modelValue', chosen)"
   >
     <ComboboxOption v-for="c in found" :key="c.id" v-slot="{ active }" :value="c.id" as="template">
-      <li class="flex min-h-[44px] cursor-pointer items-center gap-2 rounded px-2" :class="{ 'bg-sunk': active }">
+      <li
+        :data-id="c.id"
+        class="flex min-h-[44px] cursor-pointer items-center gap-2 rounded px-2"
+        :class="{ 'bg-sunk': active }"
+      >
         <span class="flex-1" :class="{ 'font-bold': c.id === modelValue }">{{ c.name }}</span>
         <span v-if="c.note" class="text-soft text-sm">{{ c.note }}</span>
       </li>

@@ -114,6 +114,12 @@ export function factsWith(facts: Facts, waiting: readonly LookInput[]): Facts {
   return {
     ...facts,
     lastHolds: [...facts.lastHolds.filter((h) => !painful.has(h.position)), ...painful.values()],
+    answered: [
+      ...waiting.flatMap(({ observation, startedAt }) =>
+        observation.tests ? [{ at: startedAt, tests: observation.tests }] : [],
+      ),
+      ...facts.answered,
+    ],
   };
 }
 /** Ladders with the holds that wait, newest first; what is sent already is not counted twice. */

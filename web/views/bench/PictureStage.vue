@@ -31,6 +31,7 @@ import { pointForDrag, pointForTap } from './picking.js';
 import { useFingers } from './use-fingers.js';
 import { MAX_ZOOM, useViewport } from './use-viewport.js';
 import type { HandleName, usePoints } from './use-points.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{
   image: ImageBitmap;
@@ -422,19 +423,23 @@ const lensLeft = computed(() => {
         {{ zoom > 1 ? 'Whole picture' : 'Closer' }}
       </button>
       <template v-if="placed && !across">
-        <label class="sr-only" for="add-point">Add an optional point</label>
-        <select
+        <PickOne
           id="add-point"
-          class="field ml-auto !w-auto max-w-full"
-          :value="''"
-          @change="addOptional(($event.target as HTMLSelectElement).value as LandmarkName)"
-        >
-          <option value="" disabled>Add a point …</option>
-          <option v-for="name in optional" :key="name" :value="name">{{ LANDMARK_LABELS[name] }}</option>
-          <option v-for="name in FAR.filter((n) => !handles.points.value[n])" :key="name" :value="name">
-            {{ labelOf(name) }} (camera check)
-          </option>
-        </select>
+          label="Add an optional point"
+          quiet
+          class="ml-auto"
+          placeholder="Add a point …"
+          :choices="[
+            ...optional.map((name) => ({ id: name, name: LANDMARK_LABELS[name] })),
+            ...FAR.filter((n) => !handles.points.value[n]).map((name) => ({
+              id: name,
+              name: labelOf(name),
+              note: 'camera check',
+            })),
+          ]"
+          model-value=""
+          @update:model-value="addOptional($event as LandmarkName)"
+        />
       </template>
     </div>
     <NudgePad

@@ -19,6 +19,7 @@ import { setupProblem } from './setup.js';
 import SetUpKnobs from './SetUpKnobs.vue';
 import SignalChoice from './SignalChoice.vue';
 import type { Bench } from './use-bench.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ bench: Bench }>();
 const bench = props.bench;
@@ -44,8 +45,7 @@ const easier = computed(() => {
     .reverse();
 });
 const restName = computed(() => (setup.rest ? rungName(setup.position, setup.rest.rung).toLowerCase() : ''));
-function splitAt(event: Event): void {
-  const at = (event.target as HTMLSelectElement).value;
+function splitAt(at: string): void {
   setup.rest = at ? { rung: at, seconds: setup.rest?.seconds ?? Math.max(5, Math.round(setup.target / 2)) } : null;
 }
 </script>
@@ -65,43 +65,47 @@ function splitAt(event: Event): void {
       Stop signs {{ bench.facts.value.value?.intakes.length ? 'were asked long ago' : 'were never asked' }}.
       <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
     </p>
-    <div class="field-row">
-      <label class="label" for="position">Position</label>
-      <select
-        id="position"
-        class="field"
-        :value="setup.position"
-        :disabled="running"
-        @change="choosePosition(($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
-      </select>
-    </div>
-    <div class="field-row">
-      <label class="label" for="version">Version</label>
-      <select
-        id="version"
-        class="field"
-        :value="setup.rung"
-        :disabled="running"
-        @change="bench.chooseRung(($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="r in offeredRungs(catalog, setup.position)" :key="r.id" :value="r.id">{{ r.name }}</option>
-      </select>
-    </div>
-    <div v-if="family.views.length > 1" class="field-row">
-      <label class="label" for="view">Looked at</label>
-      <select id="view" v-model="setup.view" class="field" :disabled="running">
-        <option v-for="v in family.views" :key="v" :value="v">{{ viewWords(v, family.orientation) }}</option>
-      </select>
-    </div>
-    <div v-if="setup.side" class="field-row">
-      <label class="label" for="side">Side</label>
-      <select id="side" v-model="setup.side" class="field" :disabled="running">
-        <option value="left">Left</option>
-        <option value="right">Right</option>
-      </select>
-    </div>
+    <PickOne
+      id="position"
+      class="field-row"
+      label="Position"
+      :choices="catalog.families"
+      :model-value="setup.position"
+      :disabled="running"
+      @update:model-value="choosePosition"
+    />
+    <PickOne
+      id="version"
+      class="field-row"
+      label="Version"
+      :choices="offeredRungs(catalog, setup.position)"
+      :model-value="setup.rung"
+      :disabled="running"
+      @update:model-value="bench.chooseRung"
+    />
+    <PickOne
+      v-if="family.views.length > 1"
+      id="view"
+      class="field-row"
+      label="Looked at"
+      :choices="family.views.map((v) => ({ id: v, name: viewWords(v, family.orientation) }))"
+      :model-value="setup.view"
+      :disabled="running"
+      @update:model-value="setup.view = $event as typeof setup.view"
+    />
+    <PickOne
+      v-if="setup.side"
+      id="side"
+      class="field-row"
+      label="Side"
+      :choices="[
+        { id: 'left', name: 'Left' },
+        { id: 'right', name: 'Right' },
+      ]"
+      :model-value="setup.side"
+      :disabled="running"
+      @update:model-value="setup.side = $event as typeof setup.side"
+    />
     <div class="h-20">
       <FigureView :pose="rung.pose" :body="judgedIn.body" :label="`${family.name}, ${rung.name}: how it should look`" />
     </div>
@@ -120,13 +124,14 @@ function splitAt(event: Event): void {
         <button type="button" class="btn mt-1" :disabled="running" @click="takeInstead">Take it</button>
       </template>
     </div>
-    <div class="field-row">
-      <label class="label" for="method">Method</label>
-      <select id="method" v-model="setup.method" class="field">
-        <option value="">{{ inForce }}</option>
-        <option v-for="id in METHOD_IDS" :key="id" :value="id">{{ methodName(id) }}</option>
-      </select>
-    </div>
+    <PickOne
+      id="method"
+      class="field-row"
+      label="Method"
+      :choices="[{ id: '', name: inForce }, ...METHOD_IDS.map((id) => ({ id, name: methodName(id) }))]"
+      :model-value="setup.method"
+      @update:model-value="setup.method = $event as typeof setup.method"
+    />
     <div v-if="rung.counted" class="field-row">
       <label class="label" for="target">Target, {{ countWord(rung.counted.what, 2) }}</label>
       <input
@@ -161,13 +166,14 @@ function splitAt(event: Event): void {
         {{ setup.rest ? `the last ${setup.rest.seconds} s at ${restName}` : 'no' }}
       </summary>
       <div class="mt-1 grid grid-cols-[1fr_6rem] gap-2">
-        <div>
-          <label class="label" for="split-at">Goes on at</label>
-          <select id="split-at" class="field" :value="setup.rest?.rung ?? ''" :disabled="running" @change="splitAt">
-            <option value="">one version only</option>
-            <option v-for="r in easier" :key="r.id" :value="r.id">{{ r.name }}</option>
-          </select>
-        </div>
+        <PickOne
+          id="split-at"
+          label="Goes on at"
+          :choices="[{ id: '', name: 'one version only' }, ...easier]"
+          :model-value="setup.rest?.rung ?? ''"
+          :disabled="running"
+          @update:model-value="splitAt"
+        />
         <div v-if="setup.rest">
           <label class="label" for="split-s">For, s</label>
           <input

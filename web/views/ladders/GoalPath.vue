@@ -13,6 +13,7 @@ import { useAction } from '../../data/action.js';
 import { placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
 import { useSession } from '../../data/session.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ person: Person; circumstance: Circumstance; on: OnLadders }>();
 defineEmits<{ choose: [place: string] }>();
@@ -72,13 +73,15 @@ async function add(): Promise<void> {
       <p v-if="path.length > 7" class="text-soft text-sm">and {{ path.length - 7 }} more after them</p>
     </div>
     <form v-if="session.isCoach" class="mt-2 flex gap-2" @submit.prevent="add">
-      <label class="sr-only" for="goal">Skill</label>
-      <select id="goal" v-model="adding" class="field">
-        <option value="">Add a skill …</option>
-        <option v-for="g in skillGoals.filter((x) => !on.goals.includes(x.id))" :key="g.id" :value="g.id">
-          {{ g.name }}
-        </option>
-      </select>
+      <PickOne
+        id="goal"
+        v-model="adding"
+        label="Skill"
+        quiet
+        class="flex-1"
+        placeholder="Add a skill …"
+        :choices="skillGoals.filter((g) => !on.goals.includes(g.id))"
+      />
       <button class="btn" :disabled="!adding || busy">Add</button>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

@@ -4,20 +4,19 @@ import { computed, reactive } from 'vue';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import type { Body } from '../../../core/body/anthropometry.js';
-import { rungAt } from '../../../core/ladder/gates.js';
+import { LEVELS, type Level } from '../../../core/formats/dose.js';
+import { momentLately } from '../../../core/prescribe/sizing.js';
 import {
   bandFor,
   blockHeight,
   carryWeight,
-  CARRY_LEVELS,
   edgeDistanceFor,
   elbowsFor,
-  holdingMoment,
   surfaceFor,
 } from '../../../core/statics/kit.js';
 import { rollerSpacing } from '../../../core/statics/rollers.js';
-import { governing, loadOf } from '../../../core/statics/load.js';
 import { catalog } from '../../data/catalogue.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ body: Body; person: Person | null; on: OnLadders | null }>();
 const ask = reactive({
@@ -26,22 +25,18 @@ const ask = reactive({
   edge: 60,
   out: 0,
   carry: 'both-hands' as 'both-hands' | 'one-side' | 'overhead',
-  level: 'trained' as keyof typeof CARRY_LEVELS,
+  level: 'trained' as Level,
 });
-const DAY = 86400000;
+const CARRIES = [
+  { id: 'both-hands', name: 'both hands' },
+  { id: 'one-side', name: 'one side' },
+  { id: 'overhead', name: 'overhead' },
+];
 /** Today's holding moment of trunk work, from the last four weeks. */
 const held = computed(() => {
   const newest = props.on?.holds[0]?.day;
   if (!props.on || !newest) return null;
-  const recent = props.on.holds.filter(
-    (h) => Date.parse(newest) - Date.parse(h.day) <= 28 * DAY && governing(h.place.split('/')[0]!) === 'lumbar',
-  );
-  return holdingMoment(
-    recent.flatMap((h) => {
-      const load = loadOf(rungAt(catalog, h.place), props.body);
-      return load ? [{ load: load.value, clean: h.clean }] : [];
-    }),
-  );
+  return momentLately(catalog, props.body, props.on.holds, newest);
 });
 const cm = (metres: number | null): string => (metres === null ? 'out of reach' : `${Math.round(metres * 100)} cm`);
 const surface = computed(() => surfaceFor(catalog, props.body, ask.share / 100));
@@ -98,16 +93,23 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
         </dt>
         <dd>{{ cm(rollerSpacing(body, ask.out / 100)) }} apart</dd>
         <dt>
-          <label for="q-carry">Carry</label>
-          <select id="q-carry" v-model="ask.carry" class="field">
-            <option value="both-hands">both hands</option>
-            <option value="one-side">one side</option>
-            <option value="overhead">overhead</option>
-          </select>
-          <label class="sr-only" for="q-level">Level</label>
-          <select id="q-level" v-model="ask.level" class="field">
-            <option v-for="(_f, id) in CARRY_LEVELS" :key="id" :value="id">{{ id }}</option>
-          </select>
+          <span>Carry</span>
+          <PickOne
+            id="q-carry"
+            label="Carry"
+            quiet
+            :choices="CARRIES"
+            :model-value="ask.carry"
+            @update:model-value="ask.carry = $event as typeof ask.carry"
+          />
+          <PickOne
+            id="q-level"
+            label="Level"
+            quiet
+            :choices="LEVELS.map((id) => ({ id, name: id }))"
+            :model-value="ask.level"
+            @update:model-value="ask.level = $event as typeof ask.level"
+          />
         </dt>
         <dd>{{ half(carry.eachHand) }}{{ ask.carry === 'both-hands' ? ' a hand' : '' }}</dd>
       </dl>
@@ -151,10 +153,5 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
   display: inline-block;
   margin-left: 0.4rem;
   width: 4.5rem;
-}
-.kit select.field {
-  display: inline-block;
-  margin-left: 0.4rem;
-  width: auto;
 }
 </style>

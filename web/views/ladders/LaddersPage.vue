@@ -19,6 +19,7 @@ import { standingAt, taken, type RungStanding } from '../../data/on-ladders.js';
 import GoalPath from './GoalPath.vue';
 import LadderGraph from './LadderGraph.vue';
 import RungPanel from './RungPanel.vue';
+import PickOne from '../../components/PickOne.vue';
 
 const NOTHING: OnLadders = { holds: [], steps: [], goals: [] };
 const route = useRoute();
@@ -110,15 +111,15 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
       @update:model-value="(id) => router.replace({ query: { person: id } })"
     />
     <div>
-      <label class="sr-only" for="l-ladder">Ladder</label>
-      <select
+      <PickOne
         id="l-ladder"
-        class="field !w-auto"
-        :value="ladder.id"
-        @change="toLadder(($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="l in ladders" :key="l.id" :value="l.id">{{ l.name }}</option>
-      </select>
+        label="Ladder"
+        quiet
+        class="min-w-56"
+        :choices="ladders"
+        :model-value="ladder.id"
+        @update:model-value="toLadder"
+      />
     </div>
     <label class="hidden min-h-[44px] items-center gap-2 md:flex">
       <input v-model="everything" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> All ladders

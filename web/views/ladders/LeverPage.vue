@@ -23,6 +23,7 @@ import KitSizes from './KitSizes.vue';
 import LeverFigure from './LeverFigure.vue';
 import OwnVersion from './OwnVersion.vue';
 import { useSession } from '../../data/session.js';
+import PickOne from '../../components/PickOne.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -114,24 +115,24 @@ const shown = (knob: Knob, value: number): string =>
       :model-value="personId"
       @update:model-value="(id) => go({ person: id })"
     />
-    <label class="sr-only" for="v-family">Position</label>
-    <select
+    <PickOne
       id="v-family"
-      class="field !w-auto"
-      :value="rung.family"
-      @change="go({ at: placeKey(offeredRungs(catalog, ($event.target as HTMLSelectElement).value)[0]!) })"
-    >
-      <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
-    </select>
-    <label class="sr-only" for="v-rung">Version</label>
-    <select
+      label="Position"
+      quiet
+      class="min-w-56"
+      :choices="catalog.families"
+      :model-value="rung.family"
+      @update:model-value="go({ at: placeKey(offeredRungs(catalog, $event)[0]!) })"
+    />
+    <PickOne
       id="v-rung"
-      class="field !w-auto"
-      :value="place"
-      @change="go({ at: ($event.target as HTMLSelectElement).value })"
-    >
-      <option v-for="r in offeredRungs(catalog, rung.family)" :key="r.id" :value="placeKey(r)">{{ r.name }}</option>
-    </select>
+      label="Version"
+      quiet
+      class="min-w-72"
+      :choices="offeredRungs(catalog, rung.family).map((r) => ({ id: placeKey(r), name: r.name }))"
+      :model-value="place"
+      @update:model-value="go({ at: $event })"
+    />
   </div>
   <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />
   <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">

@@ -13,6 +13,7 @@ import { answeredStep, decided, wordsOfStep } from '../../data/on-ladders.js';
 import { useAction } from '../../data/action.js';
 import { dayText, placeName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{
   proposal: Proposal;
@@ -80,12 +81,12 @@ const takeBack = (): Promise<boolean> => run(() => takeStepBack(props.person.id,
       </div>
       <form v-else class="mt-2 space-y-2" @submit.prevent="decide(mode as 'changed' | 'declined')">
         <div v-if="mode === 'changed'" class="grid grid-cols-[1fr_6rem] gap-2">
-          <div>
-            <label class="label" for="st-to">Go to</label>
-            <select id="st-to" v-model="form.to" class="field">
-              <option v-for="r in choices" :key="placeKey(r)" :value="placeKey(r)">{{ r.name }}</option>
-            </select>
-          </div>
+          <PickOne
+            id="st-to"
+            v-model="form.to"
+            label="Go to"
+            :choices="choices.map((r) => ({ id: placeKey(r), name: r.name }))"
+          />
           <div>
             <label class="label" for="st-s">For, s</label>
             <input

@@ -21,6 +21,7 @@ import PositionEntry from './entries/PositionEntry.vue';
 import TestEntry from './entries/TestEntry.vue';
 import EntryTools from './EntryTools.vue';
 import { entryLink, KINDS, listed, type Kind } from './library.js';
+import PickOne from '../../components/PickOne.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -123,34 +124,45 @@ const noCopy = computed(() => kind.value === 'limits' || kind.value === 'faults'
           <input id="lib-words" v-model="filter.words" type="search" class="field !pl-10" placeholder="Search" />
           <Search :size="20" aria-hidden="true" class="text-soft pointer-events-none absolute top-3 left-3" />
         </div>
-        <label class="sr-only" for="lib-family">Position</label>
-        <select v-if="kind !== 'causes' && kind !== 'methods'" id="lib-family" v-model="filter.family" class="field">
-          <option value="">Every position</option>
-          <option v-for="f in catalog.families" :key="f.id" :value="f.id">{{ f.name }}</option>
-        </select>
+        <PickOne
+          v-if="kind !== 'causes' && kind !== 'methods'"
+          id="lib-family"
+          v-model="filter.family"
+          label="Position"
+          quiet
+          :choices="[{ id: '', name: 'Every position' }, ...catalog.families]"
+        />
         <template v-if="kind === 'drills' || kind === 'faults' || kind === 'tests'">
-          <label class="sr-only" for="lib-cause">Cause</label>
-          <select id="lib-cause" v-model="filter.cause" class="field">
-            <option value="">Any cause</option>
-            <option v-for="c in catalog.causes" :key="c.id" :value="c.id">{{ c.name }}</option>
-          </select>
+          <PickOne
+            id="lib-cause"
+            v-model="filter.cause"
+            label="Cause"
+            quiet
+            :choices="[{ id: '', name: 'Any cause' }, ...catalog.causes]"
+          />
         </template>
         <div v-if="kind === 'drills'" class="grid grid-cols-3 gap-2">
-          <label class="sr-only" for="lib-plane">Plane</label>
-          <select id="lib-plane" v-model="filter.plane" class="field">
-            <option value="">Plane</option>
-            <option v-for="p in PLANES" :key="p" :value="p">{{ p }}</option>
-          </select>
-          <label class="sr-only" for="lib-phase">Phase</label>
-          <select id="lib-phase" v-model="filter.phase" class="field">
-            <option value="">Phase</option>
-            <option v-for="p in PHASES" :key="p" :value="p">{{ PHASE_WORDS[p] }}</option>
-          </select>
-          <label class="sr-only" for="lib-kit">Kit</label>
-          <select id="lib-kit" v-model="filter.kit" class="field">
-            <option value="">Kit</option>
-            <option v-for="k in kits" :key="k" :value="k">{{ plain(k) }}</option>
-          </select>
+          <PickOne
+            id="lib-plane"
+            v-model="filter.plane"
+            label="Plane"
+            quiet
+            :choices="[{ id: '', name: 'Plane' }, ...PLANES.map((p) => ({ id: p, name: p }))]"
+          />
+          <PickOne
+            id="lib-phase"
+            v-model="filter.phase"
+            label="Phase"
+            quiet
+            :choices="[{ id: '', name: 'Phase' }, ...PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))]"
+          />
+          <PickOne
+            id="lib-kit"
+            v-model="filter.kit"
+            label="Kit"
+            quiet
+            :choices="[{ id: '', name: 'Kit' }, ...kits.map((k) => ({ id: k, name: plain(k) }))]"
+          />
         </div>
       </form>
       <p class="text-soft mt-2 text-sm" role="status">{{ entries.length }} found</p>

@@ -8,6 +8,7 @@ import type { Person } from '../../../api/people.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import { catalog } from '../../data/catalogue.js';
 import { dayTimeText, familyName, rungName } from '../../data/names.js';
+import PickOne from '../../components/PickOne.vue';
 
 defineProps<{
   look: Look;
@@ -34,11 +35,16 @@ const method = defineModel<string>('method', { required: true });
       </p>
     </div>
     <div class="ml-auto flex flex-wrap items-center gap-2">
-      <label class="sr-only" for="judge">Judge by</label>
-      <select id="judge" v-model="method" class="field !w-auto">
-        <option value="">Judged by: {{ detail.method.name }}</option>
-        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">Judged by: {{ m.name }}</option>
-      </select>
+      <PickOne
+        id="judge"
+        v-model="method"
+        label="Judge by"
+        quiet
+        :choices="[
+          { id: '', name: `Judged by: ${detail.method.name}` },
+          ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `Judged by: ${m.name}` })),
+        ]"
+      />
       <a
         v-if="!waiting"
         class="btn btn-quiet"

@@ -11,6 +11,7 @@ import SearchPick from '../../components/SearchPick.vue';
 import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{
   detail: Explained;
@@ -164,12 +165,12 @@ function overrule(): void {
         another, so the shares need not add up. “Fits best” is not a diagnosis.
       </p>
       <form v-if="overruling" class="mt-2 space-y-2" @submit.prevent="overrule">
-        <label class="label" for="over-cause">I know better: it is</label>
-        <select id="over-cause" v-model="chosen" class="field">
-          <option v-for="c in catalog.causes.filter((x) => x.id !== 'pain')" :key="c.id" :value="c.id">
-            {{ c.name }}
-          </option>
-        </select>
+        <PickOne
+          id="over-cause"
+          v-model="chosen"
+          label="I know better: it is"
+          :choices="catalog.causes.filter((c) => c.id !== 'pain')"
+        />
         <label class="label" for="over-why">Because</label>
         <input id="over-why" v-model="reason" class="field" required maxlength="300" />
         <div class="flex gap-2">

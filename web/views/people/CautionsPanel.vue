@@ -11,6 +11,7 @@ import { addCaution, changeCaution, removeCaution } from '../../data/people.js';
 import { useAction } from '../../data/action.js';
 import { cautionName, dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
@@ -98,10 +99,13 @@ const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || 
     <form v-if="open" class="mt-2 space-y-2" @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <div>
-        <label class="label" for="c-which">Caution</label>
-        <select id="c-which" v-model="form.caution" class="field">
-          <option v-for="c in catalog.cautions" :key="c.id" :value="c.id">{{ c.name }}</option>
-        </select>
+        <PickOne
+          id="c-which"
+          label="Caution"
+          :choices="catalog.cautions"
+          :model-value="form.caution"
+          @update:model-value="form.caution = $event as typeof form.caution"
+        />
       </div>
       <div class="grid grid-cols-2 gap-2">
         <div>

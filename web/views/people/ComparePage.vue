@@ -21,6 +21,7 @@ import { siteText } from '../../../words/labels.js';
 import { percentText, plusMinus } from '../../../words/numbers.js';
 import { setupText } from '../../../words/setup.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ id: string }>();
 const route = useRoute();
@@ -109,11 +110,17 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         <RouterLink :to="`/people/${id}`" class="hover:underline">{{ person.value.value!.name }}</RouterLink>: then and
         now
       </h1>
-      <label class="sr-only" for="judge">Judge by</label>
-      <select id="judge" v-model="method" class="field ml-auto !w-auto">
-        <option value="">Each by its own method</option>
-        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">Both by {{ m.name }}</option>
-      </select>
+      <PickOne
+        id="judge"
+        v-model="method"
+        label="Judge by"
+        quiet
+        class="ml-auto"
+        :choices="[
+          { id: '', name: 'Each by its own method' },
+          ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `Both by ${m.name}` })),
+        ]"
+      />
     </div>
     <p v-if="!sameSeat" class="note mt-2">These are two different positions; seconds and angles do not compare.</p>
     <div class="mt-3 grid gap-4 md:grid-cols-2">

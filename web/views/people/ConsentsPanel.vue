@@ -9,6 +9,7 @@ import { addConsent, withdrawConsent } from '../../data/people.js';
 import { useAction } from '../../data/action.js';
 import { dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
@@ -114,11 +115,16 @@ async function withdraw(consent: Consent): Promise<void> {
         ><input id="k-by" v-model="form.givenBy" class="field" required maxlength="80" />
       </div>
       <div>
-        <label class="label" for="k-rel">Who is that</label>
-        <select id="k-rel" v-model="form.relation" class="field">
-          <option value="self" :disabled="person.minor">The person</option>
-          <option value="guardian">A guardian</option>
-        </select>
+        <PickOne
+          id="k-rel"
+          label="Who is that"
+          :choices="[
+            ...(person.minor ? [] : [{ id: 'self', name: 'The person' }]),
+            { id: 'guardian', name: 'A guardian' },
+          ]"
+          :model-value="form.relation"
+          @update:model-value="form.relation = $event as typeof form.relation"
+        />
       </div>
       <div>
         <label class="label" for="k-for">What for</label

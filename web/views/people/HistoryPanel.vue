@@ -20,6 +20,7 @@ import TautLine from '../../drawing/TautLine.vue';
 import ImportLook from './ImportLook.vue';
 import SetUpTrend from './SetUpTrend.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
+import PickOne from '../../components/PickOne.vue';
 
 const CleanChart = defineAsyncComponent(withCharts(() => import('./CleanChart.vue')));
 const props = defineProps<{ person: Person }>();
@@ -56,11 +57,17 @@ function setUpOf(item: HistoryItem): string {
   <section class="card min-w-0" aria-labelledby="history">
     <div class="flex flex-wrap items-center gap-3">
       <h2 id="history">Looks</h2>
-      <label class="sr-only" for="judge">Judge by</label>
-      <select id="judge" v-model="method" class="field ml-auto !w-auto">
-        <option value="">Judged by the method in force</option>
-        <option v-for="m in offered(catalog, 'methods')" :key="m.id" :value="m.id">Judged by {{ m.name }}</option>
-      </select>
+      <PickOne
+        id="judge"
+        v-model="method"
+        label="Judge by"
+        quiet
+        class="ml-auto"
+        :choices="[
+          { id: '', name: 'Judged by the method in force' },
+          ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `Judged by ${m.name}` })),
+        ]"
+      />
       <button class="btn" :disabled="chosen.length !== 2" @click="compare">Then and now</button>
     </div>
     <div class="flex flex-wrap items-center gap-x-3">

@@ -15,6 +15,7 @@ import { addPerson, useGroups, usePeople } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
 import { useSettings } from '../../stores/settings.js';
 import PersonForm from './PersonForm.vue';
+import PickOne from '../../components/PickOne.vue';
 
 const session = useSession();
 const router = useRouter();
@@ -63,25 +64,35 @@ onMounted(async () => {
       ><input id="search" v-model="filter.search" type="search" class="field" placeholder="Type a part of the name" />
     </div>
     <div>
-      <label class="label" for="group">Group</label>
-      <select id="group" v-model="filter.group" class="field">
-        <option value="">All</option>
-        <option v-for="g in groups.value.value ?? []" :key="g.id" :value="g.id">{{ g.name }} ({{ g.people }})</option>
-      </select>
+      <PickOne
+        id="group"
+        v-model="filter.group"
+        label="Group"
+        :choices="[
+          { id: '', name: 'All' },
+          ...(groups.value.value ?? []).map((g) => ({ id: g.id, name: `${g.name} (${g.people})` })),
+        ]"
+      />
     </div>
     <div>
-      <label class="label" for="caution">Caution</label>
-      <select id="caution" v-model="filter.caution" class="field">
-        <option value="">Any or none</option>
-        <option v-for="c in catalog.cautions" :key="c.id" :value="c.id">{{ c.name }}</option>
-      </select>
+      <PickOne
+        id="caution"
+        v-model="filter.caution"
+        label="Caution"
+        :choices="[{ id: '', name: 'Any or none' }, ...catalog.cautions]"
+      />
     </div>
     <div>
-      <label class="label" for="archived">Roster</label>
-      <select id="archived" v-model="filter.archived" class="field">
-        <option value="no">Active</option>
-        <option value="yes">Archived</option>
-      </select>
+      <PickOne
+        id="archived"
+        label="Roster"
+        :choices="[
+          { id: 'no', name: 'Active' },
+          { id: 'yes', name: 'Archived' },
+        ]"
+        :model-value="filter.archived"
+        @update:model-value="filter.archived = $event as typeof filter.archived"
+      />
     </div>
   </form>
   <LoadState :loading="roster.loading.value" :error="roster.error.value" @retry="roster.load()" />

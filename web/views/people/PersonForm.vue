@@ -11,6 +11,7 @@ import { useFormDraft } from '../../data/drafts.js';
 import { addGroup as storeGroup } from '../../data/people.js';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
+import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{
   person?: Person;
@@ -121,11 +122,7 @@ async function addGroup(): Promise<void> {
       ><input id="p-name" v-model="form.name" class="field" required maxlength="80" autocomplete="off" />
     </div>
     <div>
-      <label class="label" for="p-group">Group</label>
-      <select id="p-group" v-model="form.groupId" class="field">
-        <option value="">None</option>
-        <option v-for="g in groups" :key="g.id" :value="g.id">{{ g.name }}</option>
-      </select>
+      <PickOne id="p-group" v-model="form.groupId" label="Group" :choices="[{ id: '', name: 'None' }, ...groups]" />
     </div>
     <div>
       <label class="label" for="p-new-group">New group</label>
@@ -154,12 +151,17 @@ async function addGroup(): Promise<void> {
       <input id="p-mass" v-model.number="form.mass" type="number" step="0.1" min="1" class="field" />
     </div>
     <div>
-      <label class="label" for="p-sex">Body table</label>
-      <select id="p-sex" v-model="form.sex" class="field">
-        <option value="unspecified">Mean of both</option>
-        <option value="female">Women’s</option>
-        <option value="male">Men’s</option>
-      </select>
+      <PickOne
+        id="p-sex"
+        label="Body table"
+        :choices="[
+          { id: 'unspecified', name: 'Mean of both' },
+          { id: 'female', name: 'Women’s' },
+          { id: 'male', name: 'Men’s' },
+        ]"
+        :model-value="form.sex"
+        @update:model-value="form.sex = $event as typeof form.sex"
+      />
     </div>
     <div class="sm:col-span-2">
       <label class="label" for="p-goal">Goal</label

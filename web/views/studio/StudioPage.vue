@@ -18,6 +18,7 @@ import { useFollowing } from '../../data/following.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { useSession } from '../../data/session.js';
+import PickOne from '../../components/PickOne.vue';
 
 const session = useSession();
 const open = ref<string | null>(null);
@@ -96,10 +97,13 @@ const SEES: Record<Role, string> = {
         />
       </div>
       <div>
-        <label class="label" for="a-role">Role</label>
-        <select id="a-role" v-model="form.role" class="field">
-          <option v-for="r in ROLES" :key="r" :value="r">{{ r }}: {{ SEES[r] }}</option>
-        </select>
+        <PickOne
+          id="a-role"
+          label="Role"
+          :choices="ROLES.map((r) => ({ id: r, name: `${r}: ${SEES[r]}` }))"
+          :model-value="form.role"
+          @update:model-value="form.role = $event as typeof form.role"
+        />
       </div>
       <fieldset v-if="form.role === 'assistant'" class="sm:col-span-2 lg:col-span-4">
         <legend class="label">Groups that this assistant sees</legend>

@@ -6,6 +6,7 @@ import type { CautionId } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { catalog } from '../../../data/catalogue.js';
 import { familyName } from '../../../data/names.js';
+import PickOne from '../../../components/PickOne.vue';
 
 const caution = defineModel<EntryRecord<'cautions'>>({ required: true });
 const references = computed(() => [
@@ -46,13 +47,14 @@ const barred = computed(() => {
     <textarea id="e-effect" v-model="caution.effect" class="field" rows="3"></textarea>
   </div>
   <div class="grid grid-cols-[1fr_auto] gap-2">
-    <label class="sr-only" for="e-exclude">Leave out with this caution</label>
-    <select id="e-exclude" v-model="adding" class="field">
-      <option value="">Leave one more out …</option>
-      <option v-for="r in references.filter((x) => !barred.includes(x.id))" :key="r.id" :value="r.id">
-        {{ r.name }}
-      </option>
-    </select>
+    <PickOne
+      id="e-exclude"
+      v-model="adding"
+      label="Leave out with this caution"
+      quiet
+      placeholder="Leave one more out …"
+      :choices="references.filter((r) => !barred.includes(r.id))"
+    />
     <button type="button" class="btn" :disabled="!adding" @click="exclude(adding)">Leave out</button>
   </div>
   <details>

@@ -1,13 +1,18 @@
 <script setup lang="ts">
 /** The fields of a drill. */
+import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
 import { CAUSE_IDS, CAUTION_IDS, PHASES, PLANES, type CauseId } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
+import { PHASE_WORDS } from '../../../../words/labels.js';
 import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName } from '../../../data/names.js';
 import { doseOf } from '../../../../core/prescribe/dose.js';
 import DoseEditor from '../../looks/DoseEditor.vue';
 import { fromLines, lines, toggled, value } from './fields.js';
+import PickOne from '../../../components/PickOne.vue';
 
+/** How strongly a drill answers a cause; empty: not at all. */
+const WEIGHTS = ['', '1', '2', '3'];
 const drill = defineModel<EntryRecord<'drills'>>({ required: true });
 function setCause(id: CauseId, weight: string): void {
   const causes = Object.fromEntries(Object.entries(drill.value.causes).filter(([c]) => c !== id));
@@ -51,12 +56,13 @@ function setCause(id: CauseId, weight: string): void {
         class="field figures"
       />
     </div>
-    <div>
-      <label class="label" for="e-phase">Phase</label>
-      <select id="e-phase" v-model="drill.phase" class="field">
-        <option v-for="p in PHASES" :key="p">{{ p }}</option>
-      </select>
-    </div>
+    <PickOne
+      id="e-phase"
+      label="Phase"
+      :choices="PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))"
+      :model-value="drill.phase"
+      @update:model-value="drill.phase = $event as (typeof PHASES)[number]"
+    />
     <div>
       <label class="label" for="e-kit">Kit, with commas</label>
       <input
@@ -71,12 +77,13 @@ function setCause(id: CauseId, weight: string): void {
         "
       />
     </div>
-    <div>
-      <label class="label" for="e-plane">Plane</label>
-      <select id="e-plane" v-model="drill.plane" class="field">
-        <option v-for="p in PLANES" :key="p">{{ p }}</option>
-      </select>
-    </div>
+    <PickOne
+      id="e-plane"
+      label="Plane"
+      :choices="PLANES.map((p) => ({ id: p, name: p }))"
+      :model-value="drill.plane"
+      @update:model-value="drill.plane = $event as (typeof PLANES)[number]"
+    />
   </div>
   <DoseEditor
     id="e-dose"
@@ -105,13 +112,18 @@ function setCause(id: CauseId, weight: string): void {
   <fieldset>
     <legend class="label">Causes it answers, how strongly</legend>
     <div class="grid gap-x-4 sm:grid-cols-2">
-      <label v-for="c in CAUSE_IDS" :key="c" class="flex min-h-[44px] items-center gap-2">
-        <span class="flex-1">{{ causeName(c) }}</span>
-        <select class="field !w-20" :value="drill.causes[c] ?? ''" @change="setCause(c, value($event))">
-          <option value="">–</option>
-          <option v-for="w in [1, 2, 3]" :key="w" :value="w">{{ w }}</option>
-        </select>
-      </label>
+      <RadioGroup
+        v-for="c in CAUSE_IDS"
+        :key="c"
+        :model-value="`${drill.causes[c] ?? ''}`"
+        class="flex min-h-[44px] items-center gap-2"
+        @update:model-value="(weight: string) => setCause(c, weight)"
+      >
+        <RadioGroupLabel class="flex-1">{{ causeName(c) }}</RadioGroupLabel>
+        <RadioGroupOption v-for="w in WEIGHTS" :key="w" v-slot="{ checked }" :value="w" as="template">
+          <button type="button" class="btn !px-3" :class="{ 'btn-on': checked }">{{ w || '–' }}</button>
+        </RadioGroupOption>
+      </RadioGroup>
     </div>
   </fieldset>
   <fieldset>

@@ -2,6 +2,7 @@
 /** The fields of a fault: what is seen, the risk, and its mends in order. */
 import { MEND_KINDS } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
+import PickOne from '../../../components/PickOne.vue';
 
 const fault = defineModel<EntryRecord<'faults'>>({ required: true });
 </script>
@@ -28,10 +29,14 @@ const fault = defineModel<EntryRecord<'faults'>>({ required: true });
   <fieldset>
     <legend class="label">Mend sequence</legend>
     <div v-for="(m, i) in fault.mends" :key="i" class="mb-1 grid grid-cols-[8rem_1fr_auto] gap-2">
-      <label class="sr-only" :for="`e-kind-${i}`">Kind of step {{ i + 1 }}</label>
-      <select :id="`e-kind-${i}`" v-model="m.kind" class="field">
-        <option v-for="k in MEND_KINDS" :key="k">{{ k }}</option>
-      </select>
+      <PickOne
+        :id="`e-kind-${i}`"
+        :label="`Kind of step ${i + 1}`"
+        quiet
+        :choices="MEND_KINDS.map((k) => ({ id: k, name: k }))"
+        :model-value="m.kind"
+        @update:model-value="m.kind = $event as (typeof MEND_KINDS)[number]"
+      />
       <label class="sr-only" :for="`e-say-${i}`">Words of step {{ i + 1 }}</label>
       <input :id="`e-say-${i}`" v-model="m.say" class="field" />
       <button

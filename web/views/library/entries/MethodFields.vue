@@ -1,10 +1,13 @@
 <script setup lang="ts">
 /** The fields of a method: its name, its cap, and what it chooses on each axis. */
+import { computed } from 'vue';
 import { methodSchema, type Method } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { plain as words } from '../../../../words/labels.js';
+import PickOne from '../../../components/PickOne.vue';
 
 const method = defineModel<EntryRecord<'methods'>>({ required: true });
+const axes = computed(() => method.value.axes as Record<string, string>);
 const AXES = Object.entries(methodSchema.shape.axes.shape).map(([key, schema]) => ({
   key: key as keyof Method['axes'],
   options: (schema as { options: string[] }).options,
@@ -44,11 +47,14 @@ const AXIS_WORDS: Record<string, string> = {
     <textarea id="e-summary" v-model="method.summary" class="field" rows="2"></textarea>
   </div>
   <div class="grid gap-2 sm:grid-cols-2">
-    <div v-for="a in AXES" :key="a.key">
-      <label class="label" :for="`e-${a.key}`">{{ AXIS_WORDS[a.key] }}</label>
-      <select :id="`e-${a.key}`" v-model="(method.axes as Record<string, string>)[a.key]" class="field">
-        <option v-for="o in a.options" :key="o" :value="o">{{ words(o) }}</option>
-      </select>
-    </div>
+    <PickOne
+      v-for="a in AXES"
+      :id="`e-${a.key}`"
+      :key="a.key"
+      :label="AXIS_WORDS[a.key] ?? a.key"
+      :choices="a.options.map((o) => ({ id: o, name: words(o) }))"
+      :model-value="axes[a.key] ?? ''"
+      @update:model-value="axes[a.key] = $event"
+    />
   </div>
 </template>
