@@ -12,6 +12,7 @@ import { evaluated, plankHold, watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
 import { holdsBefore, loggedHold, type LoggedHold } from './holds.js';
 import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery, type Proposal } from './next-step.js';
+import { workOrder } from './next-gate.js';
 import { graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
 const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
@@ -666,5 +667,27 @@ describe('places and paths', () => {
     expect(path.map((p) => p.place)).toEqual(
       expect.arrayContaining(['dragon-flag/straddle', 'front-lever/active-hang']),
     );
+  });
+  test('what is worked on next: open gates by weeks to go, the longest first; the rest waits along the ladder', () => {
+    const goal = skillGoals.find((g) => g.id === 'dragon-flag')!;
+    // The tuck has the larger gap, the overhead hollow the longer way: it holds up the rest.
+    const log = (place: string, from: number, rise: number, sets: number) =>
+      Array.from({ length: sets }, (_, i) =>
+        hold({ place, day: day(4 * i), clean: from + 4 * rise * i, broke: true, target: 60 }),
+      );
+    const holds = [...log('dragon-flag/tuck', 1.2, 0.2, 6), ...log('hollow/overhead', 36, 0.2, 10)];
+    const path = pathTo(catalog, goal, holds, [], { cap, today: day(36) });
+    const order = workOrder(catalog, path, holds, day(36));
+    expect(order.map((s) => s.place).sort()).toEqual(path.map((s) => s.place).sort());
+    const [first] = order;
+    expect(first).toMatchObject({ place: 'hollow/overhead', askedBy: 'dragon-flag/tuck', open: true });
+    expect(first!.weeks).toBeGreaterThan(1);
+    const tuck = order.find((s) => s.place === 'dragon-flag/tuck')!;
+    expect(tuck.open).toBe(true);
+    expect(tuck.weeks ?? 0).toBeLessThan(first!.weeks!);
+    expect(tuck.share).toBeLessThan(first!.share);
+    const open = order.map((s) => s.open);
+    expect(open).toEqual([...open].sort((a, b) => Number(b) - Number(a)));
+    expect(order.filter((s) => !s.open).every((s) => s.weeks === null && s.askedBy === null)).toBe(true);
   });
 });

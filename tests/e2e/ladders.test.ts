@@ -145,7 +145,7 @@ describe('ladders', () => {
     await page.waitForSelector('#goal');
     await pick(page, '#goal', 'dragon-flag');
     await press(page, 'Add');
-    await sees(page, /Dragon flag[\s\S]*Narrowest:/);
+    await sees(page, /Dragon flag[\s\S]*Next to work on:/);
     await press(page, 'Hollow hold, Arms overhead');
     await page.waitForFunction(
       () => location.search.includes('hollow/overhead') || location.search.includes('hollow%2Foverhead'),

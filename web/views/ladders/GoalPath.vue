@@ -1,9 +1,11 @@
 <script setup lang="ts">
-/** Skills a person works toward, and what is left of the way, the narrowest gate first. */
+/** Skills a person works toward, and what is left of the way: the gate to work on next, then the rest. */
 import { computed, ref } from 'vue';
+import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { skillGoals } from '../../../core/catalog/ladders.js';
+import { workOrder, type WorkedOn } from '../../../core/ladder/next-gate.js';
 import { pathTo } from '../../../core/ladder/places.js';
 import { capFor, type Circumstance } from '../../../core/person/circumstance.js';
 import { dropGoal, setGoal } from '../../data/ladders.js';
@@ -27,12 +29,24 @@ const goals = computed(() =>
     const path = pathTo(catalog, goal, props.on.holds, taken(props.on), {
       cap: (rung) => capFor(catalog, props.circumstance, rung.family),
       cautions: props.circumstance.cautions,
+      today: props.circumstance.today,
     });
-    return [{ goal, path }];
+    return [{ goal, path: workOrder(catalog, path, props.on.holds, props.circumstance.today) }];
   }),
 );
 const change = (id: string, method: 'PUT' | 'DELETE'): Promise<boolean> =>
   run(() => (method === 'PUT' ? setGoal : dropGoal)(props.person.id, id));
+/** Where the version is looked at next, set up. */
+const benchAt = ({ place }: WorkedOn): string => {
+  const [position, version] = place.split('/');
+  return `/bench?person=${props.person.id}&position=${position}&rung=${version}`;
+};
+const weeksText = (weeks: number): string =>
+  weeks < 1
+    ? 'less than a week to go'
+    : `about ${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'} to go`;
+const heldText = (p: WorkedOn): string =>
+  p.reps === null ? `${secondsText(p.best)} of ${p.seconds} s` : `${p.best} of ${p.reps} reps`;
 async function add(): Promise<void> {
   if (adding.value && (await change(adding.value, 'PUT'))) adding.value = '';
 }
@@ -56,12 +70,20 @@ async function add(): Promise<void> {
         </button>
       </div>
       <p v-if="path.length === 0" class="font-semibold">Every gate on the way is passed.</p>
-      <ol v-else class="text-sm">
-        <li v-for="(p, i) in path.slice(0, 7)" :key="p.place">
+      <p v-if="path[0]" class="figures text-sm">
+        <b>Next to work on: </b>
+        <RouterLink :to="benchAt(path[0])" class="link">{{ placeName(path[0].place) }}</RouterLink>,
+        {{ path[0].weeks === null ? 'too few sessions to say how long' : weeksText(path[0].weeks)
+        }}{{ path[0].askedBy ? `; asked for by ${placeName(path[0].askedBy)}` : '' }}.
+      </p>
+      <ol v-if="path.length" class="text-sm">
+        <li v-for="p in path.slice(0, 7)" :key="p.place">
           <button class="flex min-h-[44px] w-full items-center gap-2 text-left" @click="$emit('choose', p.place)">
             <span class="min-w-0 flex-1"
-              ><b v-if="i === 0">Narrowest: </b>{{ placeName(p.place) }}
-              <span class="text-soft figures block">{{ secondsText(p.best) }} of {{ p.seconds }} s</span></span
+              >{{ placeName(p.place) }}
+              <span class="text-soft figures block"
+                >{{ heldText(p) }}{{ p.weeks === null ? '' : `, ${weeksText(p.weeks)}` }}</span
+              ></span
             >
             <svg viewBox="0 0 60 8" class="h-2 w-16 shrink-0" aria-hidden="true">
               <path d="M0 4H60" stroke="var(--rule)" stroke-width="3" />

@@ -6,8 +6,8 @@ import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
-import { forecast as forecastOf, type Session } from '../../../core/ladder/forecast.js';
-import { amountOf, heldEasier } from '../../../core/ladder/holds.js';
+import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
+import { sessionsAt } from '../../../core/ladder/next-gate.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { loadOf } from '../../../core/statics/load.js';
 import { gateText, missingText, noForecastText } from '../../../words/gates.js';
@@ -39,17 +39,7 @@ const place = computed(() => placeKey(props.standing.rung));
 const body = computed(() => props.circumstance.body);
 const counted = computed(() => props.standing.gate.reps !== null);
 const wanted = computed(() => props.standing.gate.reps ?? props.standing.gate.seconds);
-/** Best of each day in the version's own unit, on no easier set-up than its own. */
-const sessions = computed(() => {
-  const best = new Map<string, Session>();
-  for (const h of props.on.holds) {
-    const { clean } = amountOf(props.standing.rung, h);
-    if (h.place !== place.value || clean === null || heldEasier(h)) continue;
-    const known = best.get(h.day);
-    if (!known || clean > known.clean) best.set(h.day, { day: h.day, clean, atLeast: h.toTarget });
-  }
-  return [...best.values()].sort((a, b) => a.day.localeCompare(b.day));
-});
+const sessions = computed(() => sessionsAt(props.standing.rung, props.on.holds));
 const bestText = (best: number): string => (counted.value ? `${best} reps` : secondsText(best));
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
 const foresight = computed(() => (sessions.value.length === 0 ? null : forecastOf(sessions.value, wanted.value)));
