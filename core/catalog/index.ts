@@ -9,6 +9,7 @@ import type {
   Family,
   Fault,
   Method,
+  Pads,
   Rung,
   Tolerance,
 } from '../formats/catalog.js';
@@ -43,6 +44,8 @@ export interface Catalog {
   evidence: readonly EvidenceRow[];
   tests: readonly QuickTest[];
   crossGates: readonly CrossGate[];
+  /** Orders of the fault pads by position; the families have them too. */
+  pads: readonly Pads[];
   /** Entries that were taken away while something used them, as `kind:key`: still read, not offered any more. */
   retired: ReadonlySet<string>;
 }
@@ -60,6 +63,7 @@ export const catalog: Catalog = {
   evidence: evidenceRows,
   tests: quickTests,
   crossGates,
+  pads: families.map(({ id, pads }) => ({ id, order: pads })),
   retired: new Set(),
 };
 

@@ -129,6 +129,17 @@ export const familySchema = z.strictObject({
 });
 export type Family = z.infer<typeof familySchema>;
 
+/** The order of a position's fault pads; the others of the position stand behind *more*. Its id is the position's. */
+export const padsSchema = z.strictObject({
+  id,
+  order: z
+    .array(id)
+    .min(4, 'needs four pads')
+    .max(16, 'has room for sixteen pads')
+    .refine((list) => new Set(list).size === list.length, 'names a fault twice'),
+});
+export type Pads = z.infer<typeof padsSchema>;
+
 export const rungSchema = z.strictObject({
   id,
   family: id,

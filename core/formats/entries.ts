@@ -6,6 +6,7 @@ import {
   drillSchema,
   faultSchema,
   methodSchema,
+  padsSchema,
   rungSchema,
   toleranceSchema,
 } from './catalog.js';
@@ -18,6 +19,7 @@ export const ENTRY_SCHEMAS = {
   cautions: cautionSchema,
   rungs: rungSchema,
   crossGates: crossGateSchema,
+  pads: padsSchema,
 } as const;
 export type EntryKind = keyof typeof ENTRY_SCHEMAS;
 export const ENTRY_KINDS = Object.keys(ENTRY_SCHEMAS) as [EntryKind, ...EntryKind[]];

@@ -39,9 +39,12 @@ function excluded(
 export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]): Catalog {
   if (entries.length === 0) return shipped;
   const cautions = laid('cautions', shipped.cautions, entries);
+  const pads = laid('pads', shipped.pads, entries);
   return {
     ...shipped,
     cautions,
+    pads,
+    families: shipped.families.map((f) => ({ ...f, pads: pads.find((p) => p.id === f.id)?.order ?? f.pads })),
     methods: laid('methods', shipped.methods, entries),
     tolerances: laid('tolerances', shipped.tolerances, entries),
     faults: laid('faults', shipped.faults, entries),
@@ -136,6 +139,16 @@ export function problemsOfEntry(catalog: Catalog, entry: StudioEntry): Problem[]
       check(places, 'to', 'version', [gate.to]);
       check(places, 'from', 'version', [gate.from]);
       if (gate.from === gate.to) problems.push({ path: 'from', message: 'asks for itself' });
+      break;
+    }
+    case 'pads': {
+      const pads = entry.record as EntryRecord<'pads'>;
+      check(families, 'id', 'position', [pads.id]);
+      pads.order.forEach((id, i) => {
+        const fault = catalog.faults.find((f) => f.id === id);
+        if (!fault?.families.includes(pads.id))
+          problems.push({ path: `order[${i}]`, message: `"${id}" is no fault of ${pads.id}` });
+      });
       break;
     }
     case 'rungs': {

@@ -3,6 +3,8 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { StudioCatalogue } from '../../api/studio.js';
 import { catalog, offered, offeredRungs, record } from '../../core/catalog/index.js';
 import { ladderOf, rungsOnLadder } from '../../core/catalog/ladders.js';
+import type { StudioEntry } from '../../core/formats/entries.js';
+import { applyEntries } from '../../core/studio/overlay.js';
 import { watchedPlank } from '../../core/testing.js';
 import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
@@ -131,6 +133,20 @@ describe('the studio’s catalogue', () => {
     const bad = await coach.send('put', at, { ...gate, from: 'mast/top' });
     expect([bad.status, bad.body.problems[0].path]).toEqual([422, 'from']);
     expect((await coach.send('put', at, { ...gate, sets: 0 })).body.problems[0].path).toBe('sets');
+    expect((await coach.send('delete', at)).body.entries).toEqual([]);
+  });
+  test('the order of a position’s pads is the studio’s own; a fault of another position, or one twice, is refused', async () => {
+    const plank = record(catalog.families, 'front-plank');
+    const at = '/catalogue/pads/front-plank';
+    const order = [plank.pads[3]!, plank.pads[0]!, plank.pads[1]!, plank.pads[2]!];
+    const kept = await coach.send('put', at, { id: plank.id, order });
+    expect(kept.body.entries).toMatchObject([{ kind: 'pads', key: 'front-plank', record: { order } }]);
+    const own = applyEntries(catalog, kept.body.entries as StudioEntry[]);
+    expect(record(own.families, 'front-plank').pads).toEqual(order);
+    expect(record(own.families, 'hollow').pads).toEqual(record(catalog.families, 'hollow').pads);
+    const strange = await coach.send('put', at, { id: plank.id, order: [...order, 'feet-flap'] });
+    expect([strange.status, strange.body.problems[0].path]).toEqual([422, 'order[4]']);
+    expect((await coach.send('put', at, { id: plank.id, order: [...order, order[0]] })).status).toBe(422);
     expect((await coach.send('delete', at)).body.entries).toEqual([]);
   });
   test.each(['masts/bridge', 'drills/Bridge%20one', 'tests/knee-to-wall'])('no entry at %s', async (path) => {

@@ -16,6 +16,7 @@ import DrillFields from './entries/DrillFields.vue';
 import FaultFields from './entries/FaultFields.vue';
 import LimitFields from './entries/LimitFields.vue';
 import MethodFields from './entries/MethodFields.vue';
+import PadFields from './entries/PadFields.vue';
 
 const props = defineProps<{ entry: StudioEntry; copy: boolean }>();
 const emit = defineEmits<{ saved: [key: string]; cancel: [] }>();
@@ -28,6 +29,7 @@ const FIELDS: Partial<Record<EntryKind, Component>> = {
   tolerances: LimitFields,
   methods: MethodFields,
   cautions: CautionFields,
+  pads: PadFields,
 };
 
 const free = (id: string, taken: (id: string) => boolean): string => {

@@ -71,7 +71,15 @@ const open = computed((): { page: Component; shows: object; entry: StudioEntry |
     }
     case 'positions': {
       const record = find(catalog.families);
-      return record ? { page: PositionEntry, shows: { family: record }, entry: null, name: record.name } : null;
+      const pads = find(catalog.pads);
+      return record
+        ? {
+            page: PositionEntry,
+            shows: { family: record },
+            entry: pads ? { kind: 'pads', record: pads } : null,
+            name: record.name,
+          }
+        : null;
     }
     case 'tests': {
       const record = find(catalog.tests);
@@ -97,7 +105,7 @@ async function putBack(): Promise<void> {
   if (await run(() => restoreEntry(back.kind, back.key))) taken.value = null;
 }
 /** Limits and faults are changed where they stand; they have no copies. */
-const noCopy = computed(() => kind.value === 'limits' || kind.value === 'faults');
+const noCopy = computed(() => ['limits', 'faults', 'positions'].includes(kind.value));
 </script>
 
 <template>

@@ -46,6 +46,28 @@ describe('what the library lists', () => {
   });
 });
 
+describe('the order of the pads', () => {
+  test('a pad is moved up, one goes behind more, and what is kept is the whole order', async () => {
+    const { pads } = record(shipped.families, 'front-plank');
+    page = await show(LibraryPage, '/library?kind=positions&id=front-plank');
+    await until(() => button(/Change it/));
+    await button(/Change it/).trigger('click');
+    const named = (name: string) => page.find(`button[aria-label="${name}"]`);
+    const [first, second, third] = pads.slice(0, 3).map((id) => record(shipped.faults, id).name);
+    await named(`${second} up`).trigger('click');
+    await named(`${third} behind more`).trigger('click');
+    expect(named(`${first} down`).exists()).toBe(true);
+    let kept: unknown;
+    server.on('entries.put', ({ body }) => {
+      kept = body;
+      return studioOf();
+    });
+    await page.find('form.space-y-3').trigger('submit');
+    await until(() => kept !== undefined);
+    expect(kept).toEqual({ id: 'front-plank', order: [pads[1], pads[0], ...pads.slice(3)] });
+  });
+});
+
 describe('changing an entry', () => {
   beforeEach(async () => {
     page = await show(LibraryPage, '/library?kind=drills&id=bridge');

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** The order of a position's fault pads: those that show at once, and those behind “more”. */
+import { ArrowDown, ArrowUp } from '@lucide/vue';
+import { computed } from 'vue';
+import type { EntryRecord } from '../../../../core/formats/entries.js';
+import { catalog } from '../../../data/catalogue.js';
+import { faultName } from '../../../data/names.js';
+
+const pads = defineModel<EntryRecord<'pads'>>({ required: true });
+const behind = computed(() =>
+  catalog.faults.filter(
+    (f) =>
+      f.families.includes(pads.value.id) && !pads.value.order.includes(f.id) && !catalog.retired.has(`faults:${f.id}`),
+  ),
+);
+function move(from: number, to: number): void {
+  const order = [...pads.value.order];
+  const [moved] = order.splice(from, 1);
+  if (moved) order.splice(to, 0, moved);
+  pads.value.order = order;
+}
+</script>
+
+<template>
+  <fieldset>
+    <legend class="label">Pads at once, likeliest first</legend>
+    <p class="text-soft text-sm">What a person showed before still comes to the front for them.</p>
+    <ol class="divide-rule divide-y">
+      <li v-for="(id, i) in pads.order" :key="id" class="flex items-center gap-1">
+        <span class="figures text-soft w-6">{{ i + 1 }}</span>
+        <span class="flex-1">{{ faultName(id) }}</span>
+        <button
+          type="button"
+          class="btn btn-quiet !px-2"
+          :disabled="i === 0"
+          :aria-label="`${faultName(id)} up`"
+          @click="move(i, i - 1)"
+        >
+          <ArrowUp :size="18" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="btn btn-quiet !px-2"
+          :disabled="i === pads.order.length - 1"
+          :aria-label="`${faultName(id)} down`"
+          @click="move(i, i + 1)"
+        >
+          <ArrowDown :size="18" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          class="link min-h-[44px] text-sm"
+          :aria-label="`${faultName(id)} behind more`"
+          @click="pads.order = pads.order.filter((x) => x !== id)"
+        >
+          Behind more
+        </button>
+      </li>
+    </ol>
+  </fieldset>
+  <fieldset v-if="behind.length">
+    <legend class="label">Behind “more”</legend>
+    <div class="flex flex-wrap gap-1">
+      <button
+        v-for="f in behind"
+        :key="f.id"
+        type="button"
+        class="btn text-sm"
+        @click="pads.order = [...pads.order, f.id]"
+      >
+        {{ f.name }}: show
+      </button>
+    </div>
+  </fieldset>
+</template>
