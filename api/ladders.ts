@@ -25,6 +25,7 @@ export const loggedHoldSchema = z.object({
   felt: z.string().nullable(),
   side: z.enum(['left', 'right']).nullable(),
   // What was kept before these were read off a look says nothing of them; it is judged anew by the next build anyway.
+  first: z.string().nullable().default(null),
   mended: z.boolean().default(false),
   backDown: z.boolean().nullable().default(null),
   setup: setupSchema.nullable().default(null),

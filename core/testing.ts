@@ -32,6 +32,7 @@ export const plankHold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
   total: change.clean ?? 20,
   target: 40,
   worst: null,
+  first: null,
   broke: false,
   pain: false,
   cue: null,

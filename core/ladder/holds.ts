@@ -25,6 +25,8 @@ export interface LoggedHold {
   target: Seconds | null;
   /** Worst stated fault. */
   worst: Severity | null;
+  /** The fault that went first; null where nothing did. */
+  first: string | null;
   /** Something went: a lasting break ended the clean part. A hold that only settled late did not break. */
   broke: boolean;
   pain: boolean;
@@ -98,6 +100,7 @@ export function loggedHold(
     worst: judged.findings
       .filter(isStated)
       .reduce<Severity | null>((worst, f) => (worse(f.severity, worst) ? f.severity : worst), null),
+    first: hold.firstToGo?.fault ?? null,
     broke: hard ? hard.clean < hard.total - CLOCK : hold.firstToGo !== null,
     pain: observation.ended?.reason === 'pain',
     cue: evidence.cue ?? null,

@@ -22,6 +22,7 @@ import LookHeader from './LookHeader.vue';
 import MendGuide from './MendGuide.vue';
 import OtherSchools from './OtherSchools.vue';
 import SeenCard from './SeenCard.vue';
+import SittingCard from './SittingCard.vue';
 import { useLookOnPage } from './use-look.js';
 import WhyPanel from './WhyPanel.vue';
 
@@ -122,6 +123,7 @@ watch(
             >On the ladder</RouterLink
           >
         </div>
+        <SittingCard v-if="on && !unread" :look="look" :on="on" :body="judgedIn.body" />
         <CarefulCard v-if="rest" :person="person" :circumstance="judgedIn" />
       </div>
 
