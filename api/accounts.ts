@@ -30,6 +30,8 @@ export const accountPatchSchema = z.strictObject({
   groups: z.array(idSchema).max(100).optional(),
   disabled: z.boolean().optional(),
   password: password.optional(),
+  /** The person that the account's holder is, who is looked at too; null: none. */
+  personId: idSchema.nullable().optional(),
 });
 
 /** A change of one's own password takes the one before. */
@@ -43,6 +45,8 @@ export const accountSchema = z.object({
   /** Groups an assistant may see; owners and coaches see all. */
   groups: z.array(idSchema),
   disabled: z.boolean(),
+  /** The person of this studio that the account's holder is; null where that is nobody. */
+  personId: idSchema.nullable().default(null),
 });
 export type Account = z.infer<typeof accountSchema>;
 

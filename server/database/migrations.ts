@@ -376,7 +376,20 @@ const reliability: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability];
+const self: Step = {
+  name: '008-accounts-of-people',
+  async up(db) {
+    // A coach who is looked at too: the account says which person that is. No foreign key: SQLite would build the table anew for one.
+    await db.schema.alterTable('accounts', (t) => {
+      t.text('self_id');
+    });
+  },
+  async down(db) {
+    await dropColumns(db, 'accounts', 'self_id');
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self];
 
 /** Names of the steps that this program knows. */
 export const STEP_NAMES: readonly string[] = STEPS.map((s) => s.name);

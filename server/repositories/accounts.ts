@@ -15,6 +15,7 @@ const accountRow = z.object({
   password_hash: z.string(),
   disabled_at: z.string().nullable(),
   sessions_from: z.number(),
+  self_id: z.string().nullable(),
 });
 type Row = z.infer<typeof accountRow>;
 
@@ -32,6 +33,7 @@ export interface AccountChange {
   groups?: readonly string[];
   disabled?: boolean;
   passwordHash?: string;
+  personId?: string | null;
 }
 export interface Credentials {
   id: string;
@@ -65,6 +67,7 @@ export function accountsIn(db: Knex) {
     role: row.role,
     groups: await groupsOf(row.id),
     disabled: row.disabled_at !== null,
+    personId: row.self_id && (await db('people').where('id', row.self_id).first('id')) ? row.self_id : null,
   });
   const setGroups = async (trx: Knex, id: string, groups: readonly string[]): Promise<void> => {
     await trx('account_groups').where('account_id', id).delete();
@@ -141,6 +144,7 @@ export function accountsIn(db: Knex) {
       if (change.name !== undefined) columns.name = change.name;
       if (change.role !== undefined) columns.role = change.role;
       if (change.passwordHash !== undefined) columns.password_hash = change.passwordHash;
+      if (change.personId !== undefined) columns.self_id = change.personId;
       if (change.disabled !== undefined) columns.disabled_at = change.disabled ? new Date().toISOString() : null;
       const rollback = new Error('no owner would be left');
       try {

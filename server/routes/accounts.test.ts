@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import type { SessionState } from '../../api/accounts.js';
@@ -173,6 +174,24 @@ describe('passwords', () => {
     await owner.send('patch', path, { disabled: false });
     expect((await helper.get('/people')).status).toBe(401);
     expect((await owner.get('/people')).status).toBe(200);
+  });
+});
+
+describe('an account that is also a person', () => {
+  test('the owner ties it and unties it; it says so to its holder, and goes when the person does', async () => {
+    const [owner, coach] = [await studio.as('owner'), await studio.as('coach')];
+    const person = (await owner.send('post', '/people', { name: 'Marit' })).body.id as string;
+    const path = `/accounts/${coach.account!.id}`;
+    expect((await coach.send('patch', path, { personId: person })).status).toBe(403);
+    expect((await owner.send('patch', path, { personId: person })).body).toMatchObject({ personId: person });
+    expect((await coach.get('/session')).body.account).toMatchObject({ personId: person });
+    const twice = await owner.send('patch', `/accounts/${owner.account!.id}`, { personId: person });
+    expect([twice.status, twice.body.problems[0].path]).toEqual([422, 'personId']);
+    expect((await owner.send('patch', path, { personId: randomUUID() })).status).toBe(422);
+    expect((await owner.send('patch', path, { personId: null })).body).toMatchObject({ personId: null });
+    await owner.send('patch', path, { personId: person });
+    await studio.db('people').where('id', person).delete();
+    expect((await coach.get('/session')).body.account).toMatchObject({ personId: null });
   });
 });
 

@@ -1,7 +1,7 @@
 /** Signing in and out, the first owner, and accounts. */
 import { hash, verify } from '@node-rs/argon2';
 import type { Request } from 'express';
-import type { SessionState } from '../../api/accounts.js';
+import type { Account, SessionState } from '../../api/accounts.js';
 import type { Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { accountOf, beginSession, endSession, tokenOf } from '../http/session.js';
@@ -26,7 +26,7 @@ const TAKEN = [{ path: 'email', message: 'has an account already' }];
 
 /** @param secret of the sessions */
 export function accountHandlers(context: Context, secret: string): Handlers<Names> {
-  const { accounts, config } = context;
+  const { accounts, config, people, circumstances } = context;
   const state = async (request: Request): Promise<SessionState> => {
     const account = await accountOf(accounts, request);
     return {
@@ -40,6 +40,13 @@ export function accountHandlers(context: Context, secret: string): Handlers<Name
     const unknown = await accounts.unknownGroups(groups);
     if (unknown.length > 0)
       throw invalid([{ path: 'groups', message: 'holds a group that this studio does not have' }]);
+  };
+  const knownPerson = async (owner: Account, id: string | null | undefined): Promise<void> => {
+    if (!id) return;
+    if (!(await people.find(owner, id, await circumstances.today())))
+      throw invalid([{ path: 'personId', message: 'is nobody of this studio' }]);
+    if ((await accounts.list()).some((a) => a.personId === id))
+      throw invalid([{ path: 'personId', message: 'is tied to an account already' }]);
   };
   return {
     'session.get': ({ request }) => state(request),
@@ -90,12 +97,14 @@ export function accountHandlers(context: Context, secret: string): Handlers<Name
       const before = await accounts.find(params.id);
       if (!before) throw notFound('This account');
       await knownGroups(body.groups);
+      await knownPerson(account, body.personId);
       const changed = await accounts.change(params.id, {
         name: body.name,
         role: body.role,
         groups: body.groups,
         disabled: body.disabled,
         passwordHash: body.password ? await hash(body.password) : undefined,
+        personId: body.personId,
       });
       if (!changed)
         throw new HttpProblem(

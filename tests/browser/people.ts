@@ -20,6 +20,7 @@ export const account = (n = 900): Account => ({
   role: 'coach',
   groups: [],
   disabled: false,
+  personId: null,
 });
 export const sessionOf = (who: Account | null): SessionState => ({
   account: who,

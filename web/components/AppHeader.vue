@@ -116,6 +116,11 @@ async function leave(): Promise<void> {
           >
           <MenuItems class="card absolute right-0 z-40 mt-1 w-64 space-y-2 shadow-lg focus:outline-none">
             <p class="text-soft text-sm">{{ session.account?.role }} · {{ session.account?.email }}</p>
+            <MenuItem v-if="session.account?.personId" v-slot="{ active }">
+              <RouterLink :to="`/people/${session.account.personId}`" class="btn w-full" :class="{ 'bg-sunk': active }"
+                >Your own record</RouterLink
+              >
+            </MenuItem>
             <MenuItem v-slot="{ active }">
               <button
                 class="btn w-full"

@@ -8,6 +8,7 @@ import type { CautionId } from '../../../core/formats/catalog.js';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
 import EntryTools from '../library/EntryTools.vue';
 import KitPicker from '../../components/KitPicker.vue';
+import PersonPicker from '../../components/PersonPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
 import TimeZonePicker from '../../components/TimeZonePicker.vue';
 import { addAccount, changeAccount, useAccounts } from '../../data/accounts.js';
@@ -53,8 +54,13 @@ async function add(): Promise<void> {
   adding.value = false;
   Object.assign(form, { name: '', email: '', password: '', role: 'coach', groups: [] });
 }
-async function change(account: Account, patch: { disabled?: boolean; role?: Role; groups?: string[] }): Promise<void> {
-  await run(() => changeAccount(account.id, patch));
+async function change(
+  account: Account,
+  patch: { disabled?: boolean; role?: Role; groups?: string[]; personId?: string | null },
+): Promise<void> {
+  const done = await run(() => changeAccount(account.id, patch));
+  // One's own account is also in the session: the menu follows.
+  if (done && account.id === session.account?.id) await session.load();
 }
 const toggled = (account: Account, group: string): string[] =>
   account.groups.includes(group) ? account.groups.filter((g) => g !== group) : [...account.groups, group];
@@ -134,6 +140,16 @@ const SEES: Record<Role, string> = {
             />
             {{ g.name }}</label
           >
+        </div>
+        <div class="w-56">
+          <PersonPicker
+            :id="`self-${a.id}`"
+            :label="`Person that ${a.name} is`"
+            :model-value="a.personId ?? ''"
+            nobody="Is no person here"
+            placeholder="Is no person here"
+            @update:model-value="(id) => change(a, { personId: id || null })"
+          />
         </div>
         <button class="btn" :disabled="busy" @click="change(a, { disabled: !a.disabled })">
           {{ a.disabled ? 'Open again' : 'Close account' }}
