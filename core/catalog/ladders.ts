@@ -148,15 +148,21 @@ export const skillGoals: readonly SkillGoal[] = [
 /** `family/rung` of a version. */
 export const placeKey = (rung: Pick<Rung, 'family' | 'id'>): string => `${rung.family}/${rung.id}`;
 
-/** Versions on a ladder, easiest first; a studio's own versions of its families stand behind the shipped ones, before what is beside it; what was taken away stands nowhere. */
+/** Versions on a ladder, easiest first; a studio's own versions stand where their load puts them; what was taken away stands nowhere. */
 export function rungsOnLadder(catalog: Rungs, ladder: Ladder): Rung[] {
   const named = new Set(ladder.rungs.filter((r) => r.includes('/')));
   const rungs = catalog.rungs.filter((r) => !catalog.retired?.has(`rungs:${r.family}.${r.id}`));
-  return ladder.rungs.flatMap((entry) =>
+  const shipped = ladder.rungs.flatMap((entry) =>
     entry.includes('/')
-      ? rungs.filter((r) => placeKey(r) === entry)
-      : rungs.filter((r) => r.family === entry && !named.has(placeKey(r))),
+      ? rungs.filter((r) => placeKey(r) === entry && !r.stands)
+      : rungs.filter((r) => r.family === entry && !named.has(placeKey(r)) && !r.stands),
   );
+  const own = rungs.filter((r) => r.stands?.on === ladder.id);
+  if (own.length === 0) return shipped;
+  const before = (key: string | null): Rung[] => own.filter((r) => r.stands!.before === key);
+  // One whose neighbour was taken away stands at the end.
+  const lost = own.filter((r) => r.stands!.before !== null && !shipped.some((s) => placeKey(s) === r.stands!.before));
+  return [...shipped.flatMap((r) => [...before(placeKey(r)), r]), ...lost, ...before(null)];
 }
 
 /** The ladder that a version stands on; null for versions of no ladder. */

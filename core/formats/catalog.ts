@@ -169,6 +169,8 @@ export const rungSchema = z.strictObject({
     .optional(),
   excludedBy: z.array(z.enum(CAUTION_IDS)),
   pose: poseSchema,
+  /** Where a studio's own version stands: on which ladder, and before which version; null: at its end. Derived from loads, never stored. */
+  stands: z.strictObject({ on: id, before: place.nullable() }).optional(),
 });
 export type Rung = z.infer<typeof rungSchema>;
 

@@ -1,5 +1,8 @@
 /** The catalogue as a studio has it: shipped records with its own on top. The shipped ones are never altered. */
-import { placeKey } from '../catalog/ladders.js';
+import { bodyOf } from '../body/anthropometry.js';
+import { ladders, placeKey, rungsOnLadder } from '../catalog/ladders.js';
+import type { Rung } from '../formats/catalog.js';
+import { loadOf, type Load } from '../statics/load.js';
 import { CAUSE_IDS, type CautionId } from '../formats/catalog.js';
 import { entryKey, type EntryKind, type EntryRecord, type StudioEntry } from '../formats/entries.js';
 import type { Problem } from '../formats/problems.js';
@@ -31,6 +34,38 @@ function excluded(
   return [...new Set([...by, ...added])].filter((c) => !allowed.has(c));
 }
 
+const AVERAGE = bodyOf();
+function loadForAverage(rung: Rung): Load | null {
+  try {
+    return loadOf(rung, AVERAGE);
+  } catch {
+    // A pose that cannot stand for an average body has no load to order it by.
+    return null;
+  }
+}
+/**
+ * A studio's own versions with where they stand: on the ladder of their position, before the first version that loads an average body
+ * more; what has no load to compare stands at the end. Lighter ones come first.
+ */
+function onTheirLadders(shipped: Catalog, rungs: readonly Rung[]): Rung[] {
+  const known = new Set(shipped.rungs.map(placeKey));
+  const own = rungs.filter((r) => !known.has(placeKey(r)));
+  if (own.length === 0) return [...rungs];
+  const placed = own.map((rung) => {
+    const ladder = ladders.find((l) => l.rungs.some((entry) => entry.split('/')[0] === rung.family));
+    const load = ladder ? loadForAverage(rung) : null;
+    if (!ladder) return { rung, load };
+    const heavier = rungsOnLadder(shipped, ladder).find((r) => {
+      if (!load || ladder.sideways.includes(placeKey(r)) || placeKey(r) in ladder.exceptions) return false;
+      const other = loadForAverage(r);
+      return other !== null && other.governs === load.governs && !other.moreEffort && other.value > load.value;
+    });
+    return { rung: { ...rung, stands: { on: ladder.id, before: heavier ? placeKey(heavier) : null } }, load };
+  });
+  placed.sort((a, b) => (a.load?.value ?? Number.MAX_VALUE) - (b.load?.value ?? Number.MAX_VALUE));
+  return [...rungs.filter((r) => known.has(placeKey(r))), ...placed.map((p) => p.rung)];
+}
+
 /**
  * Lays a studio's entries over the shipped catalogue: an entry with a known key replaces the shipped record, another is added
  * after them; the cautions' lists of what they exclude and allow are worked into drills, quick tests and versions.
@@ -52,7 +87,7 @@ export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]):
       ...d,
       excludedBy: excluded(`drill:${d.id}`, d.excludedBy, cautions),
     })),
-    rungs: laid('rungs', shipped.rungs, entries).map((r) => ({
+    rungs: onTheirLadders(shipped, laid('rungs', shipped.rungs, entries)).map((r) => ({
       ...r,
       excludedBy: excluded(`rung:${placeKey(r)}`, r.excludedBy, cautions),
     })),

@@ -1,10 +1,12 @@
 import { assignableRecord } from '../prescribe/assignable.js';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record } from '../catalog/index.js';
+import { catalog, record, rungOf, type Catalog } from '../catalog/index.js';
+import { ladderOf, ladders, rungsOnLadder } from '../catalog/ladders.js';
 import { addDays } from '../days.js';
 import { CAUTION_IDS, type CautionId } from '../formats/catalog.js';
 import type { StudioEntry } from '../formats/entries.js';
+import { gateFor, neighbours } from '../ladder/gates.js';
 import { methodInForce, type MethodChoice } from '../person/method-in-force.js';
 import { chooseDrills } from '../prescribe/choose.js';
 import { openTests } from '../reason/rank.js';
@@ -68,6 +70,33 @@ describe('entries laid over the shipped catalogue', () => {
     const problems = problemsOfEntry(catalog, entry);
     expect(problems).toHaveLength(1);
     expect(problems[0]!.path.startsWith(path)).toBe(true);
+  });
+});
+
+describe('a studio’s own version on its ladder', () => {
+  const plank = ladders.find((l) => l.id === 'front-plank')!;
+  const ahead = (id: string, metres: number): StudioEntry => {
+    const base = rungOf(catalog, 'front-plank', 'forearm');
+    const pose = { ...base.pose, support: { joint: 'elbow' as const, ahead: metres } };
+    return { kind: 'rungs', record: { ...base, id, name: `Own ${id}`, ahead: metres, target: 25, pose } };
+  };
+  const withOwn = (...entries: StudioEntry[]) => applyEntries(catalog, entries);
+  const way = (of: Catalog) => rungsOnLadder(of, plank).map((r) => r.id);
+  test('by its load: between the version that loads less and the one that loads more, lighter ones first', () => {
+    const own = withOwn(ahead('two-thumbs', 0.06), ahead('a-thumb', 0.03));
+    const at = way(own).indexOf('forearm');
+    expect(way(own).slice(at, at + 4)).toEqual(['forearm', 'a-thumb', 'two-thumbs', 'elbows-ahead']);
+    const rung = rungOf(own, 'front-plank', 'a-thumb');
+    expect(ladderOf(own, rung)?.id).toBe('front-plank');
+    expect(gateFor(plank, rung, 45)).toMatchObject({ seconds: 25 });
+    expect(neighbours(plank, rungsOnLadder(own, plank), 'front-plank/forearm').next?.id).toBe('a-thumb');
+    expect(neighbours(plank, rungsOnLadder(own, plank), 'front-plank/a-thumb').next?.id).toBe('two-thumbs');
+  });
+  test('the heaviest stands at the end, what was taken away nowhere, and the shipped order stays', () => {
+    const own = withOwn(ahead('far-out', 0.45), { ...ahead('gone', 0.03), retired: true });
+    expect(way(own).at(-1)).toBe('far-out');
+    expect(way(own)).not.toContain('gone');
+    expect(way(own).filter((id) => id !== 'far-out')).toEqual(way(catalog));
   });
 });
 
