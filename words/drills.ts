@@ -26,6 +26,8 @@ export function leftOutWhy(catalog: Catalog, why: LeftOutReason): string {
       return 'repeated bending is avoided here';
     case 'broke':
       return 'it just broke grossly';
+    case 'heavier':
+      return 'heavier than what just broke';
     case 'covered':
       return 'what it answers is covered already';
     case 'others-more':

@@ -1,6 +1,8 @@
 /** Fourth stage: drills and the next step. */
 import { bodyOf } from '../body/anthropometry.js';
 import type { Catalog } from '../catalog/index.js';
+import { ladderOf, placeKey, rungsOnLadder } from '../catalog/ladders.js';
+import type { Rung } from '../formats/catalog.js';
 import { rungAt } from '../ladder/gates.js';
 import { loggedHold, type LoggedHold } from '../ladder/holds.js';
 import { levelAt } from '../ladder/level.js';
@@ -8,7 +10,7 @@ import { nextStep, relativeLoad, type Proposal } from '../ladder/next-step.js';
 import { stoppedBy, type Circumstance } from '../person/circumstance.js';
 import { assignable } from '../prescribe/assignable.js';
 import { chooseDrills, type ChoiceQuery, type DrillChoice } from '../prescribe/choose.js';
-import { rungDose } from '../prescribe/rung-dose.js';
+import { doseToday, rungDose } from '../prescribe/rung-dose.js';
 import { kitSize } from '../prescribe/sizing.js';
 import type { Explained } from './explain.js';
 
@@ -26,6 +28,16 @@ export interface Advised extends Explained {
 }
 
 const NO_CHOICE: DrillChoice = { chosen: [], leftOut: [], minutes: 0, covered: 0 };
+
+/** Versions above one on its own ladder, those beside it apart: where it broke, they are no work for today. */
+function heavierThan(catalog: Catalog, rung: Rung): string[] {
+  const ladder = ladderOf(catalog, rung);
+  if (!ladder) return [];
+  const way = rungsOnLadder(catalog, ladder)
+    .map(placeKey)
+    .filter((place) => place === placeKey(rung) || !ladder.sideways.includes(place));
+  return way.slice(way.indexOf(placeKey(rung)) + 1);
+}
 
 /** The version that the next step leads to, dosed below today; null where the step leads away, or to what just broke grossly. */
 function rungToGive(
@@ -83,10 +95,12 @@ export function advise(
             recent,
             weekKinds: inForce.flatMap((id) => assignable(catalog, id)?.kind ?? []),
             level,
+            doseToday: (drill) => doseToday(catalog, drill, { method, cautions, level, holds }),
             sizeOf: (drill) => kitSize(catalog, drill, { body, holds, today: circumstance.day, level }),
             felt: explained.evidence['felt-first'] ?? null,
             rung: rungToGive(catalog, step, own, { method, cautions, level, holds }),
             broke: own?.worst === 'gross' ? [own.place] : [],
+            heavier: own?.broke ? heavierThan(catalog, rung) : [],
           })
         : NO_CHOICE,
     step,

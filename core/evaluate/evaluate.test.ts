@@ -1,3 +1,4 @@
+import { assignableRecord, versionOf } from '../prescribe/assignable.js';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
@@ -51,6 +52,10 @@ describe('evaluation', () => {
     expect(e.choice.chosen.length).toBeGreaterThanOrEqual(2);
     expect(e.choice.chosen.length).toBeLessThanOrEqual(4);
     expect(e.choice.chosen[0]!.dose).toHaveProperty('sets');
+    // It broke at the forearm plank: nothing above it on the ladder is work for today.
+    const given = e.choice.chosen.map((c) => versionOf(assignableRecord(catalog, c.drill)));
+    for (const place of ['front-plank/elbows-ahead', 'front-plank/squeezed', 'front-plank/long-lever'])
+      expect(given).not.toContain(place);
   });
   test('good poses of every rung have no stated fault by their own method', () => {
     for (const rung of sideRungs) {

@@ -1,10 +1,15 @@
 /** What can be assigned: every drill, and every version of every ladder beside them. */
 import type { Catalog } from '../catalog/index.js';
+import { TWINS } from '../catalog/drills/twins.js';
 import { figureOf, type Figure } from '../catalog/figures.js';
 import { ladderOf, ladders, placeKey, rungsOnLadder } from '../catalog/ladders.js';
 import type { CauseId, Drill, KitSizing, Rung } from '../formats/catalog.js';
 import { unitOf } from './dose.js';
 import { governing, type Governing } from '../statics/load.js';
+
+/** The version that an item is, `family/rung`; null for a drill that is none. A copy is what it was copied from. */
+export const versionOf = (drill: Pick<Drill, 'id' | 'copiedFrom'>): string | null =>
+  drill.id.includes('/') ? drill.id : (TWINS[drill.id] ?? TWINS[drill.copiedFrom ?? ''] ?? null);
 
 type Weights = Partial<Record<CauseId, 1 | 2 | 3>>;
 /** Causes that a version of its own ladder answers: a shorter lever first, then what holds it. Assumptions, as a coach would argue them. */

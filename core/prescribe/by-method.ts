@@ -94,7 +94,7 @@ export function doseBy(
   return {
     ...dose,
     ...(failure ? { amount: null, remark: 'to position failure with a spotter' } : {}),
-    ...(counted && order === 'reps-with-pauses' && !dose.hold ? { hold: PAUSE } : {}),
+    ...(counted && order === 'reps-with-pauses' && dose.unit === 'reps' && !dose.hold ? { hold: PAUSE } : {}),
   };
 }
 

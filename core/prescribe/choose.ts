@@ -5,7 +5,7 @@ import { postureOf } from './mends.js';
 import { curlWorth } from './by-method.js';
 import { doseOf } from './dose.js';
 import type { KitSize, NoSize } from './sizing.js';
-import { assignable, assignableRecord, figureOfAssignable } from './assignable.js';
+import { assignable, assignableRecord, figureOfAssignable, versionOf } from './assignable.js';
 import {
   PHASES,
   PLACES_IN_SESSION,
@@ -40,6 +40,8 @@ export type LeftOutReason =
   | { is: 'bending' }
   /** It just broke grossly. */
   | { is: 'broke' }
+  /** It is heavier than what just broke. */
+  | { is: 'heavier' }
   | { is: 'others-more' };
 export interface LeftOut {
   drill: string;
@@ -65,7 +67,7 @@ export interface ChoiceQuery {
   kit?: readonly string[];
   /** Minutes there are; 20 when not given. */
   minutes?: number;
-  /** How many at the most, 2–5; 3 when not given, 4 where the method corrects in four phases. */
+  /** How many at the most, 2–5; when not given 3, 4 where the method corrects in four phases, 5 where more than 20 minutes were asked for. */
   count?: number;
   /** Drills of the last two weeks: they count a little less. */
   recent?: readonly string[];
@@ -79,8 +81,12 @@ export interface ChoiceQuery {
   rung?: { place: string; dose: Dose } | null;
   /** Versions that just broke grossly: they are not given. */
   broke?: readonly string[];
+  /** Versions that are heavier than what just broke: they are no work for today. */
+  heavier?: readonly string[];
   /** How far the person is in this position: it chooses within the range of a dose. */
   level?: Level;
+  /** Dose of an item that is a version this person has done: below today's usual break; null for others. */
+  doseToday?: (drill: Drill) => Dose | null;
   /** Sizes an item's kit for this person. */
   sizeOf?: (drill: Drill) => ChosenDrill['size'];
   /** Where it was felt first: what loads that is not given. */
@@ -160,8 +166,9 @@ const SHORT: ReadonlySet<CauseId> = new Set([
   'adductor-short',
   'shoulder-closed',
 ]);
-/** Minutes from which a fourth and a fifth drill are looked for: what was asked for is used while a drill still adds. */
-const MORE_DRILLS = [26, 34] as const;
+/** Minutes of a session where nobody asked for others; whoever asks for more gets as many drills as fit and add, up to five. */
+const USUAL_MINUTES = 20;
+const MOST = 5;
 /** What a drill in another posture than the position's is worth, where the posture is what is trained. Assumption. */
 const OTHER_POSTURE = 0.95;
 /** Worth of the next step's version where it answers none of the causes. */
@@ -303,7 +310,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     method,
     cautions = [],
     kit,
-    minutes = 20,
+    minutes = USUAL_MINUTES,
     recent = [],
     weekKinds = [],
     pins = [],
@@ -311,8 +318,8 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
   } = query;
   const fourPhases = method.axes.correcting === 'four-phases';
   const usual = fourPhases ? 4 : 3;
-  const longer = MORE_DRILLS.filter((m) => minutes >= m).length;
-  const count = Math.min(5, Math.max(2, query.count ?? Math.max(usual, longer > 0 ? 3 + longer : 0), pins.length));
+  const asked = query.count ?? (minutes > USUAL_MINUTES ? MOST : usual);
+  const count = Math.min(MOST, Math.max(2, asked, pins.length));
   for (const id of pins) assignableRecord(catalog, id);
   const position = record(catalog.families, family);
   const bending = method.axes.bending === 'avoided' || query.felt === 'neck';
@@ -323,6 +330,13 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
       (id) => assignable(catalog, id) ?? [],
     ),
   ];
+  const mayGive = (d: Drill): boolean =>
+    !d.excludedBy.some((c) => cautions.includes(c)) &&
+    !bans.includes(d.id) &&
+    !broke.includes(d.id) &&
+    !(kit && d.kit.some((item) => !kit.includes(item)));
+  /** Versions that are in the pool themselves and may be given. */
+  const there = new Set(pool.filter((d) => d.id.includes('/') && mayGive(d)).map((d) => d.id));
   const chance = new Map(ranking.map((r) => [r.cause, r.probability]));
   const likeliest = [...ranking].sort((a, b) => b.probability - a.probability)[0];
   const leftOut: LeftOut[] = [];
@@ -350,21 +364,25 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
     const weak = likeliest?.cause === 'quad-weak-short-range' && drill.causes['flexor-short'] !== undefined;
     const fits = loosens ? loose && !weak : drill.families.includes(family) && postureServes(catalog, drill, family);
     if (!pinned && (worth.length === 0 || !fits)) continue;
+    const version = versionOf(drill);
     const caution = drill.excludedBy.find((c) => cautions.includes(c));
     const lacking = kit && drill.kit.find((item) => !kit.includes(item));
     const out = (why: LeftOutReason): void => void leftOut.push({ drill: drill.id, why });
     if (caution) out({ is: 'caution', caution });
     else if (bans.includes(drill.id)) out({ is: 'banned' });
     else if (lacking) out({ is: 'kit', kit: lacking });
-    else if (broke.includes(drill.id) && !pinned) out({ is: 'broke' });
+    else if (!pinned && version !== null && broke.includes(version)) out({ is: 'broke' });
+    else if (!pinned && version !== null && (query.heavier ?? []).includes(version)) out({ is: 'heavier' });
+    // The version itself is there, with its dose for today.
+    else if (!pinned && version !== null && drill.id !== version && there.has(version)) out({ is: 'covered' });
     else if (bending && drill.kind === 'fold' && drill.phase !== 'lengthen' && !pinned && drill.id !== rung?.place)
       out({ is: 'bending' });
     else candidates.push({ drill, worth, pinned });
   }
   // A phase counts as wanted only where some candidate could fill it.
-  const there = (phase: Drill['phase']): boolean => candidates.some((c) => c.drill.phase === phase);
+  const has = (phase: Drill['phase']): boolean => candidates.some((c) => c.drill.phase === phase);
   const short = likeliest !== undefined && SHORT.has(likeliest.cause);
-  const phases = fourPhases ? FOUR.filter(there) : short ? (['ease', 'lengthen'] as const).filter(there) : [];
+  const phases = fourPhases ? FOUR.filter(has) : short ? (['ease', 'lengthen'] as const).filter(has) : [];
   const own = candidates.some((c) => isOwn(c.drill, family));
   const strengthen = short && candidates.some(strengthens);
   const rules: Rules = { minutes, count, family, phases: phases.slice(0, count), own, strengthen };
@@ -388,7 +406,10 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
         .filter(([, v], i, list) => i === 0 || v > 0.35 * list[0]![1]);
       return {
         drill: drill.id,
-        dose: rung?.place === drill.id ? rung.dose : doseOf(catalog, drill, method, cautions, query.level),
+        dose:
+          rung?.place === drill.id
+            ? rung.dose
+            : (query.doseToday?.(drill) ?? doseOf(catalog, drill, method, cautions, query.level)),
         answers: main.map(([cause]) => ({ cause, probability: chance.get(cause) ?? 0 })),
         changes: cautions.flatMap((caution) => drill.changedBy[caution] ?? []),
         size: query.sizeOf?.(drill) ?? null,

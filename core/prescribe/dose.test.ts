@@ -9,7 +9,7 @@ import type { LoggedHold } from '../ladder/holds.js';
 import { plankHold as held } from '../testing.js';
 import { assignableRecord, assignableRungs } from './assignable.js';
 import { atLevel, doseOf } from './dose.js';
-import { rungDose, usualAt } from './rung-dose.js';
+import { doseToday, rungDose, usualAt } from './rung-dose.js';
 import { kitSize, momentLately } from './sizing.js';
 
 const straight = record(catalog.methods, 'straight');
@@ -82,6 +82,14 @@ describe('a version’s dose', () => {
       24, 24,
     ]);
     expect(dose('front-plank/banded', []).amount).toEqual([40, 40]);
+  });
+  test('a drill that is a version is dosed below today too, and never above its own range', () => {
+    const today = (id: string, holds: LoggedHold[]) =>
+      doseToday(catalog, record(catalog.drills, id), { method: straight, cautions: [], level: 'strong', holds });
+    expect(today('plank-forearm', [held({ place: 'front-plank/forearm', clean: 25 })])!.amount).toEqual([20, 20]);
+    expect(today('plank-forearm', [held({ place: 'front-plank/forearm', clean: 90 })])!.amount).toEqual([40, 40]);
+    expect(today('plank-forearm', [])).toBeNull();
+    expect(today('chin-nod', [held({ clean: 25 })])).toBeNull();
   });
   test('never above what was just done, for every version and hold', () => {
     fc.assert(
