@@ -133,19 +133,30 @@ const lines = [
   '| world | forecast | a date offered | 50 % date kept | 80 % date kept | median days to the 80 % date |',
   '|---|---|---|---|---|---|',
 ];
-for (const world of WORLDS) {
-  const found = simulate(world);
-  for (const [way, name] of [
+/** What those who pass keep together: a coach does not know which of the worlds a person lives in. */
+const together = { mixture: empty(), line: empty() };
+function tell(name: string, found: typeof together, people: number): void {
+  for (const [key, way] of [
     ['mixture', 'mixture of courses'],
     ['line', 'least-squares line'],
   ] as const) {
-    const t = found[way];
+    const t = found[key];
     const wait = [...t.waits].sort((a, b) => a - b)[Math.floor(t.waits.length / 2)] ?? '–';
     lines.push(
-      `| ${world.name} | ${name} | ${percent(t.offered, ATHLETES)} | ${percent(t.kept50, t.offered)} | ${percent(t.kept80, t.offered80)} | ${wait} |`,
+      `| ${name} | ${way} | ${percent(t.offered, people)} | ${percent(t.kept50, t.offered)} | ${percent(t.kept80, t.offered80)} | ${wait} |`,
     );
   }
 }
+for (const world of WORLDS) {
+  const found = simulate(world);
+  tell(world.name, found, ATHLETES);
+  if (world.passes)
+    for (const way of ['mixture', 'line'] as const) {
+      for (const key of ['offered', 'kept50', 'offered80', 'kept80'] as const) together[way][key] += found[way][key];
+      together[way].waits.push(...found[way].waits);
+    }
+}
+tell('all who pass, together', together, ATHLETES * WORLDS.filter((w) => w.passes).length);
 const [from, to] = ['<!-- foresight: written by npm run foresight -->', '<!-- /foresight -->'];
 if (!process.env.DRY) {
   const text = readFileSync('docs/ladders.md', 'utf8');
