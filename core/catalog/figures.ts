@@ -336,6 +336,19 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
 
 /** How a quick test looks when it is taken. */
 export const testFigures: Readonly<Record<string, Figure>> = {
+  'set-anew': [of('all-fours/floor'), of('front-plank/forearm')],
+  rested: [flatLie, of('front-plank/forearm')],
+  'support-knees': [of('front-plank/knees-straight-arm')],
+  'hollow-arms-free': [of('hollow/straight')],
+  'half-effort': [of('front-plank/forearm')],
+  'heels-dig': [{ ...lie, shoulder: 40 }, { ...of('curl-up/hands-free'), hip: 60, knee: 100, far: {} }],
+  'seat-squeezed': [of('front-plank/forearm', { hip: 10 }), of('front-plank/forearm')],
+  'ten-breaths': [of('front-plank/knees')],
+  'knee-to-wall-straight': [{ ...stand, trunk: 80 }],
+  'frog-lying': [{ ...lie, shoulder: 20 }],
+  'outer-hip-hold': [sideLie, { ...sideLie, far: { hip: -24 } }],
+  'side-hold-knees': [of('side-plank/knees')],
+  'outward-rotation': [{ ...lie, shoulder: 80, elbow: 90 }],
   'hand-under-back': [lie],
   'hand-under-back-leg': [lie, { ...lie, far: { hip: 6, knee: 6 } }],
   'knees-in': [of('hollow/straight'), of('hollow/knees-in')],

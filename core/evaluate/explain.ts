@@ -5,10 +5,11 @@ import type { Circumstance } from '../person/circumstance.js';
 import {
   nextBestTest,
   openTests,
-  rankCauses,
+  reasonAbout,
   takeoverIndex,
   type ProposedTest,
   type RankedCause,
+  type Reasoned,
 } from '../reason/rank.js';
 import type { Judged } from './judge.js';
 
@@ -17,6 +18,8 @@ export interface Explained extends Judged {
   pain: boolean;
   /** Causes of what was stated, likeliest first; empty when nothing was stated or pain ended it. */
   ranking: readonly RankedCause[];
+  /** What the ranking as a whole says; null where there is none, or the coach decided. */
+  whole: Pick<Reasoned, 'nothing' | 'flat' | 'pair' | 'turning'> | null;
   nextTest: ProposedTest | null;
   /** 0–100; null while nothing speaks about it. */
   takeover: number | null;
@@ -28,7 +31,12 @@ const OVERRULED = 0.99;
 const ranked = (ranking: RankedCause[], overruled: Judged['overruled']): RankedCause[] =>
   overruled
     ? [
-        ...ranking.filter((r) => r.cause === overruled).map((r) => ({ ...r, probability: OVERRULED })),
+        // What the coach knows need not be among what the position's faults can have.
+        {
+          ...(ranking.find((r) => r.cause === overruled) ?? { reasons: [], all: [] }),
+          cause: overruled,
+          probability: OVERRULED,
+        },
         ...ranking.filter((r) => r.cause !== overruled),
       ]
     : ranking;
@@ -38,12 +46,20 @@ export function explain(judged: Judged, catalog: Catalog, circumstance: Circumst
   const { facts, family, findings, overruled, observation } = judged;
   const pain = observation.ended?.reason === 'pain';
   const stated = findings.filter(isStated);
-  const ranking = stated.length === 0 || pain ? [] : ranked(rankCauses(catalog, facts, family, stated), overruled);
+  const reasoned =
+    stated.length === 0 || pain
+      ? null
+      : reasonAbout(catalog, facts, family, stated, judged.hold?.firstToGo?.fault ?? null);
+  const ranking = reasoned ? ranked(reasoned.ranking, overruled) : [];
   return {
     ...judged,
     pain,
     ranking,
-    nextTest: overruled ? null : nextBestTest(ranking, openTests(catalog, facts, family, circumstance, judged.asSet)),
+    whole: overruled || !reasoned ? null : reasoned,
+    nextTest:
+      overruled || !reasoned
+        ? null
+        : nextBestTest(reasoned, openTests(catalog, facts, family, circumstance, judged.asSet)),
     takeover: takeoverIndex(catalog, facts, family),
   };
 }

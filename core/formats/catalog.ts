@@ -414,7 +414,11 @@ export const quickTestSchema = z.strictObject({
   /** Causes it speaks for, the strongest first, and against. */
   for: z.array(z.enum(CAUSE_IDS)).min(1),
   against: z.array(z.enum(CAUSE_IDS)),
-  seconds: z.number().int().positive().max(90),
+  /** Chance of a positive answer under the first cause it is for, and where no cause speaks. */
+  errors: z
+    .strictObject({ positive: z.number().gt(0).lt(1), base: z.number().gt(0).lt(1) })
+    .refine((e) => e.positive > e.base, 'positive must be likelier than the base'),
+  seconds: z.number().int().positive().max(240),
   kit: z.array(id),
   excludedBy: z.array(z.enum(CAUTION_IDS)),
   /** A number with a unit instead of yes and no. */

@@ -1,152 +1,135 @@
-/** Causes ranked from evidence, the next best test, and the takeover index. */
+/** Causes ranked by one exact posterior, the next best test, and the takeover index. */
 import type { Catalog } from '../catalog/index.js';
 import { hasStraightKnees, record } from '../catalog/index.js';
-import {
-  WEIGHTS,
-  type CauseId,
-  type CautionId,
-  type Family,
-  type QuickTest,
-  type Rung,
-  type Weight,
-} from '../formats/catalog.js';
+import type { CauseId, CautionId, Family, QuickTest, Rung } from '../formats/catalog.js';
 import type { Finding } from '../judge/finding.js';
 import type { Facts } from './facts.js';
+import { candidatesOf, piecesOf, testPiece, type Evidenced } from './likelihoods.js';
+import {
+  changed,
+  entropies,
+  information,
+  likeliestPair,
+  likelihoods,
+  posteriorOf,
+  type Posterior,
+} from './posterior.js';
 
-/** A piece of evidence: a finding, a row of the evidence table, or a quick test's answer. */
-export type Evidenced =
-  | { is: 'finding'; fault: string }
-  | { is: 'row'; row: string }
-  | { is: 'test'; test: string; result: 'positive' | 'negative' };
+export type { Evidenced } from './likelihoods.js';
 
 export interface Reason {
   from: Evidenced;
-  /** Natural logarithm of the factor on the odds: positive speaks for the cause. */
+  /** How much the piece moved the cause's log-odds, everything else being known: positive speaks for it. */
   logOdds: number;
 }
 
 export interface RankedCause {
   cause: CauseId;
   probability: number;
-  /** The three pieces of evidence that moved it most, strongest first. */
+  /** The three pieces whose removal would change it most, strongest first. */
   reasons: Reason[];
-  /** All of them. */
+  /** All that change it. */
   all: Reason[];
 }
 
-/** Top cause above this: no further test is proposed. */
+/** Causes of a look, as one posterior sees them. */
+export interface Reasoned {
+  ranking: RankedCause[];
+  /** Probability that nothing lasting is behind it, or nothing that the table has. */
+  nothing: number;
+  /** Nothing leads: the empty set is likelier than every cause, or every cause is unlikely. */
+  flat: boolean;
+  /** The likeliest two together, where two together are likelier than the first alone. */
+  pair: { pair: [CauseId, CauseId]; probability: number } | null;
+  /** Evidence without which another cause would come first. */
+  turning: Evidenced[];
+  posterior: Posterior;
+}
+
+/** Likeliest cause above this: no further test is proposed. */
 export const SURE_ENOUGH = 0.8;
-/** A test that cannot move the top cause by this is not proposed. */
-export const WORTH_MOVING = 0.1;
-/** Causes over which the entropy is taken. */
-const TOP = 6;
+/** A test that tells less than this is not proposed, bits. */
+export const WORTH_BITS = 0.05;
+/** Tests that tell nearly as much as the best, as a share of it, are weighed by the minute. */
+const CLOSE = 0.9;
+/** A cause below this does not stand out. */
+const STANDS_OUT = 0.3;
+/** A move of a cause's log-odds below this is not told. */
+const TOLD_FROM = 0.02;
 
-const log = (weight: Weight): number => Math.log(WEIGHTS[weight]);
-const odds = (p: number): number => p / (1 - p);
-const fromLogOdds = (x: number): number => 1 / (1 + Math.exp(-x));
-
-/** How a test's result weighs: positive ++ for its first cause and + for the others, negative − for those; "against" is the mirror. */
-export function testWeights(test: QuickTest, result: 'positive' | 'negative'): Partial<Record<CauseId, Weight>> {
-  const weighs: Partial<Record<CauseId, Weight>> = {};
-  test.against.forEach((cause, i) => (weighs[cause] = result === 'negative' ? '+' : i === 0 ? '--' : '-'));
-  test.for.forEach((cause, i) => (weighs[cause] = result === 'negative' ? '-' : i === 0 ? '++' : '+'));
-  return weighs;
-}
-
-interface Piece {
-  from: Evidenced;
-  weighs: Partial<Record<CauseId, Weight>>;
-  /** Factor on the log odds: a half for a site that is normal in the family. */
-  scale: number;
-}
-
-function piecesOf(catalog: Catalog, facts: Facts, family: Family, findings: readonly Finding[]): Piece[] {
-  const rows = catalog.evidence
-    .filter((row) => row.when.every((fact) => facts.known.has(fact)))
-    .map((row): Piece => {
-      const site = row.when.find((fact) => fact.startsWith('felt:'))?.slice(5);
-      const normal = site !== undefined && (family.normalSites as readonly string[]).includes(site);
-      return { from: { is: 'row', row: row.id }, weighs: row.weighs, scale: normal ? 0.5 : 1 };
-    });
-  const tests = [...facts.tests].map(([id, result]): Piece => {
-    const test = record(catalog.tests, id);
-    return { from: { is: 'test', test: id, result }, weighs: testWeights(test, result), scale: 1 };
+const logit = (p: number): number => {
+  const clear = Math.min(1 - 1e-9, Math.max(1e-9, p));
+  return Math.log(clear / (1 - clear));
+};
+/** How much likelier a cause is in somebody with a stated fault than in anybody, as a factor on its odds. Assumption. */
+const WITH_A_FAULT = 2;
+const priorsOf = (catalog: Catalog, candidates: readonly CauseId[]): number[] =>
+  candidates.map((id) => {
+    const { prior } = record(catalog.causes, id);
+    const odds = (WITH_A_FAULT * prior) / (1 - prior);
+    return odds / (1 + odds);
   });
-  // A finding makes the causes it points to likelier, as far as the finding itself is sure.
-  const found = findings.map((finding): Piece => {
-    const fault = record(catalog.faults, finding.fault);
-    return {
-      from: { is: 'finding', fault: finding.fault },
-      weighs: Object.fromEntries(fault.causes.map((c) => [c, '+'])),
-      scale: finding.probability,
-    };
-  });
-  return [...found, ...rows, ...tests];
-}
 
 /**
- * Causes by probability, likeliest first. Each cause has its own probability: prior odds times the factors of the evidence;
- * evidence that says nothing about a cause leaves it as it is. Causes do not exclude one another.
+ * What is behind the findings: the exact posterior over sets of up to three causes that the position's faults can have.
+ * @param first the fault that went first; null where it is not known
+ * @returns the causes likeliest first; evidence that says nothing about a cause can still move it, by explaining away
  */
-export function rankCauses(
+export function reasonAbout(
   catalog: Catalog,
   facts: Facts,
   family: Family,
-  findings: readonly Finding[],
-): RankedCause[] {
-  const pieces = piecesOf(catalog, facts, family, findings);
-  return catalog.causes
-    .map((cause): RankedCause => {
+  findings: readonly Pick<Finding, 'fault' | 'probability'>[],
+  first: string | null = null,
+): Reasoned {
+  const candidates = candidatesOf(catalog, family);
+  const pieces = piecesOf(catalog, candidates, facts, family, findings, first);
+  const said = pieces.map((piece) => likelihoods(piece, candidates.length));
+  const posterior = posteriorOf(candidates, priorsOf(catalog, candidates), said);
+  const without = said.map((piece) => changed(posterior, piece, true));
+  const ranking = candidates
+    .map((cause, i): RankedCause => {
+      const now = logit(posterior.causes[i]!);
       const all = pieces
-        .flatMap((piece): Reason[] => {
-          const weight = piece.weighs[cause.id];
-          return weight ? [{ from: piece.from, logOdds: log(weight) * piece.scale }] : [];
-        })
+        .map((piece, k): Reason => ({ from: piece.from, logOdds: now - logit(without[k]!.causes[i]!) }))
+        .filter((r) => Math.abs(r.logOdds) >= TOLD_FROM)
         .sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds));
-      const probability = fromLogOdds(Math.log(odds(cause.prior)) + all.reduce((sum, r) => sum + r.logOdds, 0));
-      return { cause: cause.id, probability, reasons: all.slice(0, 3), all };
+      return { cause, probability: posterior.causes[i]!, reasons: all.slice(0, 3), all };
     })
     .sort((a, b) => b.probability - a.probability || a.cause.localeCompare(b.cause));
+  const top = ranking[0];
+  const nothing = posterior.sets[0]!;
+  const pair = likeliestPair(posterior);
+  const alone = top ? posterior.sets[1 + candidates.indexOf(top.cause)]! : 1;
+  return {
+    ranking,
+    nothing,
+    flat: !top || nothing >= top.probability || top.probability < STANDS_OUT,
+    pair: pair && pair.probability > alone ? pair : null,
+    turning: pieces.filter((_, k) => top && likeliest(without[k]!) !== top.cause).map((piece) => piece.from),
+    posterior,
+  };
 }
 
-const entropy = (probabilities: readonly number[]): number => {
-  const total = probabilities.reduce((a, b) => a + b, 0);
-  return probabilities.reduce((sum, p) => (p > 0 ? sum - (p / total) * Math.log2(p / total) : sum), 0);
-};
+/** The likeliest cause of a posterior. */
+function likeliest({ causes, candidates }: Posterior): CauseId | undefined {
+  let best = -1;
+  for (let i = 0; i < causes.length; i += 1) if (best < 0 || causes[i]! > causes[best]!) best = i;
+  return candidates[best];
+}
+
+/** The causes alone, likeliest first, see {@link reasonAbout}. */
+export const rankCauses = (...asked: Parameters<typeof reasonAbout>): RankedCause[] => reasonAbout(...asked).ranking;
 
 export interface ProposedTest {
   test: string;
   /** The likeliest cause now. */
   now: { cause: CauseId; probability: number };
-  /** Expected drop in entropy over the top causes, bits. */
+  /** Mutual information between its answer and the causes, bits. */
   gain: number;
   /** The likeliest cause after each answer. */
   ifPositive: { cause: CauseId; probability: number };
   ifNegative: { cause: CauseId; probability: number };
-}
-
-const after = (
-  ranking: readonly RankedCause[],
-  test: QuickTest,
-  result: 'positive' | 'negative',
-): { cause: CauseId; probability: number }[] => {
-  const weighs = testWeights(test, result);
-  return ranking.map(({ cause, probability }) => {
-    const weight = weighs[cause];
-    return { cause, probability: weight ? fromLogOdds(Math.log(odds(probability)) + log(weight)) : probability };
-  });
-};
-const likeliest = <T extends { probability: number }>(list: readonly T[]): T =>
-  list.reduce((a, b) => (b.probability > a.probability ? b : a));
-
-/** P(positive) of a test: 0.8 under a cause it is for, 0.2 under one it is against, 0.35 otherwise, causes normalised. */
-export function chanceOfPositive(ranking: readonly RankedCause[], test: QuickTest): number {
-  const total = ranking.reduce((sum, r) => sum + r.probability, 0);
-  return ranking.reduce(
-    (sum, { cause, probability }) =>
-      sum + (probability / total) * (test.for.includes(cause) ? 0.8 : test.against.includes(cause) ? 0.2 : 0.35),
-    0,
-  );
 }
 
 export interface TestLimits {
@@ -173,73 +156,85 @@ export function openTests(
   );
 }
 
-/**
- * The test with the largest expected drop in entropy over the top causes; ties go to the quicker one.
- * @returns null when the top cause is above {@link SURE_ENOUGH} or no test would move it by {@link WORTH_MOVING}
- */
-export function nextBestTest(ranking: readonly RankedCause[], tests: readonly QuickTest[]): ProposedTest | null {
-  const top = ranking.slice(0, TOP);
-  const first = top[0];
-  if (!first || first.probability > SURE_ENOUGH) return null;
-  const before = entropy(top.map((r) => r.probability));
-  let best: { proposal: ProposedTest; seconds: number } | null = null;
-  for (const test of tests) {
-    const outcomes = { positive: after(top, test, 'positive'), negative: after(top, test, 'negative') };
-    const moved = Math.max(
-      ...Object.values(outcomes).map((list) => Math.abs(list[0]!.probability - first.probability)),
-    );
-    const reorders = Object.values(outcomes).some(
-      (list) =>
-        likeliest(list).cause !== first.cause && likeliest(list).probability - first.probability >= WORTH_MOVING,
-    );
-    if (moved < WORTH_MOVING && !reorders) continue;
-    const positive = chanceOfPositive(top, test);
-    const gain =
-      before -
-      positive * entropy(outcomes.positive.map((r) => r.probability)) -
-      (1 - positive) * entropy(outcomes.negative.map((r) => r.probability));
-    if (
-      best &&
-      (gain < best.proposal.gain - 1e-9 || (gain < best.proposal.gain + 1e-9 && test.seconds >= best.seconds))
-    )
-      continue;
-    const [ifPositive, ifNegative] = [likeliest(outcomes.positive), likeliest(outcomes.negative)];
-    const now = { cause: first.cause, probability: first.probability };
-    best = { proposal: { test: test.id, now, gain, ifPositive, ifNegative }, seconds: test.seconds };
-  }
-  return best?.proposal ?? null;
-}
-
-const TAKEOVER_PRIOR = 0.25;
-const TAKEOVER_FACTS = ['felt:', 'cramp:', 'tilt:', 'bent:', 'easier:', 'gap:'];
-/** Tests that speak about takeover; where the test table has no weight for it, positive counts as written here. */
-const TAKEOVER_TESTS: Readonly<Record<string, { positive: Weight; negative: Weight }>> = {
-  'hand-under-back-leg': { positive: '+', negative: '-' },
-  'thigh-drop': { positive: '+', negative: '-' },
-  'tucked-crunch': { positive: '--', negative: '+' },
-  'hip-lift': { positive: '-', negative: '+' },
+const leading = (posterior: Posterior): { cause: CauseId; probability: number } => {
+  const cause = likeliest(posterior)!;
+  return { cause, probability: posterior.causes[posterior.candidates.indexOf(cause)]! };
 };
 
+/** What a test's answers are worth under every set, by test: the same for everybody. Kept for as many as a few positions have. */
+const tested = new Map<string, { test: QuickTest; positive: Float64Array; own: Float64Array }>();
+const KEPT = 160;
+function testUnder(test: QuickTest, candidates: readonly CauseId[]): { positive: Float64Array; own: Float64Array } {
+  const key = `${test.id} ${candidates.join(' ')}`;
+  const before = tested.get(key);
+  if (before?.test === test) return before;
+  const positive = likelihoods(testPiece(test, candidates, 'positive'), candidates.length);
+  const found = { test, positive, own: entropies(positive) };
+  if (tested.size >= KEPT) tested.clear();
+  tested.set(key, found);
+  return found;
+}
+
 /**
- * Are the hip flexors doing the work? 100 × the probability of `flexor-takeover` from felt site, pelvic tilt, arch against
- * leg lever, bent against straight, thigh-drop and the two belly-only tests alone, with prior 0.25.
+ * The test whose answer tells most about the set of causes; where some are close, the one that tells most a minute, and of equals the
+ * quicker one.
+ * @returns null when the likeliest cause is above {@link SURE_ENOUGH} or no test is worth {@link WORTH_BITS}
+ */
+export function nextBestTest(
+  { posterior }: Pick<Reasoned, 'posterior'>,
+  tests: readonly QuickTest[],
+): ProposedTest | null {
+  const { candidates } = posterior;
+  if (candidates.length === 0) return null;
+  const now = leading(posterior);
+  if (now.probability > SURE_ENOUGH) return null;
+  const told = tests.map((test) => {
+    const { positive, own } = testUnder(test, candidates);
+    return { test, positive, gain: information(posterior, positive, own) };
+  });
+  const most = Math.max(0, ...told.map((t) => t.gain));
+  if (most < WORTH_BITS) return null;
+  const close = told.filter((t) => t.gain >= Math.max(WORTH_BITS, CLOSE * most));
+  const best = close.reduce((a, b) => {
+    const [x, y] = [a.gain / a.test.seconds, b.gain / b.test.seconds];
+    return y > x + 1e-12 || (Math.abs(y - x) <= 1e-12 && b.test.seconds < a.test.seconds) ? b : a;
+  });
+  const negative = Float64Array.from(best.positive, (p) => 1 - p);
+  return {
+    test: best.test.id,
+    now,
+    gain: best.gain,
+    ifPositive: leading(changed(posterior, best.positive)),
+    ifNegative: leading(changed(posterior, negative)),
+  };
+}
+
+const TAKEOVER: CauseId = 'flexor-takeover';
+const TAKEOVER_PRIOR = 0.25;
+const TAKEOVER_FACTS = ['felt:', 'cramp:', 'tilt:', 'bent:', 'easier:', 'gap:'];
+const TAKEOVER_TESTS: ReadonlySet<string> = new Set([
+  'hand-under-back-leg',
+  'thigh-drop',
+  'tucked-crunch',
+  'hip-lift',
+  'heels-dig',
+]);
+
+/**
+ * Are the hip flexors doing the work? 100 × the probability of `flexor-takeover` in the same model, from felt site, pelvic tilt, arch
+ * against leg lever, bent against straight, thigh-drop, heels dug in and the two belly-only tests alone, with prior 0.25.
  * @returns 0–100, or null while none of them is known
  */
 export function takeoverIndex(catalog: Catalog, facts: Facts, family: Family): number | null {
-  const relevant = new Set([...facts.known].filter((fact) => TAKEOVER_FACTS.some((kind) => fact.startsWith(kind))));
-  const tests = [...facts.tests].filter(([id]) => id in TAKEOVER_TESTS);
-  if (relevant.size === 0 && tests.length === 0) return null;
-  const pieces = piecesOf(
-    catalog,
-    { known: new Set([...relevant, ...[...facts.known].filter((f) => f.startsWith('lever:'))]), tests: new Map() },
-    family,
-    [],
-  );
-  let logOdds = Math.log(odds(TAKEOVER_PRIOR));
-  for (const piece of pieces) {
-    const weight = piece.weighs['flexor-takeover'];
-    if (weight) logOdds += log(weight) * piece.scale;
-  }
-  for (const [id, result] of tests) logOdds += log(TAKEOVER_TESTS[id]![result]);
-  return Math.round(100 * fromLogOdds(logOdds));
+  const relevant = [...facts.known].filter((fact) => TAKEOVER_FACTS.some((kind) => fact.startsWith(kind)));
+  const tests = [...facts.tests].filter(([id]) => TAKEOVER_TESTS.has(id));
+  if (relevant.length === 0 && tests.length === 0) return null;
+  const context = [...facts.known].filter((f) => f.startsWith('lever:'));
+  const own = candidatesOf(catalog, family);
+  const candidates = own.includes(TAKEOVER) ? own : [...own, TAKEOVER];
+  const priors = priorsOf(catalog, candidates).map((p, i) => (candidates[i] === TAKEOVER ? TAKEOVER_PRIOR : p));
+  const alone = { known: new Set([...relevant, ...context]), tests: new Map(tests) };
+  const pieces = piecesOf(catalog, candidates, alone, family, []).map((p) => likelihoods(p, candidates.length));
+  const { causes } = posteriorOf(candidates, priors, pieces);
+  return Math.round(100 * causes[candidates.indexOf(TAKEOVER)]!);
 }

@@ -17,7 +17,7 @@ export const plankAndHollowFaults: readonly Fault[] = [
       { kind: 'lever', say: 'Hands on a raised surface, or onto the knees: the same line with less to hold.' },
       { kind: 'substitute', say: 'All-fours, slow reach: find ribs over pelvis there, then come back.', excludedBy: ['knee', 'wrist'] },
     ],
-    causes: ['lever', 'abs-endurance', 'pattern', 'flexor-takeover', 'glute-quiet'],
+    causes: ['lever', 'abs-endurance', 'pattern', 'flexor-takeover', 'glute-quiet', 'flexor-short', 'shoulder-strength', 'breath'],
   },
   {
     id: 'hip-pike',

@@ -5,9 +5,10 @@ import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import type { Explained } from '../../../core/evaluate/explain.js';
 import type { Look } from '../../../api/observations.js';
-import { openTests } from '../../../core/reason/rank.js';
+import { openTests, type Reason } from '../../../core/reason/rank.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import SearchPick from '../../components/SearchPick.vue';
+import { fitText, turningText } from '../../../words/causes.js';
 import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
@@ -50,6 +51,16 @@ const answered = computed(() =>
     given: props.observation.tests?.[id as keyof NonNullable<Observation['tests']>],
   })),
 );
+const flat = computed(() => props.detail.whole?.flat ?? false);
+const fits = (place: number, probability: number): string => fitText(place, probability, flat.value);
+const together = computed(() => {
+  const pair = props.detail.whole?.pair;
+  return pair && !flat.value
+    ? `${pair.pair.map((id) => record(catalog.causes, id).name).join(' and ')} (${percent(pair.probability)})`
+    : '';
+});
+const turning = computed(() => turningText(catalog, props.detail.whole?.turning ?? []));
+const reasonText = (r: Reason): string => `${r.logOdds > 0 ? '+' : '−'} ${evidenceText(r.from)}`;
 const index = computed(() => props.detail.takeover);
 const percent = (p: number): string => `${Math.round(100 * Math.min(0.99, p))} %`;
 const number = ref<number | ''>('');
@@ -84,23 +95,27 @@ function overrule(): void {
       The coach decided: <b>{{ record(catalog.causes, overruled.cause).name }}</b>, because {{ overruled.reason }}.
       <button class="link" @click="$emit('overrule', null, '')">Back to the evidence</button>
     </p>
+    <p v-if="flat" class="mt-1 font-semibold">Nothing stands out yet: a test or an answer would tell.</p>
     <ol class="mt-1 space-y-2">
-      <li v-for="r in top" :key="r.cause.id">
-        <div class="figures flex justify-between gap-2 font-semibold">
-          <span>{{ r.cause.name }}</span><span>{{ percent(r.probability) }}</span>
+      <li v-for="(r, i) in top" :key="r.cause.id">
+        <p v-if="fits(i, r.probability)" class="text-soft text-sm font-semibold">{{ fits(i, r.probability) }}</p>
+        <div class="figures flex justify-between gap-2">
+          <span class="font-semibold" :class="{ 'text-lg': i === 0 && !flat }">{{ r.cause.name }}</span><span>{{
+            percent(r.probability)
+          }}</span>
         </div>
         <svg viewBox="0 0 300 10" class="h-2.5 w-full" preserveAspectRatio="none" aria-hidden="true">
           <path d="M2 5H298" stroke="var(--rule)" stroke-width="2" />
           <path :d="`M2 5H${2 + 296 * r.probability}`" stroke="var(--rope)" stroke-width="6" />
         </svg>
         <p class="text-soft text-sm">
-          <template v-if="r.reasons.length">{{
-            r.reasons.map((x) => `${x.logOdds > 0 ? '+' : '−'} ${evidenceText(x.from)}`).join(' · ')
-          }}</template>
+          <template v-if="r.reasons[0]">{{ reasonText(r.reasons[0]) }}</template>
           <template v-else>nothing known for or against it yet</template>
         </p>
       </li>
     </ol>
+    <p v-if="together" class="mt-2 text-sm"><b>Likelier together:</b> {{ together }}.</p>
+    <p v-if="turning" class="text-soft mt-1 text-sm"><b>What would change it:</b> {{ turning }}</p>
     <div v-if="asked" class="border-rule mt-3 border-t pt-2">
       <p>
         <span class="tag">{{ asked === next?.record ? 'Next best test' : 'Chosen test' }} · {{ asked.seconds }} s</span>
@@ -155,14 +170,24 @@ function overrule(): void {
           </button>
         </li>
       </ul>
+      <dl class="mt-1">
+        <template v-for="r in top" :key="r.cause.id">
+          <dt class="font-semibold">{{ r.cause.name }}</dt>
+          <dd class="text-soft">
+            {{ r.reasons.map(reasonText).join(' · ') || 'nothing known for or against it yet' }}
+          </dd>
+        </template>
+      </dl>
       <ul class="figures mt-1">
         <li v-for="r in rest" :key="r.cause.id" class="flex justify-between">
           <span>{{ r.cause.name }}</span><span>{{ percent(r.probability) }}</span>
         </li>
       </ul>
       <p class="text-soft mt-1">
-        Each cause starts from a usual share; each fact multiplies its odds by 4, 2, ½ or ¼. Causes do not exclude one
-        another, so the shares need not add up. “Fits best” is not a diagnosis.
+        All sets of up to three causes that this position’s faults can have are weighed at once: what explains the same
+        thing competes, and several may hold, so the shares need not add up. That nothing lasting is behind it:
+        {{ percent(detail.whole?.nothing ?? 0) }}. On simulated people, what is said at 0.8 or more is right in more
+        than eight of ten. “Fits best” is not a diagnosis.
       </p>
       <form v-if="overruling" class="mt-2 space-y-2" @submit.prevent="overrule">
         <PickOne
