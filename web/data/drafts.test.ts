@@ -69,6 +69,18 @@ describe('work that is left', () => {
     expect(await hasDraft('note/1')).toBe(true);
     expect(await hasDraft('note/2')).toBe(false);
   });
+  test('what was typed before the device was asked for earlier work is kept too, and gives way to earlier work', async () => {
+    const first = page();
+    await nextTick();
+    first.work.words = 'typed at once';
+    await until(() => first.draft.kept.value, 'the draft');
+    first.leave();
+    const second = page();
+    await nextTick();
+    second.work.words = 'typed again';
+    await until(() => second.draft.ready.value);
+    expect(second.work.words).toBe('typed at once');
+  });
   test('at once after the last letter is kept too', async () => {
     const first = page();
     await until(() => first.draft.ready.value);

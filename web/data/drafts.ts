@@ -74,7 +74,7 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
 
   watch(
     of,
-    async (next) => {
+    async (next, last) => {
       // What stands is still the one's before: it is written before anything is taken up for the next.
       const writing = write();
       key = next;
@@ -82,16 +82,21 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
       await writing;
       [found.value, kept.value] = [null, false];
       if (next === null || of() !== next) return;
+      // As it stood when the page opened: what is typed while the device is asked is the person's own. Of another than the one
+      // before, what stands now may still be that one's.
+      const opened = last === undefined || last === null ? text() : null;
       const before = await readDraft(account, next).catch(() => null);
       const young = before && Date.now() - Date.parse(before.at) < (lasts ?? DRAFTS_FOR);
       const parsed = young ? schema.safeParse(before.value) : null;
-      if (of() === next && parsed?.success) {
+      const taken = of() === next && parsed?.success === true;
+      if (taken) {
         await take(parsed.data, before!.file);
         if (of() === next) [found.value, kept.value] = [before!.at, true];
       }
       if (of() !== next) return;
-      base = text();
+      base = taken || opened === null ? text() : opened;
       ready.value = true;
+      if (text() !== base) void soon();
     },
     { immediate: true, flush: 'sync' },
   );
