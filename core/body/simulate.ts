@@ -28,6 +28,8 @@ export interface Camera {
   roll: Degrees;
   /** Turn of the camera about the body's upright, 0 = square from the side. */
   offSquare: Degrees;
+  /** Where the lens stands: to the body's middle plane, and above the floor, metres; a camera far away where left out. */
+  lens?: { distance: Metres; height: Metres };
 }
 
 export const DEFAULT_CAMERA: Camera = {
@@ -38,6 +40,9 @@ export const DEFAULT_CAMERA: Camera = {
   roll: 0,
   offSquare: 0,
 };
+
+/** Breadth of a head as a share of the stature. Tabulated head breadths. */
+const HEAD_WIDTH = 0.088;
 
 /** Chosen departures from a good pose; degrees unless the name says otherwise. */
 export interface PoseFaults {
@@ -90,6 +95,22 @@ export interface SimulatedPicture {
   project: (p: Point, depth: -1 | 0 | 1, width?: Metres) => Point;
 }
 
+/**
+ * A point through a lens that is aimed at the body's middle, in metres at that middle's distance.
+ * @param p right of and above the body's middle, metres
+ * @param behind how far it lies behind the middle plane, metres
+ * @param middle height of the body's middle above the floor, metres
+ */
+function throughLens(p: Point, behind: Metres, middle: Metres, lens: NonNullable<Camera['lens']>): Point {
+  const pitch = Math.atan2(lens.height - middle, lens.distance);
+  const up = p[1] + middle - lens.height;
+  const away = lens.distance + behind;
+  const along = away * Math.cos(pitch) - up * Math.sin(pitch);
+  const above = up * Math.cos(pitch) + away * Math.sin(pitch);
+  const focal = Math.hypot(lens.distance, lens.height - middle);
+  return [(focal * p[0]) / along, (focal * above) / along];
+}
+
 const WIDTH_OF: Partial<Record<BaseLandmark, 'shoulderWidth' | 'hipWidth' | 'none'>> = {
   ear: 'none',
   nose: 'none',
@@ -103,7 +124,8 @@ const WIDTH_OF: Partial<Record<BaseLandmark, 'shoulderWidth' | 'hipWidth' | 'non
 };
 
 /**
- * Takes a picture of a pose: an orthographic camera, so that lines stay lines; off-square shortens what lies level and parts near and far.
+ * Takes a picture of a pose: a camera far away, so that lines stay lines, or a lens that stands somewhere, aimed at the body's middle, with
+ * perspective. Off-square shortens what lies level and parts near and far.
  * @param noise landmark error, 1 SD in px
  * @param random needed when `noise` is above 0
  */
@@ -120,11 +142,12 @@ export function simulatePicture(
     (Math.min(...ends.map((p) => p[axis])) + Math.max(...ends.map((p) => p[axis]))) / 2;
   const centre: Point = [middle(0), Math.max(middle(1), 0.2 * body.stature)];
   const project = (p: Point, depth: -1 | 0 | 1, width: Metres = 0): Point => {
-    const across =
-      (p[0] - centre[0]) * Math.cos(radians(camera.offSquare)) +
-      depth * (width / 2) * Math.sin(radians(camera.offSquare)) +
-      camera.offset[0];
-    const turned = rotate([across, p[1] - centre[1] + camera.offset[1]], -camera.roll);
+    const turn = radians(camera.offSquare);
+    const across = (p[0] - centre[0]) * Math.cos(turn) + depth * (width / 2) * Math.sin(turn) + camera.offset[0];
+    const up = p[1] - centre[1] + camera.offset[1];
+    const behind = depth * (width / 2) * Math.cos(turn) - (p[0] - centre[0]) * Math.sin(turn);
+    const seen = camera.lens ? throughLens([across, up], behind, centre[1], camera.lens) : ([across, up] as Point);
+    const turned = rotate(seen, -camera.roll);
     return [
       camera.width / 2 + turned[0] * camera.pixelsPerMetre,
       camera.height / 2 - turned[1] * camera.pixelsPerMetre,
@@ -135,7 +158,9 @@ export function simulatePicture(
   const names: BaseLandmark[] = [...SIDE_LANDMARKS, ...EXTRA_LANDMARKS];
   const points: Partial<Record<LandmarkName, Point>> = {};
   for (const name of names) {
-    const width = WIDTH_OF[name] === 'none' ? 0 : body[(WIDTH_OF[name] as 'shoulderWidth') ?? 'hipWidth'];
+    const own = WIDTH_OF[name] === 'none' ? 0 : body[(WIDTH_OF[name] as 'shoulderWidth') ?? 'hipWidth'];
+    // A lens near by sees the ear where the side of the head is.
+    const width = name === 'ear' && camera.lens ? HEAD_WIDTH * body.stature : own;
     points[name] = jitter(project(figure[name], -1, width));
   }
   points['shoulder-l'] = jitter(project(figure.far.shoulder, 1, body.shoulderWidth));

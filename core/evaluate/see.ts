@@ -88,6 +88,9 @@ export const pictureAt = ({ observation, family }: Pick<Seen, 'observation' | 'f
   floor: observation.floor,
   orientation: family.orientation,
   landmarkSd: observation.landmarkSd,
+  ...(observation.camera && observation.picture
+    ? { lens: { ...observation.camera, picture: observation.picture } }
+    : {}),
 });
 
 const SWING_NEEDS = ['hang-line', 'feet-behind', 'hand-to-ankle'] as const;

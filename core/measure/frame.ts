@@ -7,6 +7,8 @@ import type { FloorLine, LandmarkName, Landmarks } from '../landmarks.js';
 export interface UprightFrame {
   /** pixels, y up; y is the height above the floor line when one was given */
   at: (name: LandmarkName) => Point;
+  /** Any point of the picture, px y down, in this frame. */
+  of: (p: Point) => Point;
   has: (name: LandmarkName) => boolean;
   hasFloor: boolean;
   /** +1 when the head is to the right of the hip, −1 to the left */
@@ -51,20 +53,23 @@ export function uprightFrame(
     const line = subtract(flip(floor[1]), origin);
     along = scale(line, floorSide / Math.hypot(line[0], line[1]));
   }
+  const of = (p: Point): Point => {
+    const relative = subtract(flip(p), origin);
+    return [dot(relative, along), cross(along, relative)];
+  };
   const known = new Map<LandmarkName, Point>();
   const at = (name: LandmarkName): Point => {
     const before = known.get(name);
     if (before) return before;
     const p = points[name];
     if (!p) throw new RangeError(`the landmark ${name} is missing`);
-    const relative = subtract(flip(p), origin);
-    const upright: Point = [dot(relative, along), cross(along, relative)];
+    const upright = of(p);
     known.set(name, upright);
     return upright;
   };
   const has = (name: LandmarkName): boolean => points[name] !== undefined;
   const sides = facing ?? { ...findFacing(at, has, orientation), floorSide };
-  return { at, has, hasFloor: floor !== undefined, head: sides.head, belly: sides.belly, facing: sides };
+  return { at, of, has, hasFloor: floor !== undefined, head: sides.head, belly: sides.belly, facing: sides };
 }
 
 /** Head side from shoulder and hip; belly side from the family's orientation, or from toes, nose or knee when upright. */

@@ -1,6 +1,7 @@
 /** Landmarks to measures with error figures. */
 import type { Orientation } from '../body/pose.js';
 import type { Pixels, Point, Seconds } from '../geometry.js';
+import { BODY_SD, LENS_SD, rectified, YAW_SD, type Lens, type LensDoubt } from './lens.js';
 import { uprightFrame, type Facing, type UprightFrame } from './frame.js';
 import { MEASURES, seenFrom, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
 import type { FloorLine, LandmarkName, Landmarks } from '../landmarks.js';
@@ -30,6 +31,8 @@ export interface PictureInput {
   orientation: Orientation;
   /** 1 SD in px; default {@link defaultLandmarkSd} */
   landmarkSd?: Pixels;
+  /** Where the lens stood, if somebody told it: near points are carried to the middle plane then. */
+  lens?: Lens;
   t?: Seconds;
 }
 
@@ -51,7 +54,7 @@ export function measureValues(
   wanted: readonly MeasureDefinition[],
   facing?: Facing,
 ): Map<string, number> {
-  const frame = uprightFrame(input.points, input.floor, input.orientation, facing);
+  const frame = asSeen(input, context, facing);
   const values = new Map<string, number>();
   for (const definition of wanted) {
     if (!computable(definition, frame.has, frame.hasFloor, context) || !(definition.better ?? []).every(frame.has))
@@ -61,6 +64,21 @@ export function measureValues(
   }
   return values;
 }
+
+/** The upright frame, with the lens' perspective undone where it is known and the view is from the side. */
+function asSeen(input: PictureInput, context: MeasureContext, facing?: Facing, doubt?: LensDoubt) {
+  const plain = uprightFrame(input.points, input.floor, input.orientation, facing);
+  const side = (context.view ?? 'side') === 'side';
+  return input.lens && side ? { ...rectified(plain, context.body, input.lens, doubt), facing: plain.facing } : plain;
+}
+/** What is not known of the lens and the body, one standard deviation each. */
+const DOUBTS: readonly LensDoubt[] = [
+  { distance: LENS_SD.distance },
+  { height: LENS_SD.height },
+  { breadth: BODY_SD.breadth },
+  { length: BODY_SD.length },
+  { yaw: YAW_SD },
+];
 
 const SQUARE: ViewCheck = { offSquareDegrees: 0, usable: true, widen: 1, warning: null };
 
@@ -78,7 +96,7 @@ const MOVES: readonly Point[] = [
  * @returns measures in the catalogue's order; those that lack landmarks, floor or scale are left out
  */
 export function measurePicture(input: PictureInput, context: MeasureContext): MeasuredPicture {
-  const base = uprightFrame(input.points, input.floor, input.orientation);
+  const base = asSeen(input, context);
   const { facing } = base;
   const names = Object.keys(input.points) as LandmarkName[];
   const landmarkSd = input.landmarkSd ?? defaultLandmarkSd(base, names);
@@ -101,10 +119,12 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
     ? [0, 1].flatMap((end) =>
         MOVES.map((move) => {
           const floor = input.floor!.map((p, i) => (i === end ? [p[0] + move[0] * step, p[1] + move[1] * step] : p));
-          return uprightFrame(input.points, floor as unknown as FloorLine, input.orientation, facing);
+          return asSeen({ ...input, floor: floor as unknown as FloorLine }, context, facing);
         }),
       )
     : [];
+
+  const doubted = input.lens ? DOUBTS.map((doubt) => asSeen(input, context, facing, doubt)) : [];
 
   const measures: Measure[] = [];
   for (const definition of MEASURES) {
@@ -127,7 +147,8 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       (sum, name) => sum + squares(moved.get(name)!),
       squares(floorMoved),
     );
-    const sd = Math.sqrt(variance) * landmarkSd * view.widen;
+    const lens = doubted.reduce((sum, frame) => sum + (slope(frame) * step) ** 2, 0);
+    const sd = Math.hypot(Math.sqrt(variance) * landmarkSd, Math.sqrt(lens)) * view.widen;
     measures.push({
       id: definition.id,
       value,

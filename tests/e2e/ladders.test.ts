@@ -146,7 +146,7 @@ describe('ladders', () => {
     await pick(page, '#goal', 'dragon-flag');
     await press(page, 'Add');
     await sees(page, /Dragon flag[\s\S]*Next to work on:/);
-    await press(page, 'Hollow hold, Arms overhead');
+    await page.locator('::-p-xpath(//button[contains(., "Hollow hold, Arms overhead")])').click();
     await page.waitForFunction(
       () => location.search.includes('hollow/overhead') || location.search.includes('hollow%2Foverhead'),
     );

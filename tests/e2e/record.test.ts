@@ -172,7 +172,7 @@ describe('the record made whole', () => {
     await press(page, 'Keep the note');
     await sees(page, 'Chalk ran out.');
     await page.locator('#add-drill').fill('raised surface');
-    await page.locator('::-p-xpath(//li[@role="option" and contains(., "Front plank: ")])').click();
+    await page.locator('::-p-xpath(//li[@role="option" and contains(., "Front plank, Hands on a raised")])').click();
     await page.waitForSelector('[data-drill="front-plank/raised"]');
     await page.$eval('[data-drill="front-plank/raised"]', (el) =>
       el.querySelectorAll('details').forEach((d) => (d.open = true)),

@@ -194,7 +194,7 @@ describe('a coach’s minute', () => {
       async (p) =>
         (
           (await (await fetch(`/api/people/${p}/looks`)).json()) as { items: { id: string; takeoverIndex: number }[] }
-        ).items.find((i) => i.takeoverIndex > 40)!.id,
+        ).items.find((i) => i.takeoverIndex > 30)!.id,
       id,
     );
     await page.goto(`${hall.url}/looks/${look}`);

@@ -1,5 +1,5 @@
 /** What this device prefers: units and light or dark. */
-import { useLocalStorage, usePreferredDark } from '@vueuse/core';
+import { StorageSerializers, useLocalStorage, usePreferredDark } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, watchEffect } from 'vue';
 import type { Units } from '../../words/units.js';
@@ -11,10 +11,14 @@ export const useSettings = defineStore('settings', () => {
   const keys = useLocalStorage('anchor.keys', true);
   /** Drawn movements move, or stand still beside one another. */
   const motion = useLocalStorage<'moving' | 'still'>('anchor.motion', 'moving');
+  /** Where the lens usually stands in this hall, metres; null while nobody told. */
+  const lens = useLocalStorage<{ distance: number; height: number } | null>('anchor.lens', null, {
+    serializer: StorageSerializers.object,
+  });
   const prefersDark = usePreferredDark();
   const dark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'));
   watchEffect(() => {
     document.documentElement.dataset.theme = dark.value ? 'dark' : 'light';
   });
-  return { units, theme, dark, keys, motion };
+  return { units, theme, dark, keys, motion, lens };
 });

@@ -13,12 +13,14 @@ import type { Point } from '../../../core/geometry.js';
 import { EXTRA_LANDMARKS, type LandmarkName, type Landmarks } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
+import { useSettings } from '../../stores/settings.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
 import { useDraft } from '../../data/drafts.js';
 import DraftBack from '../../components/DraftBack.vue';
 import BlurBoxes from './BlurBoxes.vue';
 import DeviceCamera from './DeviceCamera.vue';
+import LensTold from './LensTold.vue';
 import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
 import SeenNow from './SeenNow.vue';
@@ -50,9 +52,17 @@ const chooser = ref<HTMLInputElement | null>(null);
 const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files?.[0] && void open(files[0]) });
 const rung = computed(() => rungOf(catalog, props.setup.position, props.setup.rung));
 
+const settings = useSettings();
+/** Where the lens of this picture stood; null: not told. */
+const lens = ref<{ distance: number; height: number } | null>(null);
+/** What is told of a picture is what is usual in this hall from then on. */
+function tell(told: typeof lens.value): void {
+  lens.value = told;
+  settings.lens = told;
+}
 /** Points of an earlier visit whose picture is not on this device: they wait for it. */
 const waiting = shallowRef<PictureWork | null>(null);
-async function open(next: File): Promise<void> {
+async function open(next: File, from?: { distance: number; height: number } | null): Promise<void> {
   refused.value = '';
   if (!['image/jpeg', 'image/png', 'image/webp'].includes(next.type))
     refused.value = 'This is not a JPEG, PNG or WebP picture.';
@@ -68,12 +78,15 @@ async function open(next: File): Promise<void> {
     size.value = { width: bitmap.width, height: bitmap.height };
     file.value = next;
     handles.clear();
+    // A simulated camera knows where it stands; of a real one, what was told last in this hall.
+    lens.value = from === undefined ? settings.lens : from;
     [blur.value, drawing.value] = [[], false];
     source.value = 'none';
     const before = waiting.value;
     if (before?.picture.width === bitmap.width && before.picture.height === bitmap.height) {
       handles.restore({ ...before.laying, placed: before.laying.placed as HandleName[] });
       blur.value = [...before.blur];
+      lens.value = before.lens;
     }
     waiting.value = null;
   } catch (problem) {
@@ -109,6 +122,7 @@ const draft = useDraft<PictureWork>({
           picture: { ...size.value },
           laying: { first: handles.first.value, points: handles.points.value, placed: [...handles.placed.value] },
           blur: blur.value,
+          lens: lens.value,
         }
       : null),
   file: () => (mayLie.value ? file.value : null),
@@ -132,6 +146,7 @@ const observation = computed<Observation>(() => {
     ...base,
     ...(image.value ? { picture: { width: image.value.width, height: image.value.height } } : {}),
     ...(a && b ? { floor: [[...a], [...b]] } : {}),
+    ...(lens.value && props.setup.view === 'side' ? { camera: { ...lens.value } } : {}),
     frames: ready ? [{ t: 0, points: points as Observation['frames'][number]['points'] }] : [],
   };
 });
@@ -215,7 +230,7 @@ function another(): void {
       :rung="rung"
       :view="setup.view"
       :person="person"
-      @taken="open"
+      @taken="(taken, from) => open(taken, from)"
       @cancel="source = 'none'"
     />
     <DeviceCamera v-else-if="source === 'device'" @taken="open" @cancel="source = 'none'" />
@@ -301,6 +316,7 @@ function another(): void {
         </button>
       </div>
       <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
+      <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
         No permission for pictures: the numbers are kept, the picture is not.

@@ -18,8 +18,15 @@ import { athleteOf } from '../../../core/person/circumstance.js';
 import { snapshot } from './snapshot.js';
 
 const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
-const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();
-const knobs = reactive({ hipLine: 0, knee: 180, neck: 0, arch: 0, offSquare: 0, roll: 0 });
+const emit = defineEmits<{ taken: [file: File, lens: { distance: number; height: number } | null]; cancel: [] }>();
+const knobs = reactive({ hipLine: 0, knee: 180, neck: 0, arch: 0, offSquare: 0, roll: 0, away: 0, up: 60 });
+/** Where the lens stands; nought away: so far that nothing is nearer than the rest. */
+const NEAREST = 1.5;
+const lens = computed(() =>
+  knobs.away > 0 && props.view === 'side'
+    ? { distance: Math.max(NEAREST, knobs.away / 100), height: knobs.up / 100 }
+    : null,
+);
 const across = reactive<Required<AcrossFaults>>({
   sideLine: 0,
   depthLine: 0,
@@ -40,6 +47,7 @@ const camera = computed(() => ({
   pixelsPerMetre: pose.value.orientation === 'upright' ? 290 : DEFAULT_CAMERA.pixelsPerMetre,
   offSquare: knobs.offSquare,
   roll: knobs.roll,
+  ...(lens.value ? { lens: lens.value } : {}),
 }));
 const svg = computed(() => {
   if (props.view !== 'side') {
@@ -118,6 +126,8 @@ const sliders = computed<Slider[]>(() => {
     ...(pose.value.knee < 20 ? [slider(knobs, 'knee', 'Knee angle', 120, 180)] : []),
     slider(knobs, 'offSquare', 'Camera off the square side view', 0, 45),
     tilt,
+    slider(knobs, 'away', 'Lens away (0: far)', 0, 500, ' cm'),
+    ...(knobs.away > 0 ? [slider(knobs, 'up', 'Lens up', 10, 180, ' cm')] : []),
   ];
 });
 
@@ -128,7 +138,7 @@ async function take(): Promise<void> {
     image.onerror = reject;
     image.src = address.value;
   });
-  emit('taken', await snapshot(image, camera.value.width, camera.value.height, 'image/png'));
+  emit('taken', await snapshot(image, camera.value.width, camera.value.height, 'image/png'), lens.value);
 }
 </script>
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import type { Observation, Setup } from '../../../core/formats/observation.js';
-import { OBSERVATION_FORMAT, setupSchema } from '../../../core/formats/observation.js';
+import { cameraSchema, OBSERVATION_FORMAT, setupSchema } from '../../../core/formats/observation.js';
 import { METHOD_IDS, type MethodId } from '../../../core/formats/catalog.js';
 import { VIEWS, type View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
@@ -80,6 +80,8 @@ export const workSchema = z.object({
     side: z.enum(['left', 'right']).nullable(),
   }),
   picture: z.object({ width: z.number().positive(), height: z.number().positive() }),
+  /** Where the lens stood; null: not told. */
+  lens: cameraSchema.nullable().default(null),
   laying: z.object({
     first: pointSchema.nullable(),
     points: z.record(z.string(), pointSchema),

@@ -1,0 +1,106 @@
+/**
+ * A camera is near and stands somewhere: near points carried to the body's middle plane. Every ray from the lens through a placed point
+ * is met with the plane in which that point of the body lies, so that the picture's perspective is undone for all of them at once.
+ */
+import type { Body } from '../body/anthropometry.js';
+import { radians, subtract, type Degrees, type Metres, type Pixels, type Point } from '../geometry.js';
+import type { BaseLandmark, LandmarkName } from '../landmarks.js';
+import { bodyScale, type UprightFrame } from './frame.js';
+
+/** Where the lens stands, and the picture's size: the lens looks through its middle. */
+export interface Lens {
+  /** To the body's middle plane, and above the floor. */
+  distance: Metres;
+  height: Metres;
+  picture: { width: Pixels; height: Pixels };
+}
+
+/** How well somebody who tells it knows where the lens stood, 1 SD. Assumptions: paced out, held against the thigh. */
+export const LENS_SD = { distance: 0.15, height: 0.08 } as const;
+/** How far off square somebody stands who tries to stand square, 1 SD: few beyond twelve degrees. Assumption. */
+export const YAW_SD: Degrees = 7;
+/** Breadths of bodies scatter about the table's, and lengths too, as shares (1 SD). Modelling assumptions. */
+export const BODY_SD = { breadth: 0.15, length: 0.03 } as const;
+/** Half the breadth of a head, as a share of the stature: about 15 cm at 1.72 m. Tabulated head breadths. */
+const HALF_HEAD = 0.044;
+/** Rounds of settling the focal length; each brings it nearer by a factor of ten or more. */
+const ROUNDS = 6;
+
+const ARM: ReadonlySet<string> = new Set(['shoulder', 'elbow', 'wrist', 'fingertip']);
+const MIDDLE: ReadonlySet<string> = new Set(['nose', 'midback', 'lowback', 'ribs']);
+/** How far a point lies from the body's middle plane, towards the lens, metres; far-side points lie beyond it. */
+export function towardsLens(name: LandmarkName, body: Body): Metres {
+  const base = name.replace(/-[lr]$/, '') as BaseLandmark;
+  const half = MIDDLE.has(base)
+    ? 0
+    : base === 'ear'
+      ? HALF_HEAD * body.stature
+      : (ARM.has(base) ? body.shoulderWidth : body.hipWidth) / 2;
+  return name === base ? half : -half;
+}
+
+/** What may be otherwise than it was told, as factors and metres: for the errors. */
+export interface LensDoubt {
+  distance?: Metres;
+  height?: Metres;
+  breadth?: number;
+  length?: number;
+  /** Camera turned about the body's upright, degrees. */
+  yaw?: Degrees;
+}
+
+/**
+ * The frame as a camera far away would have seen the body's middle plane, in pixels of that plane.
+ * @param frame with a floor line: it tells how far the camera looked down. The line is taken to lie in the middle plane
+ * @returns the frame itself where the floor or the body's scale is not known, or where no such camera can have taken it
+ */
+export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: LensDoubt = {}): UprightFrame {
+  const scale = bodyScale(frame, body);
+  if (!frame.hasFloor || !scale) return frame;
+  const distance = lens.distance + (doubt.distance ?? 0);
+  const height = Math.max(0, lens.height + (doubt.height ?? 0));
+  const breadth = 1 + (doubt.breadth ?? 0);
+  const expected = scale.ofStature * body.stature * (1 + (doubt.length ?? 0));
+  const centre = frame.of([lens.picture.width / 2, lens.picture.height / 2]);
+  const down = Math.atan2(height, distance);
+  const yaw = radians(doubt.yaw ?? 0);
+  const metresAt = (name: LandmarkName, focal: Pixels): Point | null => {
+    const [u, v] = subtract(frame.at(name), centre);
+    // The floor line is seen so far under the middle of the picture; the rest of the angle to it is the camera's pitch.
+    const pitch = down - Math.atan2(centre[1], focal);
+    const ahead = (v / focal) * Math.sin(pitch) + Math.cos(pitch);
+    const away = distance - breadth * towardsLens(name, body);
+    if (ahead <= 0.05 || away <= 0.05) return null;
+    // The point's own plane, turned by the yaw about the body's upright, met by the ray.
+    const near = distance - away;
+    const slope = u / focal / ahead;
+    const x =
+      (slope * (distance - near * Math.cos(yaw)) + near * Math.sin(yaw)) / (Math.cos(yaw) + slope * Math.sin(yaw));
+    const t = (distance - near * Math.cos(yaw) - x * Math.sin(yaw)) / ahead;
+    return [x, height + t * ((v / focal) * Math.cos(pitch) - Math.sin(pitch))];
+  };
+  const chain = (['shoulder', 'hip', 'knee', 'ankle'] as const).filter((name) => frame.has(name));
+  let focal = (scale.pixels / expected) * distance;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const points = chain.map((name) => metresAt(name, focal));
+    if (points.some((p) => p === null)) return frame;
+    const long = points
+      .slice(1)
+      .reduce((sum, p, i) => sum + Math.hypot(p![0] - points[i]![0], p![1] - points[i]![1]), 0);
+    if (!(long > 0)) return frame;
+    focal *= long / expected;
+  }
+  const perMetre = focal / distance;
+  const known = new Map<LandmarkName, Point>();
+  return {
+    ...frame,
+    at: (name) => {
+      const before = known.get(name);
+      if (before) return before;
+      const p = metresAt(name, focal) ?? [0, 0];
+      const at: Point = [centre[0] + p[0] * perMetre, p[1] * perMetre];
+      known.set(name, at);
+      return at;
+    },
+  };
+}

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+/** Where the lens stood, told once and remembered on this device; and how to film it so that it matters little. */
+import { computed } from 'vue';
+
+type Told = { distance: number; height: number } | null;
+const lens = defineModel<Told>({ required: true });
+/** What is offered first: three metres away, sixty centimetres up. */
+const USUAL = { distance: 3, height: 0.6 } as const;
+const said = computed(() =>
+  lens.value ? `${lens.value.distance} m away, ${Math.round(lens.value.height * 100)} cm up` : 'not told',
+);
+function tell(key: 'distance' | 'height', event: Event): void {
+  const value = Number((event.target as HTMLInputElement).value) / (key === 'height' ? 100 : 1);
+  if (!Number.isFinite(value)) return;
+  const [low, high] = key === 'distance' ? [0.3, 50] : [0, 10];
+  lens.value = { ...(lens.value ?? USUAL), [key]: Math.min(high, Math.max(low, value)) };
+}
+/** The hall from the side, 1 m as 40 px: the lens, its height, the way to the mat. */
+const drawn = computed(() => {
+  const { distance, height } = lens.value ?? USUAL;
+  const shown = Math.min(5, Math.max(1, distance));
+  return { x: 250 - shown * 40, y: 90 - Math.min(1.8, height) * 40 };
+});
+</script>
+
+<template>
+  <details class="border-rule mt-3 border-t pt-2 text-sm">
+    <summary class="min-h-[44px] content-center"><b>Where the lens stood:</b> {{ said }}</summary>
+    <div class="grid grid-cols-2 gap-2">
+      <label class="block">
+        <span class="label">Away, m</span>
+        <input
+          type="number"
+          class="field figures"
+          aria-label="Lens to the body, m"
+          min="0.3"
+          max="50"
+          step="0.1"
+          :value="lens?.distance ?? ''"
+          :placeholder="`${USUAL.distance}`"
+          @change="tell('distance', $event)"
+        />
+      </label>
+      <label class="block">
+        <span class="label">Up, cm</span>
+        <input
+          type="number"
+          class="field figures"
+          aria-label="Lens above the floor, cm"
+          min="0"
+          max="1000"
+          step="5"
+          :value="lens ? Math.round(lens.height * 100) : ''"
+          :placeholder="`${USUAL.height * 100}`"
+          @change="tell('height', $event)"
+        />
+      </label>
+    </div>
+    <div class="mt-2 flex gap-2">
+      <button v-if="!lens" type="button" class="btn flex-1" @click="lens = { ...USUAL }">As usual: 3 m, 60 cm</button>
+      <button v-else type="button" class="btn flex-1" @click="lens = null">Not sure</button>
+    </div>
+    <h4 class="mt-2 font-semibold">How to film it</h4>
+    <svg viewBox="0 0 300 104" class="w-full" role="img" :aria-label="`The lens ${said}, beside the hips, level`">
+      <path d="M0 90H300" stroke="var(--soft)" stroke-width="2" />
+      <path d="M210 84H290" stroke="var(--rule)" stroke-width="8" />
+      <circle cx="250" cy="72" r="9" fill="none" stroke="var(--rope)" stroke-width="3" />
+      <path :d="`M${drawn.x} ${drawn.y}L250 72`" stroke="var(--sea)" stroke-width="2" stroke-dasharray="5 4" />
+      <path :d="`M${drawn.x} ${drawn.y}V90`" stroke="var(--soft)" stroke-width="2" />
+      <rect :x="drawn.x - 7" :y="drawn.y - 11" width="14" height="22" rx="3" fill="var(--ink)" />
+    </svg>
+    <p class="text-soft">
+      Square from beside the hips, three big steps away, the lens at hip height of the hold, the whole mat line in view.
+      A floor line along the middle of the mat tells how far the camera looked down. Nearer or higher, the near shoulder
+      is seen larger and lower than the body’s middle: told, that is worked out and stands in the band; not told, the
+      band holds only for a camera far away.
+    </p>
+  </details>
+</template>
