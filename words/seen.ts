@@ -13,6 +13,8 @@ export function seenWarning(warning: SeenWarning, offSquare: number): string {
       return `${off}: figures are given with wider errors.`;
     case 'too-far-off':
       return `${off}: too far for a verdict. Take the picture again from straight beside the hips.`;
+    case 'not-known':
+      return 'How square the camera looked is not known: two taps on the far shoulder and the far hip would tell.';
     case 'only-watched':
       return 'Nothing is judged by measure from here: this version is watched from this view, not measured.';
     case 'points-missing':

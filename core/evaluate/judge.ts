@@ -18,7 +18,7 @@ import { decidingMeasures, gapFinding, undecidedOf } from './undecided.js';
 
 /** What the coach should know of a picture beside its figures. */
 export type SeenWarning =
-  'too-few-points' | 'off-square' | 'too-far-off' | 'only-watched' | 'points-missing' | 'no-floor';
+  'too-few-points' | 'off-square' | 'too-far-off' | 'not-known' | 'only-watched' | 'points-missing' | 'no-floor';
 
 export interface Judged extends Seen {
   method: Method;

@@ -147,7 +147,12 @@ export function see(record: LookRecord, catalog: Catalog): Seen {
       count >= 2
         ? observation.frames.map((frame, i) => ({
             t: frame.t,
-            values: measureValues(pictureAt({ observation, family }, i), contextAt(frame.t), judged, picture!.facing),
+            values: measureValues(
+              { ...pictureAt({ observation, family }, i), ...(picture!.yaw === null ? {} : { yaw: picture!.yaw }) },
+              contextAt(frame.t),
+              judged,
+              picture!.facing,
+            ),
           }))
         : [],
   };

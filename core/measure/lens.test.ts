@@ -66,6 +66,31 @@ describe('a lens that stands somewhere', () => {
       { numRuns: 40 },
     );
   });
+  test('far shoulder and hip tell how far off square it looked, and the turn is taken out; without them it is not known', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<[string, string]>(['front-plank', 'forearm'], ['hollow', 'straight']),
+        fc.double({ min: 2.2, max: 4, noNaN: true }),
+        fc.double({ min: 0.3, max: 1.4, noNaN: true }),
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        ([position, rung], distance, height, offSquare) => {
+          const pose = poseOf(position, rung);
+          const lens = { distance, height };
+          const shot = simulatePicture(pose, body, { ...DEFAULT_CAMERA, lens, offSquare });
+          const told = measured(position, rung, shot, lens);
+          expect(Math.abs(told.yaw! - offSquare)).toBeLessThan(1);
+          expect(told.view.usable).toBe(told.view.offSquareDegrees <= 30);
+          const far = valuesOf(measured(position, rung, simulatePicture(pose, body)));
+          for (const id of ['hip-line', 'knee', 'neck'])
+            expect([id, Math.abs(valuesOf(told).get(id)! - far.get(id)!) < 1]).toEqual([id, true]);
+          const near = Object.fromEntries(Object.entries(shot.points).filter(([name]) => !name.includes('-')));
+          const bare = measured(position, rung, { ...shot, points: near }, lens);
+          expect(bare.view).toEqual({ offSquareDegrees: 0, usable: true, widen: 1, warning: 'not-known' });
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
   test('not told, a near and high lens bends what is seen, and a square picture is called off square', () => {
     const lens = { distance: 2.5, height: 1.4 };
     const shot = simulatePicture(poseOf('front-plank', 'forearm'), body, { ...DEFAULT_CAMERA, lens });

@@ -19,10 +19,14 @@ export interface Lens {
 export const LENS_SD = { distance: 0.15, height: 0.08 } as const;
 /** How far off square somebody stands who tries to stand square, 1 SD: few beyond twelve degrees. Assumption. */
 export const YAW_SD: Degrees = 7;
+/** How far a yaw that far points tell is off, 1 SD: widths of people and placing. Assumption, tested. */
+export const FITTED_YAW_SD: Degrees = 4;
 /** Breadths of bodies scatter about the table's, and lengths too, as shares (1 SD). Modelling assumptions. */
 export const BODY_SD = { breadth: 0.15, length: 0.03 } as const;
 /** Half the breadth of a head, as a share of the stature: about 15 cm at 1.72 m. Tabulated head breadths. */
 const HALF_HEAD = 0.044;
+/** Rounds of settling pitch and tilt, which hang on one another. */
+const AIM_ROUNDS = 4;
 /** Rounds of settling the focal length; each brings it nearer by a factor of ten or more. */
 const ROUNDS = 6;
 
@@ -64,10 +68,28 @@ export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: Le
   const centre = frame.of([lens.picture.width / 2, lens.picture.height / 2]);
   const down = Math.atan2(height, distance);
   const yaw = radians(doubt.yaw ?? 0);
-  const metresAt = (name: LandmarkName, focal: Pixels): Point | null => {
-    const [u, v] = subtract(frame.at(name), centre);
+  /**
+   * Pitch, and how far the camera's own level is turned against the floor line: a line that runs away from a camera which looks down
+   * does not lie level in the picture.
+   */
+  const aimAt = (focal: Pixels): { pitch: number; tilt: number } => {
+    let [pitch, tilt] = [0, 0];
+    for (let round = 0; round < (yaw === 0 ? 1 : AIM_ROUNDS); round += 1) {
+      pitch = down - Math.atan2(centre[1], focal * Math.cos(tilt));
+      const [up, away] = [
+        distance * Math.sin(pitch) - height * Math.cos(pitch),
+        height * Math.sin(pitch) + distance * Math.cos(pitch),
+      ];
+      const [rises, recedes] = [-Math.sin(yaw) * Math.sin(pitch), -Math.sin(yaw) * Math.cos(pitch)];
+      tilt = Math.atan2(rises * away - up * recedes, Math.cos(yaw) * away);
+    }
+    return { pitch, tilt };
+  };
+  const metresAt = (name: LandmarkName, focal: Pixels, { pitch, tilt } = aimAt(focal)): Point | null => {
     // The floor line is seen so far under the middle of the picture; the rest of the angle to it is the camera's pitch.
-    const pitch = down - Math.atan2(centre[1], focal);
+    const [level, plumb] = subtract(frame.at(name), centre);
+    const u = level * Math.cos(tilt) - plumb * Math.sin(tilt);
+    const v = level * Math.sin(tilt) + plumb * Math.cos(tilt);
     const ahead = (v / focal) * Math.sin(pitch) + Math.cos(pitch);
     const away = distance - breadth * towardsLens(name, body);
     if (ahead <= 0.05 || away <= 0.05) return null;
@@ -82,7 +104,8 @@ export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: Le
   const chain = (['shoulder', 'hip', 'knee', 'ankle'] as const).filter((name) => frame.has(name));
   let focal = (scale.pixels / expected) * distance;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const points = chain.map((name) => metresAt(name, focal));
+    const aim = aimAt(focal);
+    const points = chain.map((name) => metresAt(name, focal, aim));
     if (points.some((p) => p === null)) return frame;
     const long = points
       .slice(1)
@@ -91,16 +114,52 @@ export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: Le
     focal *= long / expected;
   }
   const perMetre = focal / distance;
+  const aim = aimAt(focal);
   const known = new Map<LandmarkName, Point>();
   return {
     ...frame,
     at: (name) => {
       const before = known.get(name);
       if (before) return before;
-      const p = metresAt(name, focal) ?? [0, 0];
+      const p = metresAt(name, focal, aim) ?? [0, 0];
       const at: Point = [centre[0] + p[0] * perMetre, p[1] * perMetre];
       known.set(name, at);
       return at;
     },
   };
+}
+
+/** Joints whose far side tells the yaw: both sides of them lie on one line across the body. */
+const PAIRS = ['shoulder', 'hip'] as const;
+/** Farthest that a camera is looked for off square, degrees, and halvings of that range. */
+const FARTHEST: Degrees = 60;
+const HALVINGS = 12;
+
+/**
+ * How far the camera was turned off square, told by near and far points of shoulder and hip: with the right turn both sides of a joint lie
+ * at one place along the body.
+ * @returns degrees, positive and negative for the two sides; null where no far point is placed, or the picture tells nothing
+ */
+export function fittedYaw(frame: UprightFrame, body: Body, lens: Lens): Degrees | null {
+  const pairs = PAIRS.flatMap((near) =>
+    (['l', 'r'] as const)
+      .map((side): LandmarkName => `${near}-${side}`)
+      .filter((far) => frame.has(near) && frame.has(far))
+      .map((far) => [near, far] as const),
+  );
+  if (pairs.length === 0 || !frame.hasFloor) return null;
+  /** Near ahead of far along the body, px: falls to nought at the right turn, and rises and falls with it. */
+  const apart = (yaw: Degrees): number => {
+    const turned = rectified(frame, body, lens, { yaw });
+    return pairs.reduce((sum, [near, far]) => sum + turned.at(near)[0] - turned.at(far)[0], 0);
+  };
+  let [low, high] = [-FARTHEST, FARTHEST];
+  const [atLow, atHigh] = [apart(low), apart(high)];
+  if (Math.sign(atLow) === Math.sign(atHigh)) return null;
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const middle = (low + high) / 2;
+    if (Math.sign(apart(middle)) === Math.sign(atLow)) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }

@@ -1,11 +1,11 @@
 /** Landmarks to measures with error figures. */
 import type { Orientation } from '../body/pose.js';
 import type { Pixels, Point, Seconds } from '../geometry.js';
-import { BODY_SD, LENS_SD, rectified, YAW_SD, type Lens, type LensDoubt } from './lens.js';
+import { BODY_SD, FITTED_YAW_SD, fittedYaw, LENS_SD, rectified, YAW_SD, type Lens, type LensDoubt } from './lens.js';
 import { uprightFrame, type Facing, type UprightFrame } from './frame.js';
 import { MEASURES, seenFrom, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
 import type { FloorLine, LandmarkName, Landmarks } from '../landmarks.js';
-import { defaultLandmarkSd, viewCheck, type ViewCheck } from './view.js';
+import { defaultLandmarkSd, viewCheck, viewTold, type ViewCheck } from './view.js';
 
 export interface Measure {
   id: string;
@@ -23,6 +23,8 @@ export interface MeasuredPicture {
   measures: Measure[];
   facing: Facing;
   landmarkSd: Pixels;
+  /** Turn of the camera that far points told, degrees; null where the lens or the points are not. */
+  yaw: number | null;
 }
 
 export interface PictureInput {
@@ -33,6 +35,8 @@ export interface PictureInput {
   landmarkSd?: Pixels;
   /** Where the lens stood, if somebody told it: near points are carried to the middle plane then. */
   lens?: Lens;
+  /** How far off square another picture of the series told that the lens looked, degrees. */
+  yaw?: number;
   t?: Seconds;
 }
 
@@ -54,7 +58,7 @@ export function measureValues(
   wanted: readonly MeasureDefinition[],
   facing?: Facing,
 ): Map<string, number> {
-  const frame = asSeen(input, context, facing);
+  const frame = asSeen(input, context, facing, { yaw: input.yaw ?? 0 });
   const values = new Map<string, number>();
   for (const definition of wanted) {
     if (!computable(definition, frame.has, frame.hasFloor, context) || !(definition.better ?? []).every(frame.has))
@@ -68,17 +72,23 @@ export function measureValues(
 /** The upright frame, with the lens' perspective undone where it is known and the view is from the side. */
 function asSeen(input: PictureInput, context: MeasureContext, facing?: Facing, doubt?: LensDoubt) {
   const plain = uprightFrame(input.points, input.floor, input.orientation, facing);
-  const side = (context.view ?? 'side') === 'side';
-  return input.lens && side ? { ...rectified(plain, context.body, input.lens, doubt), facing: plain.facing } : plain;
+  return lensOf(input, context)
+    ? { ...rectified(plain, context.body, input.lens!, doubt), facing: plain.facing }
+    : plain;
 }
-/** What is not known of the lens and the body, one standard deviation each. */
-const DOUBTS: readonly LensDoubt[] = [
-  { distance: LENS_SD.distance },
-  { height: LENS_SD.height },
-  { breadth: BODY_SD.breadth },
-  { length: BODY_SD.length },
-  { yaw: YAW_SD },
-];
+const lensOf = (input: PictureInput, context: MeasureContext): Lens | null =>
+  input.lens && input.floor && (context.view ?? 'side') === 'side' ? input.lens : null;
+/** What is not known of the lens and the body, one standard deviation each, about the turn that was found. */
+const doubtsAbout = (yaw: number | null): LensDoubt[] => {
+  const turned = yaw ?? 0;
+  return [
+    { yaw: turned, distance: LENS_SD.distance },
+    { yaw: turned, height: LENS_SD.height },
+    { yaw: turned, breadth: BODY_SD.breadth },
+    { yaw: turned, length: BODY_SD.length },
+    { yaw: turned + (yaw === null ? YAW_SD : FITTED_YAW_SD) },
+  ];
+};
 
 const SQUARE: ViewCheck = { offSquareDegrees: 0, usable: true, widen: 1, warning: null };
 
@@ -96,12 +106,16 @@ const MOVES: readonly Point[] = [
  * @returns measures in the catalogue's order; those that lack landmarks, floor or scale are left out
  */
 export function measurePicture(input: PictureInput, context: MeasureContext): MeasuredPicture {
-  const base = asSeen(input, context);
+  const lens = lensOf(input, context);
+  const yaw = lens ? fittedYaw(uprightFrame(input.points, input.floor, input.orientation), context.body, lens) : null;
+  const turned: LensDoubt = { yaw: yaw ?? 0 };
+  const base = asSeen(input, context, undefined, turned);
   const { facing } = base;
   const names = Object.keys(input.points) as LandmarkName[];
   const landmarkSd = input.landmarkSd ?? defaultLandmarkSd(base, names);
   // The check compares side-view proportions; the other views tell nothing of how square they are.
-  const view = (context.view ?? 'side') === 'side' ? viewCheck(base, context.body, landmarkSd) : SQUARE;
+  const side = (context.view ?? 'side') === 'side';
+  const view = lens ? viewTold(yaw) : side ? viewCheck(base, context.body, landmarkSd) : SQUARE;
   const step = Math.max(landmarkSd * 0.02, 1e-4);
 
   // A placing error has no direction of its own, so a point may as well be moved in the upright frame.
@@ -119,12 +133,12 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
     ? [0, 1].flatMap((end) =>
         MOVES.map((move) => {
           const floor = input.floor!.map((p, i) => (i === end ? [p[0] + move[0] * step, p[1] + move[1] * step] : p));
-          return asSeen({ ...input, floor: floor as unknown as FloorLine }, context, facing);
+          return asSeen({ ...input, floor: floor as unknown as FloorLine }, context, facing, turned);
         }),
       )
     : [];
 
-  const doubted = input.lens ? DOUBTS.map((doubt) => asSeen(input, context, facing, doubt)) : [];
+  const doubted = lens ? doubtsAbout(yaw).map((doubt) => asSeen(input, context, facing, doubt)) : [];
 
   const measures: Measure[] = [];
   for (const definition of MEASURES) {
@@ -147,8 +161,8 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       (sum, name) => sum + squares(moved.get(name)!),
       squares(floorMoved),
     );
-    const lens = doubted.reduce((sum, frame) => sum + (slope(frame) * step) ** 2, 0);
-    const sd = Math.hypot(Math.sqrt(variance) * landmarkSd, Math.sqrt(lens)) * view.widen;
+    const unknown = doubted.reduce((sum, frame) => sum + (slope(frame) * step) ** 2, 0);
+    const sd = Math.hypot(Math.sqrt(variance) * landmarkSd, Math.sqrt(unknown)) * view.widen;
     measures.push({
       id: definition.id,
       value,
@@ -158,5 +172,5 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       ...(estimated ? { estimated } : {}),
     });
   }
-  return { view, measures, facing, landmarkSd };
+  return { view, measures, facing, landmarkSd, yaw };
 }

@@ -13,7 +13,7 @@ export interface ViewCheck {
   /** What the coach should know of it; null when nothing is wrong. */
   warning: ViewWarning | null;
 }
-export type ViewWarning = 'too-few-points' | 'off-square' | 'too-far-off';
+export type ViewWarning = 'too-few-points' | 'off-square' | 'too-far-off' | 'not-known';
 
 export const WARN_ABOVE: Degrees = 12;
 export const REFUSE_ABOVE: Degrees = 30;
@@ -90,13 +90,21 @@ export function viewCheck(frame: UprightFrame, body: Body, sd: Pixels): ViewChec
     if (cost < best.cost) best = { phi, cost };
   }
   const phi = best.phi;
-  return {
-    offSquareDegrees: phi,
-    usable: phi <= REFUSE_ABOVE,
-    widen: 1 + clamp((phi - WARN_ABOVE) / (REFUSE_ABOVE - WARN_ABOVE), 0, 1),
-    warning: phi > REFUSE_ABOVE ? 'too-far-off' : phi > WARN_ABOVE ? 'off-square' : null,
-  };
+  return { offSquareDegrees: phi, ...judgedBy(phi) };
 }
+
+/** The check where the lens is told: by the turn that far points tell; nothing is refused or widened where they are not placed. */
+export function viewTold(yaw: Degrees | null): ViewCheck {
+  if (yaw === null) return { offSquareDegrees: 0, usable: true, widen: 1, warning: 'not-known' };
+  const phi = Math.round(2 * Math.abs(yaw)) / 2;
+  return { offSquareDegrees: phi, ...judgedBy(phi) };
+}
+/** What an angle off square does to the verdict. */
+const judgedBy = (phi: Degrees): Pick<ViewCheck, 'usable' | 'widen' | 'warning'> => ({
+  usable: phi <= REFUSE_ABOVE,
+  widen: 1 + clamp((phi - WARN_ABOVE) / (REFUSE_ABOVE - WARN_ABOVE), 0, 1),
+  warning: phi > REFUSE_ABOVE ? 'too-far-off' : phi > WARN_ABOVE ? 'off-square' : null,
+});
 
 /**
  * Camera roll that the floor line shows, in degrees from level, −90 to 90.

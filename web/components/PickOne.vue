@@ -2,15 +2,10 @@
 /** One of a list: a short one opens as it is, a long one is found by typing. */
 import { Listbox, ListboxButton, ListboxLabel, ListboxOption, ListboxOptions } from '@headlessui/vue';
 import { ChevronDown } from '@lucide/vue';
+import type { Choice } from './choice.js';
 import { computed } from 'vue';
 import SearchPick from './SearchPick.vue';
 
-interface Choice {
-  id: string;
-  name: string;
-  /** Said beside the name. */
-  note?: string;
-}
 const props = defineProps<{
   id: string;
   label: string;

@@ -1,15 +1,10 @@
 <script setup lang="ts">
 /** One of a list that can be long, found by typing a part of its name. */
 import { ComboboxOption } from '@headlessui/vue';
+import type { Choice } from './choice.js';
 import { computed, ref } from 'vue';
 import PickBox from './PickBox.vue';
 
-interface Choice {
-  id: string;
-  name: string;
-  /** Said beside the name. */
-  note?: string;
-}
 const props = defineProps<{
   id: string;
   label: string;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The drills chosen for the causes; the coach pins, swaps, reorders and sets the minutes, and the choice is made anew at once. */
-import { ArrowDown, ArrowUp, GripVertical, Pin } from '@lucide/vue';
+import { GripVertical, Pin } from '@lucide/vue';
 import Sortable from 'sortablejs';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import type { Person } from '../../../api/people.js';
@@ -23,6 +23,7 @@ import type { Draft } from '../../data/drafts.js';
 import SearchPick from '../../components/SearchPick.vue';
 import { chosenWhy, drillName, leftOutWhy, placeName } from '../../data/names.js';
 import AssignDrills from './AssignDrills.vue';
+import UpDown from '../../components/UpDown.vue';
 import SizeLine from '../../components/SizeLine.vue';
 import ItemEditor from './ItemEditor.vue';
 import { inHandOrder, noWishes, withEdits, type DrillWishes } from './wishes.js';
@@ -174,22 +175,7 @@ onBeforeUnmount(() => sortable?.destroy());
             <GripVertical :size="20" aria-hidden="true" />
           </span>
           <h3 class="flex-1 self-center">{{ d.record.name }}</h3>
-          <button
-            class="btn btn-quiet !px-2"
-            :disabled="i === 0"
-            :aria-label="`${d.record.name} up`"
-            @click="move(i, i - 1)"
-          >
-            <ArrowUp :size="18" aria-hidden="true" />
-          </button>
-          <button
-            class="btn btn-quiet !px-2"
-            :disabled="i === drills.length - 1"
-            :aria-label="`${d.record.name} down`"
-            @click="move(i, i + 1)"
-          >
-            <ArrowDown :size="18" aria-hidden="true" />
-          </button>
+          <UpDown :name="d.record.name" :at="i" :count="drills.length" @move="move(i, $event)" />
         </div>
         <div class="flex gap-3">
           <div v-if="d.figure" class="h-16 w-24 shrink-0">

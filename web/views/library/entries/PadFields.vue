@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The order of a position's fault pads: those that show at once, and those behind “more”. */
-import { ArrowDown, ArrowUp } from '@lucide/vue';
 import { computed } from 'vue';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
+import UpDown from '../../../components/UpDown.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { faultName } from '../../../data/names.js';
 
@@ -29,24 +29,7 @@ function move(from: number, to: number): void {
       <li v-for="(id, i) in pads.order" :key="id" class="flex items-center gap-1">
         <span class="figures text-soft w-6">{{ i + 1 }}</span>
         <span class="flex-1">{{ faultName(id) }}</span>
-        <button
-          type="button"
-          class="btn btn-quiet !px-2"
-          :disabled="i === 0"
-          :aria-label="`${faultName(id)} up`"
-          @click="move(i, i - 1)"
-        >
-          <ArrowUp :size="18" aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          class="btn btn-quiet !px-2"
-          :disabled="i === pads.order.length - 1"
-          :aria-label="`${faultName(id)} down`"
-          @click="move(i, i + 1)"
-        >
-          <ArrowDown :size="18" aria-hidden="true" />
-        </button>
+        <UpDown :name="faultName(id)" :at="i" :count="pads.order.length" @move="move(i, $event)" />
         <button
           type="button"
           class="link min-h-[44px] text-sm"

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** Moves one item of an ordered list up or down. */
+import { ArrowDown, ArrowUp } from '@lucide/vue';
+
+defineProps<{ name: string; at: number; count: number }>();
+defineEmits<{ move: [to: number] }>();
+</script>
+
+<template>
+  <button
+    type="button"
+    class="btn btn-quiet !px-2"
+    :disabled="at === 0"
+    :aria-label="`${name} up`"
+    @click="$emit('move', at - 1)"
+  >
+    <ArrowUp :size="18" aria-hidden="true" />
+  </button>
+  <button
+    type="button"
+    class="btn btn-quiet !px-2"
+    :disabled="at === count - 1"
+    :aria-label="`${name} down`"
+    @click="$emit('move', at + 1)"
+  >
+    <ArrowDown :size="18" aria-hidden="true" />
+  </button>
+</template>
