@@ -336,6 +336,8 @@ describe('work that is left is found again', () => {
     await page.goto(`${hall.url}/people`);
     await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#p-name')?.value === 'Half Entered');
     await press(page, 'Cancel');
+    // It closes when the draft is gone from the device.
+    await page.waitForFunction(() => document.querySelector('#p-name') === null);
     await page.reload();
     await sees(page, 'Add a person');
     await settled(page);
