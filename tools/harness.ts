@@ -107,7 +107,11 @@ export async function openHall(web?: string): Promise<Hall> {
       const opened = await page();
       await opened.goto(`${url}/sign-in`);
       await opened.locator('::-p-text(Enter the demo)').click();
-      await opened.waitForSelector('::-p-aria(Places)');
+      await opened.waitForSelector('::-p-aria(Places)').catch(async () => {
+        throw new Error(
+          `the demo was not entered; the page shows:\n${await opened.evaluate(() => document.body.innerText)}`,
+        );
+      });
       return opened;
     },
     async beside(first) {
