@@ -71,8 +71,13 @@ async function unfold(page: Page, selector: string): Promise<void> {
   await field.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   // A searched list opens by the button beside its field.
   const searched = await field.evaluate((el) => el instanceof HTMLInputElement);
-  if (searched) await page.locator(`${selector} + button, ${selector} ~ button`).click();
-  else await page.locator(selector).click();
+  const opener = searched ? `${selector} + button, ${selector} ~ button` : selector;
+  // A list whose page is drawn anew under it shuts: it is opened again, as a hand would.
+  for (let times = 0; times < 3; times += 1) {
+    await page.locator(opener).click();
+    const open = await page.waitForSelector('[role="listbox"]', { timeout: 4000 }).catch(() => null);
+    if (open) return;
+  }
 }
 /** The ids that a list of choices has, in its order. */
 export async function choicesOf(page: Page, selector: string): Promise<string[]> {
