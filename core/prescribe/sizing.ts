@@ -5,6 +5,9 @@ import { daysBetween, type Day } from '../days.js';
 import type { Drill, KitSizing } from '../formats/catalog.js';
 import { rungAt } from '../ladder/gates.js';
 import { amountOf, byTime, type LoggedHold } from '../ladder/holds.js';
+import { placeKey } from '../catalog/ladders.js';
+import { versionOf } from './assignable.js';
+import { knobsOf } from '../statics/knobs.js';
 import type { Level } from '../formats/dose.js';
 import {
   bandFor,
@@ -96,8 +99,13 @@ export function kitSize(
   if (worked !== null) return { sizing, value: worked, from: 'worked' };
   const start = (): number | NoSize => {
     switch (sizing) {
-      case 'surface':
-        return surfaceFor(catalog, body, KIT_STARTS.share) ?? 'out-of-reach';
+      case 'surface': {
+        // A version says how high it is; else the height for the usual share.
+        const place = versionOf(drill);
+        const rung = catalog.rungs.find((r) => placeKey(r) === place);
+        const own = rung && knobsOf(rung, body).find((k) => k.id === 'handHeight')?.base;
+        return own || (surfaceFor(catalog, body, KIT_STARTS.share) ?? 'out-of-reach');
+      }
       case 'elbows':
         return elbowsFor(catalog, body, KIT_STARTS.rise) ?? 'out-of-reach';
       case 'blocks':
