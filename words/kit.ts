@@ -45,6 +45,7 @@ export function sizeText({ sizing, value }: Pick<KitSize, 'sizing' | 'value'>): 
 export const FROM_WORDS: Readonly<Record<KitSize['from'], string>> = {
   worked: 'as it was held last',
   body: 'start value for this body',
+  coach: 'as you set it',
 };
 export const NO_SIZE_WORDS: Readonly<Record<NoSize, string>> = {
   'no-hold': 'Kit size: hold 20 clean seconds first, then it is told.',

@@ -72,9 +72,8 @@ export function measureValues(
 /** The upright frame, with the lens' perspective undone where it is known and the view is from the side. */
 function asSeen(input: PictureInput, context: MeasureContext, facing?: Facing, doubt?: LensDoubt) {
   const plain = uprightFrame(input.points, input.floor, input.orientation, facing);
-  return lensOf(input, context)
-    ? { ...rectified(plain, context.body, input.lens!, doubt), facing: plain.facing }
-    : plain;
+  const lens = lensOf(input, context);
+  return lens ? { ...rectified(plain, context.body, lens, doubt), facing: plain.facing } : plain;
 }
 const lensOf = (input: PictureInput, context: MeasureContext): Lens | null =>
   input.lens && input.floor && (context.view ?? 'side') === 'side' ? input.lens : null;

@@ -24,6 +24,7 @@ export function usualAt(rung: Rung, holds: readonly LoggedHold[]): number | null
 }
 
 /**
+ * A version's dose for a person. One that is newly loaded and was never done starts at half of what is usual at the unloaded one.
  * @param holds of this person, any order
  * @param wanted seconds or reps that are aimed at
  */

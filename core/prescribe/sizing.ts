@@ -26,8 +26,8 @@ export interface KitSize {
   sizing: KitSizing;
   /** Metres; kilograms of a carry, in each loaded hand; newtons of a band. */
   value: number;
-  /** It was used and held, or it is a start value from the body. */
-  from: 'worked' | 'body';
+  /** It was used and held, it is a start value from the body, or the coach set it. */
+  from: 'worked' | 'body' | 'coach';
 }
 /** Why there is no size: nothing was held twenty clean seconds of late, or no setting gives what is wanted. */
 export type NoSize = 'no-hold' | 'out-of-reach';

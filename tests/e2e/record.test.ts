@@ -192,7 +192,7 @@ describe('the record made whole', () => {
     await set('Work from', '17');
     await sees(page, /4 × 17\s?s clean/);
     await set('Surface, height', '44');
-    await sees(page, 'Surface 44 cm high');
+    await sees(page, 'Surface 44 cm high (as you set it)');
     await press(page, 'Assign these drills');
     await page.locator('form button.btn-main ::-p-text(Assign)').click();
     await sees(page, 'Assigned, version');

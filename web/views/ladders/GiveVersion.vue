@@ -18,6 +18,7 @@ import SizeLine from '../../components/SizeLine.vue';
 import { catalog } from '../../data/catalogue.js';
 import AssignDrills from '../looks/AssignDrills.vue';
 import ItemEditor from '../looks/ItemEditor.vue';
+import { withEdits, type DrillWishes } from '../looks/wishes.js';
 
 const props = defineProps<{
   rung: Rung;
@@ -29,8 +30,9 @@ const props = defineProps<{
 }>();
 const drill = computed(() => assignable(catalog, placeKey(props.rung)));
 const method = computed(() => methodFor(catalog, props.circumstance, props.rung.family));
-const edits = ref<{ dose?: Dose; place?: Drill['place']; size?: number }>({});
-watch(drill, () => (edits.value = {}));
+const noEdits = (): Pick<DrillWishes, 'doses' | 'places' | 'sizes'> => ({ doses: {}, places: {}, sizes: {} });
+const edits = ref(noEdits());
+watch(drill, () => (edits.value = noEdits()));
 const own = computed((): Pick<ChosenDrill, 'dose' | 'size'> | null => {
   if (!drill.value) return null;
   const { cautions, day, body } = props.circumstance;
@@ -44,25 +46,13 @@ const own = computed((): Pick<ChosenDrill, 'dose' | 'size'> | null => {
 const given = computed(() => {
   const record = drill.value;
   if (!record || !own.value) return null;
-  const { dose, place, size } = edits.value;
-  return {
-    drill: record.id,
-    record,
-    dose: dose ?? own.value.dose,
-    place: place ?? record.place,
-    size:
-      size !== undefined && record.sizing
-        ? { sizing: record.sizing, value: size, from: 'worked' as const }
-        : own.value.size,
-    answers: [],
-    changes: [],
-    minutes: record.minutes,
-  };
+  const item = { drill: record.id, ...own.value, answers: [], changes: [], minutes: record.minutes };
+  return withEdits([item], edits.value, () => record)[0]!;
 });
 const breath = computed(() => (drill.value ? breathBy(drill.value, method.value, props.circumstance.cautions) : ''));
-function edit(part: 'dose' | 'size', value: Dose | number | null): void {
-  const { [part]: _before, ...rest } = edits.value;
-  edits.value = value === null ? rest : { ...rest, [part]: value };
+/** Sets one part of the item, or (null) leaves it as it was worked out. */
+function edit(part: keyof typeof edits.value, value: Dose | Drill['place'] | number | null): void {
+  edits.value = { ...edits.value, [part]: value === null ? {} : { [drill.value!.id]: value } };
 }
 </script>
 
@@ -82,9 +72,9 @@ function edit(part: 'dose' | 'size', value: Dose | number | null): void {
       :place="given.place"
       :sizing="given.record.sizing"
       :size="given.size"
-      @dose="edit('dose', $event)"
-      @place="edits = { ...edits, place: $event }"
-      @size="edit('size', $event)"
+      @dose="edit('doses', $event)"
+      @place="edit('places', $event)"
+      @size="edit('sizes', $event)"
     />
     <AssignDrills
       :family="rung.family"

@@ -5,7 +5,7 @@ import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import type { Body } from '../../../core/body/anthropometry.js';
 import { LEVELS, type Level } from '../../../core/formats/dose.js';
-import { momentLately } from '../../../core/prescribe/sizing.js';
+import { KIT_STARTS, momentLately } from '../../../core/prescribe/sizing.js';
 import {
   bandFor,
   blockHeight,
@@ -20,9 +20,9 @@ import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ body: Body; person: Person | null; on: OnLadders | null }>();
 const ask = reactive({
-  share: 50,
-  rise: 15,
-  edge: 60,
+  share: 100 * KIT_STARTS.share,
+  rise: Math.round(100 * (KIT_STARTS.rise - 1)),
+  edge: 100 * KIT_STARTS.edge,
   out: 0,
   carry: 'both-hands' as 'both-hands' | 'one-side' | 'overhead',
   level: 'trained' as Level,

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 /** Who, what and when; judged by which method; and what can be done with the look. */
-import { offered } from '../../../core/catalog/index.js';
 import { Download, RotateCcw, Trash2 } from '@lucide/vue';
 import { RouterLink } from 'vue-router';
 import type { Look } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
-import { catalog } from '../../data/catalogue.js';
 import { dayTimeText, familyName, rungName } from '../../data/names.js';
-import PickOne from '../../components/PickOne.vue';
+import JudgeBy from '../../components/JudgeBy.vue';
 
 defineProps<{
   look: Look;
@@ -35,16 +33,7 @@ const method = defineModel<string>('method', { required: true });
       </p>
     </div>
     <div class="ml-auto flex flex-wrap items-center gap-2">
-      <PickOne
-        id="judge"
-        v-model="method"
-        label="Judge by"
-        quiet
-        :choices="[
-          { id: '', name: `Judged by: ${detail.method.name}` },
-          ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `Judged by: ${m.name}` })),
-        ]"
-      />
+      <JudgeBy v-model="method" :in-force="`Judged by: ${detail.method.name}`" before="Judged by:" />
       <a
         v-if="!waiting"
         class="btn btn-quiet"

@@ -50,7 +50,7 @@ export function withEdits<T extends Pick<ChosenDrill, 'drill' | 'dose' | 'size'>
       record: drill,
       dose: doses[item.drill] ?? item.dose,
       place: places[item.drill] ?? drill.place,
-      size: drill.sizing && value !== undefined ? { sizing: drill.sizing, value, from: 'worked' as const } : item.size,
+      size: drill.sizing && value !== undefined ? { sizing: drill.sizing, value, from: 'coach' as const } : item.size,
     };
   });
 }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { offered } from '../../../core/catalog/index.js';
 import { computed, ref } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { judge } from '../../../core/evaluate/judge.js';
@@ -21,7 +20,7 @@ import { siteText } from '../../../words/labels.js';
 import { percentText, plusMinus } from '../../../words/numbers.js';
 import { setupText } from '../../../words/setup.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
-import PickOne from '../../components/PickOne.vue';
+import JudgeBy from '../../components/JudgeBy.vue';
 
 const props = defineProps<{ id: string }>();
 const route = useRoute();
@@ -110,17 +109,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         <RouterLink :to="`/people/${id}`" class="hover:underline">{{ person.value.value!.name }}</RouterLink>: then and
         now
       </h1>
-      <PickOne
-        id="judge"
-        v-model="method"
-        label="Judge by"
-        quiet
-        class="ml-auto"
-        :choices="[
-          { id: '', name: 'Each by its own method' },
-          ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `Both by ${m.name}` })),
-        ]"
-      />
+      <JudgeBy v-model="method" class="ml-auto" in-force="Each by its own method" before="Both by" />
     </div>
     <p v-if="!sameSeat" class="note mt-2">These are two different positions; seconds and angles do not compare.</p>
     <div class="mt-3 grid gap-4 md:grid-cols-2">

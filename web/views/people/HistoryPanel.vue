@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { withCharts } from '../../drawing/with-charts.js';
-import { offered } from '../../../core/catalog/index.js';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { HistoryItem } from '../../../api/observations.js';
@@ -20,7 +19,7 @@ import TautLine from '../../drawing/TautLine.vue';
 import ImportLook from './ImportLook.vue';
 import SetUpTrend from './SetUpTrend.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
-import PickOne from '../../components/PickOne.vue';
+import JudgeBy from '../../components/JudgeBy.vue';
 
 const CleanChart = defineAsyncComponent(withCharts(() => import('./CleanChart.vue')));
 const props = defineProps<{ person: Person }>();
@@ -57,17 +56,7 @@ function setUpOf(item: HistoryItem): string {
   <section class="card min-w-0" aria-labelledby="history">
     <div class="flex flex-wrap items-center gap-3">
       <h2 id="history">Looks</h2>
-      <PickOne
-        id="judge"
-        v-model="method"
-        label="Judge by"
-        quiet
-        class="ml-auto"
-        :choices="[
-          { id: '', name: 'Judged by the method in force' },
-          ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `Judged by ${m.name}` })),
-        ]"
-      />
+      <JudgeBy v-model="method" class="ml-auto" in-force="Judged by the method in force" before="Judged by" />
       <button class="btn" :disabled="chosen.length !== 2" @click="compare">Then and now</button>
     </div>
     <div class="flex flex-wrap items-center gap-x-3">

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+/** The method that judges what is shown; empty: the one in force. */
+import { computed } from 'vue';
+import { offered } from '../../core/catalog/index.js';
+import { catalog } from '../data/catalogue.js';
+import PickOne from './PickOne.vue';
+
+const props = defineProps<{
+  /** What is said of the method in force. */
+  inForce: string;
+  /** What stands before a method's name. */
+  before: string;
+}>();
+const method = defineModel<string>({ required: true });
+const choices = computed(() => [
+  { id: '', name: props.inForce },
+  ...offered(catalog, 'methods').map((m) => ({ id: m.id, name: `${props.before} ${m.name}` })),
+]);
+</script>
+
+<template>
+  <PickOne id="judge" v-model="method" label="Judge by" quiet :choices="choices" />
+</template>
