@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../body/simulate.js';
 import { catalog, record, rungOf } from '../catalog/index.js';
-import { OBSERVER_RELIABILITY } from './judge.js';
+import { OBSERVER_RELIABILITY } from '../eye/eye.js';
 import { METHOD_IDS } from '../formats/catalog.js';
 import { observationSchema, type Observation } from '../formats/observation.js';
 import { InputError } from '../formats/problems.js';

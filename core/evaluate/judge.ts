@@ -1,6 +1,7 @@
 /** Second stage: what a method makes of what was seen. */
 import { simulatePicture } from '../body/simulate.js';
 import type { Catalog } from '../catalog/index.js';
+import { OBSERVER_RELIABILITY, reliabilityOf } from '../eye/eye.js';
 import { isStated, type Method, type Rung } from '../formats/catalog.js';
 import type { Break } from '../hold/breaks.js';
 import { analyseHold, type Hold, type HoldAnalysis } from '../hold/hold.js';
@@ -36,9 +37,6 @@ export interface Judged extends Seen {
   undecided: readonly string[];
   facts: Facts;
 }
-
-/** A tapped fault is taken as true with this probability: an eye at the bench errs about one time in ten. Assumption. */
-export const OBSERVER_RELIABILITY = 0.9;
 
 /** The measures of the version's own pose on this body: what some limits are counted from. Only of those that need it. */
 function poseMeasures(catalog: Catalog, rung: Rung, context: MeasureContext): ReadonlyMap<string, number> {
@@ -132,6 +130,7 @@ const observed = (of: Pick<Finding, 'fault' | 'severity' | 'probability'>): Find
 /**
  * Measured and tapped findings, one a fault: the surer and worse of the two stands. What went first in a hold leads among equals.
  * @param more found otherwise: in counted reps, by the hand under the back
+ * @param reliability chance that a tapped fault is there
  */
 export function findingsOf(
   verdicts: readonly Verdict[],
@@ -139,6 +138,7 @@ export function findingsOf(
   measures: readonly Measure[],
   limits: readonly AppliedLimit[],
   more: readonly Finding[] = [],
+  reliability: (fault: string) => number = (fault) => reliabilityOf(null, fault),
 ): Finding[] {
   const measured = ({ fault, severity, probability, measure }: Verdict): Finding => ({
     fault,
@@ -153,7 +153,7 @@ export function findingsOf(
     if (during) all.push(measured(during));
   }
   for (const { dip, fault, severity } of analysis?.taps ?? [])
-    if (!dip) all.push(observed({ fault, severity, probability: OBSERVER_RELIABILITY }));
+    if (!dip) all.push(observed({ fault, severity, probability: reliability(fault) }));
   const worst = new Map<string, Finding>();
   for (const finding of all) {
     const known = worst.get(finding.fault);
@@ -217,6 +217,7 @@ export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance):
   const verdicts = usable ? withoutGuesses(judgeMeasures(measures, limits), measures, seen) : [];
   const deciding = decidingMeasures(family, all);
   const known = { ...seen, measures, verdicts };
+  const reliability = (fault: string): number => reliabilityOf(seen.eye, fault);
   const byHand = gapFinding(all, deciding, known, OBSERVER_RELIABILITY);
   return {
     ...seen,
@@ -225,10 +226,14 @@ export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance):
     hold,
     measures,
     verdicts,
-    findings: findingsOf(verdicts, analysis, measures, limits, [
-      ...repFaults(observation.reps ?? [], OBSERVER_RELIABILITY).map(observed),
-      ...(byHand ? [byHand] : []),
-    ]),
+    findings: findingsOf(
+      verdicts,
+      analysis,
+      measures,
+      limits,
+      [...repFaults(observation.reps ?? [], reliability).map(observed), ...(byHand ? [byHand] : [])],
+      reliability,
+    ),
     undecided: undecidedOf(deciding, known),
     warnings: warningsOf(seen, limits, measures),
     facts: factsOf(catalog, { ...seen, hold, measures }, circumstance.history),

@@ -1,6 +1,7 @@
 /** First stage: what the record shows, before any method. */
 import { bodyOf } from '../body/anthropometry.js';
 import { rungsOf, type Catalog } from '../catalog/index.js';
+import { placingOf, type Eye } from '../eye/eye.js';
 import type { Seconds } from '../geometry.js';
 import type { CauseId, Family, Rung } from '../formats/catalog.js';
 import type { Evidence, Observation } from '../formats/observation.js';
@@ -20,6 +21,8 @@ export interface LookRecord {
   mends?: readonly TriedMend[];
   /** Taken as sure. */
   overruled?: CauseId;
+  /** What is known of the eye that made the record; assumptions stand for what is not. */
+  eye?: Eye | null;
 }
 
 export interface Seen {
@@ -31,6 +34,7 @@ export interface Seen {
   /** Answers in words and those that mends gave: what ladder and reasoning both read. */
   evidence: Evidence;
   overruled: CauseId | null;
+  eye: Eye | null;
   /** One cue or set-up step mended it, and it stayed. */
   mended: boolean;
   context: MeasureContext;
@@ -82,12 +86,16 @@ function startLine(observation: Observation, family: Family): number | undefined
 }
 
 /** A frame of the record as the measures take it. */
-export const pictureAt = ({ observation, family }: Pick<Seen, 'observation' | 'family'>, i: number): PictureInput => ({
+export const pictureAt = (
+  { observation, family, eye }: Pick<Seen, 'observation' | 'family' | 'eye'>,
+  i: number,
+): PictureInput => ({
   points: observation.frames[i]!.points,
   t: observation.frames[i]!.t,
   floor: observation.floor,
   orientation: family.orientation,
   landmarkSd: observation.landmarkSd,
+  placing: (name) => placingOf(eye, name),
   ...(observation.camera && observation.picture
     ? { lens: { ...observation.camera, picture: observation.picture } }
     : {}),
@@ -121,7 +129,8 @@ export function see(record: LookRecord, catalog: Catalog): Seen {
   const set = asSet(rung, bodyOf(observation.athlete), observation.setup);
   const context = contextOf(observation, family, set);
   const count = observation.frames.length;
-  const picture = count > 0 ? measurePicture(pictureAt({ observation, family }, Math.floor(count / 2)), context) : null;
+  const of = { observation, family, eye: record.eye ?? null };
+  const picture = count > 0 ? measurePicture(pictureAt(of, Math.floor(count / 2)), context) : null;
   const later = laterParts(observation, family, rung, catalog);
   const wanted = [set, ...later.map((p) => p.rung)].flatMap((r) => judgedMeasures(catalog, r, observation.view));
   const judged = count >= 2 ? [...new Set(wanted)].map(measureDefinition) : [];
@@ -133,6 +142,7 @@ export function see(record: LookRecord, catalog: Catalog): Seen {
     asSet: set,
     evidence: mergedEvidence(observation.evidence, record.mends),
     overruled: record.overruled ?? null,
+    eye: record.eye ?? null,
     mended: (record.mends ?? []).some((m) => (m.kind === 'cue' || m.kind === 'set-up') && m.result === 'helped'),
     context,
     isHold:
@@ -148,7 +158,7 @@ export function see(record: LookRecord, catalog: Catalog): Seen {
         ? observation.frames.map((frame, i) => ({
             t: frame.t,
             values: measureValues(
-              { ...pictureAt({ observation, family }, i), ...(picture!.yaw === null ? {} : { yaw: picture!.yaw }) },
+              { ...pictureAt(of, i), ...(picture!.yaw === null ? {} : { yaw: picture!.yaw }) },
               contextAt(frame.t),
               judged,
               picture!.facing,

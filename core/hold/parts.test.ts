@@ -128,7 +128,7 @@ describe('counted reps', () => {
     const of = (pattern: string) =>
       repFaults(
         [...pattern].map((c, i) => ({ t: i + 1, clean: c === '.', ...(c === '.' ? {} : { fault: 'swing' }) })),
-        0.9,
+        () => 0.9,
       );
     expect(of('x.......')).toEqual([]);
     expect(of('x.x.....')).toEqual([]);

@@ -89,15 +89,15 @@ const ENDED_BY = 2;
 
 /**
  * Faults of counted reps.
- * @param reliability probability that an eye at the bench is right about a fault, 0–1
+ * @param reliability probability that the eye which watched is right about a fault, 0–1
  */
-export function repFaults(reps: Reps, reliability: number): RepFault[] {
+export function repFaults(reps: Reps, reliability: (fault: string) => number): RepFault[] {
   const faults = [...new Set(reps.flatMap((r) => (r.clean ? [] : (r.fault ?? []))))];
   return faults.flatMap((fault): RepFault[] => {
     const broken = (r: Reps[number]): boolean => !r.clean && r.fault === fault;
     const share = reps.filter(broken).length / reps.length;
     const ended = reps.length >= ENDED_BY && reps.slice(-ENDED_BY).every(broken);
-    if (share >= FINDING_FROM || ended) return [{ fault, severity: 'clear', probability: reliability }];
+    if (share >= FINDING_FROM || ended) return [{ fault, severity: 'clear', probability: reliability(fault) }];
     return share > NOISE_TO ? [{ fault, severity: 'slight', probability: TO_WATCH }] : [];
   });
 }

@@ -3,7 +3,7 @@ import { bodyOf } from '../body/anthropometry.js';
 import type { Point } from '../geometry.js';
 import type { FloorLine, Landmarks } from '../landmarks.js';
 import { bodyScale, uprightFrame } from './frame.js';
-import { cameraRoll, defaultLandmarkSd } from './view.js';
+import { cameraRoll, placingUnit } from './view.js';
 
 describe('which way a person faces', () => {
   const lying: Landmarks = { shoulder: [300, 100], hip: [200, 100] };
@@ -68,13 +68,13 @@ describe('the floor', () => {
 
 describe('sizes', () => {
   const frame = (points: Landmarks) => uprightFrame(points, undefined, 'prone');
-  test('worked: a point is off by 1.2 % of shoulder–ankle, 400 px: 4.8 px', () => {
+  test('worked: placing errors are shares of shoulder–ankle, 400 px', () => {
     const points: Landmarks = { shoulder: [400, 100], ankle: [0, 100], ear: [900, 900] };
-    expect(defaultLandmarkSd(frame(points), ['shoulder', 'ankle', 'ear'])).toBeCloseTo(4.8, 9);
+    expect(placingUnit(frame(points), ['shoulder', 'ankle', 'ear'])).toBeCloseTo(400, 9);
   });
-  test('worked: without an ankle, of how far the points spread: 500 px, 6 px', () => {
+  test('worked: without an ankle, of how far the points spread: 500 px', () => {
     const points: Landmarks = { shoulder: [0, 0], hip: [300, 400], knee: [100, 100] };
-    expect(defaultLandmarkSd(frame(points), ['shoulder', 'hip', 'knee'])).toBeCloseTo(6, 9);
+    expect(placingUnit(frame(points), ['shoulder', 'hip', 'knee'])).toBeCloseTo(500, 9);
   });
   test('the chain that is there speaks for the scale; none, for none', () => {
     const body = bodyOf();

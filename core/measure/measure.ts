@@ -1,11 +1,12 @@
 /** Landmarks to measures with error figures. */
 import type { Orientation } from '../body/pose.js';
+import { DEFAULT_PLACING } from '../eye/eye.js';
 import type { Pixels, Point, Seconds } from '../geometry.js';
 import { BODY_SD, FITTED_YAW_SD, fittedYaw, LENS_SD, rectified, YAW_SD, type Lens, type LensDoubt } from './lens.js';
 import { uprightFrame, type Facing, type UprightFrame } from './frame.js';
 import { MEASURES, seenFrom, type MeasureContext, type MeasureDefinition, type MeasureUnit } from './measures.js';
 import type { FloorLine, LandmarkName, Landmarks } from '../landmarks.js';
-import { defaultLandmarkSd, viewCheck, viewTold, type ViewCheck } from './view.js';
+import { placingUnit, viewCheck, viewTold, type ViewCheck } from './view.js';
 
 export interface Measure {
   id: string;
@@ -22,6 +23,7 @@ export interface MeasuredPicture {
   view: ViewCheck;
   measures: Measure[];
   facing: Facing;
+  /** 1 SD of a point, px: of all together where each has its own. */
   landmarkSd: Pixels;
   /** Turn of the camera that far points told, degrees; null where the lens or the points are not. */
   yaw: number | null;
@@ -31,8 +33,10 @@ export interface PictureInput {
   points: Landmarks;
   floor?: FloorLine;
   orientation: Orientation;
-  /** 1 SD in px; default {@link defaultLandmarkSd} */
+  /** 1 SD of every point in px, where the record says so; it stands before `placing`. */
   landmarkSd?: Pixels;
+  /** 1 SD of a point as a share of the shoulder–ankle distance, by who placed it; {@link DEFAULT_PLACING} when left out. */
+  placing?: (name: LandmarkName) => number;
   /** Where the lens stood, if somebody told it: near points are carried to the middle plane then. */
   lens?: Lens;
   /** How far off square another picture of the series told that the lens looked, degrees. */
@@ -101,7 +105,7 @@ const MOVES: readonly Point[] = [
 
 /**
  * All measures that one picture allows, each with its error by first-order covariance: the derivative with respect to
- * every landmark coordinate (and floor point), times the landmark error, summed in squares; widened by the view check.
+ * every landmark coordinate (and floor point), times that point's error, summed in squares; widened by the view check.
  * @returns measures in the catalogue's order; those that lack landmarks, floor or scale are left out
  */
 export function measurePicture(input: PictureInput, context: MeasureContext): MeasuredPicture {
@@ -111,7 +115,9 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
   const base = asSeen(input, context, undefined, turned);
   const { facing } = base;
   const names = Object.keys(input.points) as LandmarkName[];
-  const landmarkSd = input.landmarkSd ?? defaultLandmarkSd(base, names);
+  const unit = placingUnit(base, names);
+  const sdOf = (name: LandmarkName): Pixels => input.landmarkSd ?? (input.placing?.(name) ?? DEFAULT_PLACING) * unit;
+  const landmarkSd = names.length > 0 ? Math.sqrt(names.reduce((s, n) => s + sdOf(n) ** 2, 0) / names.length) : 0;
   // The check compares side-view proportions; the other views tell nothing of how square they are.
   const side = (context.view ?? 'side') === 'side';
   const view = lens ? viewTold(yaw) : side ? viewCheck(base, context.body, landmarkSd) : SQUARE;
@@ -157,11 +163,11 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
     const better = definition.better ?? [];
     const estimated = !better.every(base.has);
     const variance = [...definition.needs(context), ...(estimated ? [] : better)].reduce(
-      (sum, name) => sum + squares(moved.get(name)!),
-      squares(floorMoved),
+      (sum, name) => sum + squares(moved.get(name)!) * sdOf(name) ** 2,
+      squares(floorMoved) * landmarkSd ** 2,
     );
     const unknown = doubted.reduce((sum, frame) => sum + (slope(frame) * step) ** 2, 0);
-    const sd = Math.hypot(Math.sqrt(variance) * landmarkSd, Math.sqrt(unknown)) * view.widen;
+    const sd = Math.sqrt(variance + unknown) * view.widen;
     measures.push({
       id: definition.id,
       value,

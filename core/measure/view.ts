@@ -116,10 +116,10 @@ export function cameraRoll(floor: readonly [readonly [number, number], readonly 
   return angle > 90 ? angle - 180 : angle < -90 ? angle + 180 : angle;
 }
 
-/** Default landmark error: 1.2 % of the shoulder–ankle distance (hand-placed point, 1 SD), px; of the landmarks' spread without those. */
-export function defaultLandmarkSd(frame: UprightFrame, points: readonly LandmarkName[]): Pixels {
-  if (frame.has('shoulder') && frame.has('ankle')) return 0.012 * distance(frame.at('shoulder'), frame.at('ankle'));
+/** What placing errors are shares of: the shoulder–ankle distance, px; the landmarks' spread without those. */
+export function placingUnit(frame: UprightFrame, points: readonly LandmarkName[]): Pixels {
+  if (frame.has('shoulder') && frame.has('ankle')) return distance(frame.at('shoulder'), frame.at('ankle'));
   const all = points.map((p) => frame.at(p));
   const spread = all.reduce((far, p) => Math.max(far, ...all.map((q) => length(subtract(p, q)))), 0);
-  return 0.012 * spread;
+  return spread;
 }

@@ -2,8 +2,6 @@
 import type { Judged } from '../../core/evaluate/judge.js';
 import type { Observation } from '../../core/formats/observation.js';
 import { between, distance, type Point } from '../../core/geometry.js';
-import { defaultLandmarkSd } from '../../core/measure/view.js';
-import { uprightFrame } from '../../core/measure/frame.js';
 import type { LandmarkName, Landmarks } from '../../core/landmarks.js';
 
 /** Dark under every light line over a picture, so that it stands out from a light wall and from a dark shirt. */
@@ -31,19 +29,14 @@ function lineEnd(points: Landmarks, base: 'shoulder' | 'hip' | 'knee' | 'ankle')
   return points[base] ?? (l && r ? between(l, r, 0.5) : undefined);
 }
 
-export function overlayOf(observation: Observation, detail: Pick<Judged, 'family' | 'rung'>): Overlay {
+export function overlayOf(observation: Observation, detail: Pick<Judged, 'rung' | 'picture'>): Overlay {
   const points = framePoints(observation);
   const size = Math.max(1, (observation.picture?.width ?? 1280) / 320);
   const end = lineEnd(points, detail.rung.chordEnd);
   const [shoulder, hip] = [lineEnd(points, 'shoulder'), lineEnd(points, 'hip')];
   const base = { floor: observation.floor ?? null, size };
   if (!shoulder || !hip || !end) return { ...base, line: null, ideal: null, knots: [], band: 0 };
-  const sd =
-    observation.landmarkSd ??
-    defaultLandmarkSd(
-      uprightFrame(points, observation.floor, detail.family.orientation),
-      Object.keys(points) as LandmarkName[],
-    );
+  const sd = detail.picture?.landmarkSd ?? 0;
   const chain = [shoulder, hip, ...(detail.rung.chordEnd === 'ankle' && points.knee ? [points.knee] : []), end];
   return { ...base, line: chain.map((p) => p.join(',')).join(' '), ideal: [shoulder, end], knots: chain, band: 4 * sd };
 }
