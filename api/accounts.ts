@@ -1,6 +1,7 @@
 /** Accounts, sessions and the first owner. */
 import { z } from 'zod';
 import { idSchema, nameSchema, ROLES, seen } from './common.js';
+import { eyeSchema } from './eye.js';
 
 const email = seen(z.string())
   .normalize('NFC')
@@ -52,6 +53,8 @@ export type Account = z.infer<typeof accountSchema>;
 
 export const sessionSchema = z.object({
   account: accountSchema.nullable(),
+  /** What is known of the account’s own eye; null where it never practised. */
+  eye: eyeSchema.nullable().default(null),
   token: z.string(),
   needsOwner: z.boolean(),
   demo: z.object({ email: z.string(), password: z.string() }).nullable(),

@@ -10,6 +10,7 @@ import {
   testPatchSchema,
 } from '../core/formats/observation.js';
 import { cursorSchema, daySchema, idSchema, instantSchema, words } from './common.js';
+import { eyeSchema } from './eye.js';
 
 export const lookInputSchema = z.strictObject({
   /** Made by the device, so that a look sent twice is kept once. */
@@ -67,6 +68,8 @@ export const lookSchema = z.object({
   by: z.string(),
   /** The account that made it: an assistant changes only its own. */
   madeBy: idSchema,
+  /** What is known of that account's eye now; null where it was never measured, and for what came in a file. */
+  eye: eyeSchema.nullable().default(null),
 });
 export type Look = z.infer<typeof lookSchema>;
 

@@ -23,6 +23,16 @@ export const watchedPlank = (change: Partial<Observation> = {}): Observation =>
     ...change,
   });
 
+/** A forearm plank on a picture, with the points that its line takes. */
+export const placedPlank = (change: Partial<Observation> = {}): Observation =>
+  watchedPlank({
+    events: undefined,
+    ended: undefined,
+    target: undefined,
+    frames: [{ t: 0, points: { shoulder: [900, 400], hip: [600, 440], ankle: [100, 450] } }],
+    ...change,
+  });
+
 /** Twenty clean seconds of a forearm plank as the ladders see them, with what a test changes. */
 export const plankHold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
   place: 'front-plank/forearm',

@@ -16,6 +16,7 @@ import { picturesIn } from './media/pictures.js';
 import { removalsIn } from './media/removals.js';
 import { workIn } from './work/work.js';
 import { accountsIn } from './repositories/accounts.js';
+import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
 import { laddersIn } from './repositories/ladders.js';
@@ -26,6 +27,7 @@ import { mount, type Handlers } from './http/mount.js';
 import { judgingIn } from './jobs/judging.js';
 import { accountHandlers } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
+import { eyeHandlers } from './routes/eye.js';
 import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
@@ -49,7 +51,8 @@ const plainPath = (url: string): string => url.split('?')[0]!.replace(/[0-9a-f]{
 export function createApp(config: Config, db: Knex, logTo?: DestinationStream): Studio {
   const logger = pino({ level: config.logLevel, redact: ['req.headers', 'res.headers'] }, logTo);
   const code = randomBytes(5).toString('hex').toUpperCase();
-  const [people, looks, plans, studio] = [peopleIn(db), looksIn(db), plansIn(db), studioIn(db)];
+  const eyes = eyesIn(db);
+  const [people, looks, plans, studio] = [peopleIn(db), looksIn(db, eyes), plansIn(db), studioIn(db)];
   const circumstances = circumstancesIn({ people, looks, plans, studio }, config.clock);
   const failed = (error: unknown): void => logger.error({ cause: causeOf(error) }, 'work behind a request failed');
   const pictures = picturesIn(config.dataDir);
@@ -60,6 +63,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     accounts: accountsIn(db),
     people,
     looks,
+    eyes,
     studio,
     plans,
     ladders: laddersIn(db),
@@ -67,7 +71,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     removals: removalsIn(looks, pictures, config.clock, failed),
     work,
     circumstances,
-    judging: judgingIn({ looks, people, plans, studio, circumstances, work }, config.build, failed),
+    judging: judgingIn({ eyes, looks, people, plans, studio, circumstances, work }, config.build, failed),
     ownerCode: () => code,
     behind: (task) => {
       if (config.background) task().catch(failed);
@@ -139,6 +143,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...lookHandlers(context),
     ...planHandlers(context),
     ...ladderHandlers(context),
+    ...eyeHandlers(context),
     ...studioHandlers(context),
   };
   mount(api, handlers, requireAccount(context.accounts), slowDown(db));

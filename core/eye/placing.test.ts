@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import { catalog } from '../catalog/index.js';
 import type { PictureItem, PlacedTwice } from '../formats/eye.js';
 import { distance } from '../geometry.js';
-import { SIDE_LANDMARKS, type BaseLandmark } from '../landmarks.js';
+import { SIDE_LANDMARKS } from '../landmarks.js';
 import { see } from '../evaluate/see.js';
 import { gaussian, seededRandom } from '../statistics.js';
 import { pictureOf } from './deal.js';
-import { placingFrom, placingInForce, placingsOf, type TwoPlacings } from './placing.js';
+import { placingFrom, placingInForce, placingsOf, type CheckedPoint, type TwoPlacings } from './placing.js';
 import { observationSchema } from '../formats/observation.js';
 
 const item: PictureItem = {
@@ -16,7 +16,7 @@ const item: PictureItem = {
   faults: [],
   camera: { distance: 3, height: 0.6, offSquare: 0, roll: 0, pixelsPerMetre: 440 },
 };
-const two = (point: BaseLandmark, first: [number, number], again: [number, number]): TwoPlacings => ({
+const two = (point: CheckedPoint, first: [number, number], again: [number, number]): TwoPlacings => ({
   point,
   first,
   again,

@@ -2,17 +2,20 @@
 import type { Catalog } from '../catalog/index.js';
 import type { PictureItem, PlacedTwice } from '../formats/eye.js';
 import { distance, subtract, type Point } from '../geometry.js';
-import { SIDE_LANDMARKS, type BaseLandmark } from '../landmarks.js';
+import { SIDE_LANDMARKS } from '../landmarks.js';
 import { pictureOf } from './deal.js';
 import { DEFAULT_PLACING, type Eye } from './eye.js';
 import { spreadWithin } from './rates.js';
 import type { Day } from '../days.js';
 
+/** A point that a placing check asks for. */
+export type CheckedPoint = (typeof SIDE_LANDMARKS)[number];
+
 /** A point placed twice on one picture, in shares of the shoulder–ankle distance from where the body has it. */
 export interface TwoPlacings {
-  point: BaseLandmark;
-  first: Point;
-  again: Point;
+  point: CheckedPoint;
+  first: [number, number];
+  again: [number, number];
 }
 
 /** Points of two passes that can be held against the truth; what was placed in one of them alone tells nothing. */
@@ -22,7 +25,7 @@ export function placingsOf(item: PictureItem, [first, again]: PlacedTwice, catal
   return SIDE_LANDMARKS.flatMap((point): TwoPlacings[] => {
     const [a, b, truth] = [first[point], again[point], points[point]];
     if (!a || !b || !truth) return [];
-    const off = (p: readonly number[]): Point => {
+    const off = (p: readonly number[]): [number, number] => {
       const d = subtract(p as unknown as Point, truth);
       return [d[0] / unit, d[1] / unit];
     };
@@ -31,7 +34,7 @@ export function placingsOf(item: PictureItem, [first, again]: PlacedTwice, catal
 }
 
 export interface PointError {
-  point: BaseLandmark;
+  point: CheckedPoint;
   /** Pictures on which it was placed twice. */
   pictures: number;
   /** 1 SD of one axis about the truth, as a share of the shoulder–ankle distance: drawn towards the others' where there are few. */
@@ -53,7 +56,7 @@ export interface Placing {
 
 /** Degrees of freedom that the other points speak with, and the default before any. */
 const OTHERS = 2;
-const squares = (p: Point): number => p[0] ** 2 + p[1] ** 2;
+const squares = (p: readonly [number, number]): number => p[0] ** 2 + p[1] ** 2;
 const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
 
 /**

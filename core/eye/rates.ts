@@ -36,7 +36,7 @@ function chiSquare(z: number, df: number): number {
 
 /**
  * Factors on a standard deviation that was found with so many degrees of freedom: between them lies the true one nineteen times in twenty.
- * @example spreadWithin(20).map((x) => x.toFixed(2)) // => ['0.77', '1.44']
+ * @example spreadWithin(20).map((x) => x.toFixed(2)) // => ['0.77', '1.45']
  */
 export const spreadWithin = (df: number): readonly [number, number] =>
   df <= 0 ? [0, Infinity] : [Math.sqrt(df / chiSquare(Z, df)), Math.sqrt(df / chiSquare(-Z, df))];

@@ -1,14 +1,14 @@
 /** Rounds that a coach has played, scored one by one, and what all of them say of the coach's eye. */
 import type { Catalog } from '../catalog/index.js';
 import type { Day } from '../days.js';
-import type { Answered, Dealt, Sure } from '../formats/eye.js';
+import type { Answered, Dealt, Scored, Sure } from '../formats/eye.js';
 import { InputError } from '../formats/problems.js';
 import type { Degrees, Seconds } from '../geometry.js';
 import type { Circumstance } from '../person/circumstance.js';
 import { median } from '../statistics.js';
 import { padsOf, readMeasure, truthOfHold, truthOfPicture } from './deal.js';
 import type { Eye } from './eye.js';
-import { placingFrom, placingInForce, placingsOf, type Placing, type TwoPlacings } from './placing.js';
+import { placingFrom, placingInForce, placingsOf, type Placing } from './placing.js';
 import { addRates, NO_RATE, type Rate } from './rates.js';
 import {
   calibration,
@@ -18,15 +18,7 @@ import {
   scorePicture,
   tapsInForce,
   type FaultScore,
-  type HoldScore,
-  type PictureScore,
 } from './tapping.js';
-
-/** What a round came to: plain figures that stand whatever is changed about positions and limits later. */
-export type Scored =
-  | { kind: 'placing'; placings: TwoPlacings[]; pictures: number }
-  | { kind: 'holds'; holds: HoldScore[] }
-  | { kind: 'pictures'; pictures: PictureScore[] };
 
 /**
  * Scores a round against the truth under the method in force.

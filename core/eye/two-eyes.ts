@@ -3,7 +3,7 @@ import { SEVERITIES } from '../formats/catalog.js';
 import type { Judged } from '../evaluate/judge.js';
 import { isStated } from '../formats/catalog.js';
 import { limitsOfAgreement, weightedKappa, type Kappa, type Limits, type Pair } from './agreement.js';
-import type { Scored } from './rounds.js';
+import type { Scored } from '../formats/eye.js';
 
 /** What one eye's record of a thing says: a grade for each fault that the position can have, and its measures. */
 export interface Said {

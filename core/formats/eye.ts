@@ -1,7 +1,7 @@
 /** What an eye was shown and what it answered: simulated holds and pictures dealt for practice, kept whole so that the truth can be derived. */
 import { z } from 'zod';
 import { athleteSchema, eventSchema, pointSchema } from './observation.js';
-import { LANDMARKS } from '../landmarks.js';
+import { LANDMARKS, SIDE_LANDMARKS } from '../landmarks.js';
 
 export const DEAL_KINDS = ['placing', 'holds', 'pictures'] as const;
 export type DealKind = (typeof DEAL_KINDS)[number];
@@ -78,3 +78,30 @@ export const answeredSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('pictures'), answers: items(judgedPictureSchema) }),
 ]);
 export type Answered = z.infer<typeof answeredSchema>;
+
+const named = z.array(z.object({ fault: id, there: z.boolean(), named: z.boolean() }));
+const pair = z.tuple([z.number(), z.number()]);
+/** What a round came to: plain figures that stand whatever is changed about positions and limits later. */
+export const scoredSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('placing'),
+    placings: z.array(z.object({ point: z.enum(SIDE_LANDMARKS), first: pair, again: pair })),
+    pictures: z.number(),
+  }),
+  z.object({
+    kind: z.literal('holds'),
+    holds: z.array(
+      z.object({
+        named,
+        late: z.array(z.number()),
+        clean: z.object({ true: z.number(), tapped: z.number() }),
+        first: z.boolean().nullable(),
+      }),
+    ),
+  }),
+  z.object({
+    kind: z.literal('pictures'),
+    pictures: z.array(z.object({ named, sure: z.enum(SURE), right: z.boolean(), off: z.number().nullable() })),
+  }),
+]);
+export type Scored = z.infer<typeof scoredSchema>;

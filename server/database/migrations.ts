@@ -389,7 +389,43 @@ const self: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self];
+const eyes: Step = {
+  name: '009-eyes',
+  async up(db) {
+    // Rounds of practice: what was dealt, what was answered, and what that came to when it was answered.
+    await db.schema.createTable('eye_deals', (t) => {
+      t.text('id').primary();
+      t.text('account_id').notNullable().references('accounts.id').onDelete('CASCADE').index();
+      t.text('kind').notNullable();
+      // The round that was dealt first: one that several eyes played has one of them.
+      t.text('source').notNullable().index();
+      t.text('dealt').notNullable();
+      t.text('day').notNullable();
+      t.text('dealt_at').notNullable();
+      t.text('answered');
+      t.text('scored');
+      t.text('answered_at');
+    });
+    await db.schema.createTable('second_looks', (t) => {
+      t.text('look_id').notNullable().references('observations.id').onDelete('CASCADE');
+      t.text('made_by').notNullable().references('accounts.id').index();
+      t.text('record').notNullable();
+      t.text('day').notNullable();
+      t.text('made_at').notNullable();
+      t.primary(['look_id', 'made_by']);
+    });
+    // What came in a file was not seen by the eye of who took it in. Of what came before, it is not known.
+    await db.schema.alterTable('observations', (t) => {
+      t.boolean('from_file').notNullable().defaultTo(false);
+    });
+  },
+  async down(db) {
+    for (const table of ['second_looks', 'eye_deals']) await db.schema.dropTable(table);
+    await dropColumns(db, 'observations', 'from_file');
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self, eyes];
 
 /** Names of the steps that this program knows. */
 export const STEP_NAMES: readonly string[] = STEPS.map((s) => s.name);

@@ -2,11 +2,13 @@
 import { setImmediate as turn } from 'node:timers/promises';
 import { unjudged, type HistoryItem, type Look } from '../../api/observations.js';
 import type { LoggedHoldOf } from '../../api/ladders.js';
+import type { LookRecord } from '../../core/evaluate/see.js';
 import { InputError } from '../../core/formats/problems.js';
 import { judgedBy, type Circumstance } from '../../core/person/circumstance.js';
 import { methodInForce } from '../../core/person/method-in-force.js';
 import { historyAt } from '../../core/screen/history.js';
 import type { Circumstances } from '../circumstance.js';
+import type { Eyes } from '../repositories/eyes.js';
 import type { KeptLine, Looks } from '../repositories/looks.js';
 import type { JudgedAs, People } from '../repositories/people.js';
 import type { Plans } from '../repositories/plans.js';
@@ -15,6 +17,7 @@ import type { JudgedLook } from '../work/tasks.js';
 import { LONG_CLIP, type Work } from '../work/work.js';
 
 interface Stores {
+  eyes: Pick<Eyes, 'version'>;
   looks: Looks;
   people: People;
   plans: Plans;
@@ -28,6 +31,14 @@ const LADDER_LOOKS = 200;
 /** People and looks that the background takes at a time. */
 const SWEEP = { people: 50, looks: 2000, atOnce: 20 } as const;
 
+/** A look as it is evaluated. */
+export const recordOf = ({ observation, mends, overrule, eye }: Look): LookRecord => ({
+  observation,
+  mends,
+  overruled: overrule?.cause,
+  eye,
+});
+
 export type Judging = ReturnType<typeof judgingIn>;
 
 const whyNot = (error: unknown): string =>
@@ -40,15 +51,18 @@ const whyNot = (error: unknown): string =>
  * @param failed told of what could not be judged or kept; who asked is answered all the same
  */
 export function judgingIn(
-  { looks, people, plans, studio, circumstances, work }: Stores,
+  { eyes, looks, people, plans, studio, circumstances, work }: Stores,
   build: string,
   failed: (error: unknown) => void,
 ) {
-  /** What a verdict rests on: look, catalogue, method, and the screens that speak for it. */
-  const basisOf = (known: Known, person: JudgedAs, asked: string, line: KeptLine): string => {
+  /** What a verdict rests on: look, catalogue, method, the screens that speak for it, and the eye that made it. */
+  const basisOf = async (known: Known, person: JudgedAs, asked: string, line: KeptLine): Promise<string> => {
     const layers = { asked, person, studio: known.defaults };
     const method = methodInForce(known.catalog, layers, line.own.position, line.method);
-    return [line.version, build, known.revision, known.defaults.timeZone, method.id, person.screensVersion].join('|');
+    const eye = line.eye === null ? '' : await eyes.version(line.eye);
+    return [line.version, build, known.revision, known.defaults.timeZone, method.id, person.screensVersion, eye].join(
+      '|',
+    );
   };
 
   type Fresh = JudgedLook;
@@ -82,7 +96,7 @@ export function judgingIn(
   }
   async function judgeOne(known: Known, look: Look, now: Circumstance): Promise<Fresh> {
     const circumstance = { ...now, day: look.day, at: look.startedAt };
-    const record = { observation: look.observation, mends: look.mends, overruled: look.overrule?.cause };
+    const record = recordOf(look);
     const given = { record, circumstance, id: look.id, day: look.day, at: look.startedAt };
     try {
       return await work.run('judgeRecord', known, given, look.observation.frames.length, LONG_CLIP);
@@ -98,10 +112,10 @@ export function judgingIn(
     lines: readonly KeptLine[],
   ): Promise<(Fresh & { kept: KeptLine })[]> {
     const known = await studio.now();
-    const stale = lines.flatMap((kept) => {
-      const basis = basisOf(known, person, asked, kept);
-      return kept.judged?.basis === basis ? [] : [{ kept, basis }];
-    });
+    const all = await Promise.all(
+      lines.map(async (kept) => ({ kept, basis: await basisOf(known, person, asked, kept) })),
+    );
+    const stale = all.filter(({ kept, basis }) => kept.judged?.basis !== basis);
     const fresh = await judgeAnew(known, person, asked, stale);
     return lines.flatMap((kept) => {
       const found = fresh.get(kept.id) ?? kept.judged;

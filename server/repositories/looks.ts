@@ -17,12 +17,13 @@ import { loggedHoldSchema, type LoggedHoldOf } from '../../api/ladders.js';
 import type { Account } from '../../api/accounts.js';
 import type { Facts } from '../../api/plans.js';
 import type { ReadLook } from '../work/tasks.js';
+import type { Eyes } from './eyes.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
 import { recordSchema, testsSchema } from '../../core/formats/observation.js';
 import { answersAfter } from '../../core/reason/patch.js';
 import { nextArrival } from '../database/arrivals.js';
-import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
+import { flag, json, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { recordHash } from '../database/record-hash.js';
 
@@ -39,6 +40,7 @@ const lookRow = z.object({
   note: z.string(),
   made_by: z.string(),
   made_by_name: z.string(),
+  from_file: flag,
   overrule: z.union([z.null(), json(overruleSchema)]),
 });
 const mendRow = z.object({
@@ -67,6 +69,8 @@ const lineRow = z.object({
   relook_of: z.string().nullable(),
   target: z.number().nullable(),
   own_method: z.string().nullable(),
+  made_by: z.string(),
+  from_file: flag,
   helped: z.string().nullable(),
   basis: z.string().nullable(),
   line: z.string().nullable(),
@@ -89,6 +93,8 @@ export interface KeptLine {
   own: Pick<HistoryItem, 'id' | 'startedAt' | 'day' | 'position' | 'mediaId' | 'relookOf' | 'target' | 'helped'>;
   /** Method that the look itself names. */
   method: string | undefined;
+  /** The account whose eye made it; null for what came in a file. */
+  eye: string | null;
   judged: { basis: string; line: LookLine; hold: LoggedHoldOf | null } | null;
 }
 const helpedSchema = z.array(z.object({ fault: z.string(), step: z.number() }));
@@ -107,6 +113,7 @@ const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
     helped: row.helped === null ? [] : parseRow('mends', json(helpedSchema), row.helped),
   },
   method: row.own_method ?? undefined,
+  eye: row.from_file ? null : row.made_by,
   judged:
     row.basis === null || row.line === null
       ? null
@@ -127,12 +134,13 @@ export async function letMediaGo(trx: Knex, which: Knex.QueryBuilder, at: string
 
 export type Looks = ReturnType<typeof looksIn>;
 
-export function looksIn(db: Knex) {
+/** @param eyes what is known of the eyes that made looks */
+export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
   const rows = (): Knex.QueryBuilder =>
     db('observations')
       .join('accounts', 'accounts.id', 'observations.made_by')
       .select('observations.*', 'accounts.name as made_by_name');
-  const told = (row: z.infer<typeof lookRow>, mends: MendTried[], relooks: string[]): Look => ({
+  const told = async (row: z.infer<typeof lookRow>, mends: MendTried[], relooks: string[]): Promise<Look> => ({
     id: row.id,
     personId: row.person_id,
     startedAt: row.started_at,
@@ -146,6 +154,7 @@ export function looksIn(db: Knex) {
     overrule: row.overrule,
     by: row.made_by_name,
     madeBy: row.made_by,
+    eye: row.from_file ? null : ((await eyes.of(row.made_by))?.eye ?? null),
   });
   const mendsOf = async (ids: readonly string[]): Promise<Map<string, MendTried[]>> => {
     const found = parseRows(
@@ -186,6 +195,8 @@ export function looksIn(db: Knex) {
     'position',
     'media_id',
     'relook_of',
+    'made_by',
+    'from_file',
     'judged.basis',
     'judged.line',
   ] as const;
@@ -238,14 +249,16 @@ export function looksIn(db: Knex) {
         await rows().whereIn('observations.id', [...ids]),
       );
       const mends = await mendsOf(found.map((r) => r.id));
-      return found.map((row) => {
-        const read = lookRow.safeParse(row);
-        return {
-          id: row.id,
-          look: read.success ? told(read.data, mends.get(row.id)!, []) : null,
-          version: row.version,
-        };
-      });
+      return Promise.all(
+        found.map(async (row) => {
+          const read = lookRow.safeParse(row);
+          return {
+            id: row.id,
+            look: read.success ? await told(read.data, mends.get(row.id)!, []) : null,
+            version: row.version,
+          };
+        }),
+      );
     },
     /** A page of a person's looks, newest first, with what was judged of each under an asked method (`''`: the one in force). */
     async page(
@@ -372,6 +385,7 @@ export function looksIn(db: Knex) {
           media_id: input.mediaId,
           relook_of: input.relookOf,
           note: input.note,
+          from_file: input.fromFile,
           made_by: by.id,
         });
         await followLast(trx, personId);

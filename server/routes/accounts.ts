@@ -26,11 +26,12 @@ const TAKEN = [{ path: 'email', message: 'has an account already' }];
 
 /** @param secret of the sessions */
 export function accountHandlers(context: Context, secret: string): Handlers<Names> {
-  const { accounts, config, people, circumstances } = context;
+  const { accounts, eyes, config, people, circumstances } = context;
   const state = async (request: Request): Promise<SessionState> => {
     const account = await accountOf(accounts, request);
     return {
       account,
+      eye: account && ((await eyes.of(account.id))?.eye ?? null),
       token: tokenOf(request, secret),
       needsOwner: (await accounts.count()) === 0,
       demo: config.demo ? { ...DEMO_SIGN_IN } : null,

@@ -11,6 +11,7 @@ import type { Judging } from '../jobs/judging.js';
 import type { Pictures } from '../media/pictures.js';
 import type { Removals } from '../media/removals.js';
 import type { Accounts } from '../repositories/accounts.js';
+import type { Eyes } from '../repositories/eyes.js';
 import type { Ladders } from '../repositories/ladders.js';
 import type { Looks } from '../repositories/looks.js';
 import type { JudgedAs, People } from '../repositories/people.js';
@@ -23,6 +24,7 @@ export interface Context {
   accounts: Accounts;
   people: People;
   looks: Looks;
+  eyes: Eyes;
   studio: StudioStore;
   plans: Plans;
   ladders: Ladders;

@@ -10,6 +10,7 @@ import { judgedBy } from '../../core/person/circumstance.js';
 import { Again, checkRole, SENT, take, type Asked, type Handlers, type Sent } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { Routes } from '../../api/routes.js';
+import { recordOf } from '../jobs/judging.js';
 import type { ReadLook } from '../work/tasks.js';
 import { LONG_BODY, LONG_CLIP } from '../work/work.js';
 import { judgedPerson, methodNamed, personOf, type Context } from './context.js';
@@ -182,9 +183,10 @@ export function lookHandlers(context: Context): Handlers<Names> {
         ...judgedBy(await circumstances.of(person.id, look.startedAt), asked),
         logged: holdsBefore(await judging.holdsOf(person), look.id),
       };
-      const record = { observation: look.observation, mends: look.mends, overruled: look.overrule?.cause };
       const frames = look.observation.frames.length;
-      return evaluationAnswer(await work.run('evaluateRecord', known, { record, circumstance }, frames, LONG_CLIP));
+      return evaluationAnswer(
+        await work.run('evaluateRecord', known, { record: recordOf(look), circumstance }, frames, LONG_CLIP),
+      );
     },
     'looks.file': async ({ account, params, response }) => {
       const look = await lookOf(account, params.id);

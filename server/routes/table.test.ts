@@ -8,7 +8,7 @@ import { addressOf, type Route } from '../../api/route.js';
 import { routes, type RouteName } from '../../api/routes.js';
 import { catalog, record } from '../../core/catalog/index.js';
 import { stopSigns } from '../../core/studio/intake.js';
-import { watchedPlank } from '../../core/testing.js';
+import { placedPlank, watchedPlank } from '../../core/testing.js';
 import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
 
 const NOBODY = '00000000-0000-4000-8000-000000000000';
@@ -95,6 +95,17 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
   };
   const assigned = async (): Promise<string> =>
     ((await owner.send('post', `/people/${person}/prescriptions`, prescription())).body as { id: string }[])[0]!.id;
+  const dealtTo = async (client: Client): Promise<{ id: string; dealt: { items: object[] } }> =>
+    (await client.send('post', '/eye/deals', { id: randomUUID(), kind: 'holds' })).body as {
+      id: string;
+      dealt: { items: object[] };
+    };
+  /** A look with a stored picture that somebody else than the client made. */
+  const photographed = async (client: Client): Promise<string> => {
+    const input = { ...look(), observation: placedPlank(), mediaId: await pictured() };
+    await (client === owner ? clients.coach : owner).send('post', `/people/${person}/looks`, input);
+    return input.id;
+  };
   switch (name) {
     case 'accounts.add':
       return { body: () => ({ name: 'N', email: `${randomUUID()}@hall.example`, password: PASSWORD, role: 'coach' }) };
@@ -157,6 +168,21 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       return { params: { id: await assigned() }, body: () => ({ day: DAY }) };
     case 'prescriptions.sheet':
       return { params: { id: await assigned() } };
+    case 'deals.add':
+      return { body: () => ({ id: randomUUID(), kind: 'holds' }) };
+    case 'deals.get':
+    case 'deals.remove':
+      return { params: { id: (await dealtTo(maker)).id } };
+    case 'deals.answer': {
+      const { id, dealt } = await dealtTo(maker);
+      const answered = { kind: 'holds', answers: dealt.items.map(() => ({ events: [] })) };
+      return { params: { id }, body: () => ({ answered }) };
+    }
+    case 'blind.get':
+    case 'seconds.list':
+      return { params: { id: await photographed(maker) } };
+    case 'seconds.set':
+      return { params: { id: await photographed(maker) }, body: () => ({ observation: placedPlank() }) };
     case 'intakes.add':
       return { params: at, body: () => answers };
     case 'screens.add':

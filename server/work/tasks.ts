@@ -7,6 +7,9 @@ import { judge } from '../../core/evaluate/judge.js';
 import { lineOf } from '../../core/evaluate/line.js';
 import { resolveObservation } from '../../core/evaluate/resolve.js';
 import { see, type LookRecord } from '../../core/evaluate/see.js';
+import { practisable, type Practisable } from '../../core/eye/deal.js';
+import { scoreRound } from '../../core/eye/rounds.js';
+import type { Answered, Dealt, Scored } from '../../core/formats/eye.js';
 import { observationSchema } from '../../core/formats/observation.js';
 import { InputError, problemsOf, type Problem } from '../../core/formats/problems.js';
 import { loggedHold } from '../../core/ladder/holds.js';
@@ -34,12 +37,18 @@ interface TaskArguments {
   evaluateRecord: { record: LookRecord; circumstance: Circumstance };
   /** Judges a stored record for its line and the ladder. */
   judgeRecord: { record: LookRecord; circumstance: Circumstance; id: string; day: string; at: string };
+  /** What can be practised. */
+  practisable: { circumstance: Circumstance };
+  /** What a round of practice came to. */
+  scoreRound: { dealt: Dealt; answered: Answered; circumstance: Circumstance };
 }
 interface TaskAnswers {
   readLook: ReadLook;
   evaluateBody: Record<string, unknown>;
   evaluateRecord: Record<string, unknown>;
   judgeRecord: JudgedLook;
+  practisable: Practisable[];
+  scoreRound: Scored;
 }
 export type TaskName = keyof TaskArguments;
 export type ArgumentsOf<N extends TaskName> = TaskArguments[N];
@@ -83,6 +92,8 @@ const tasks: { [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => T
   evaluateRecord: (catalog, { record, circumstance }) => ({
     ...evaluationFile(catalog, evaluate(record, catalog, circumstance)),
   }),
+  practisable: (catalog, { circumstance }) => practisable(catalog, circumstance),
+  scoreRound: (catalog, { dealt, answered, circumstance }) => scoreRound(dealt, answered, catalog, circumstance),
   judgeRecord(catalog, { record, circumstance, id, day, at }) {
     const judged = judge(see(record, catalog), catalog, circumstance);
     const hold = loggedHold(judged, day, at);

@@ -25,6 +25,7 @@ export const account = (n = 900): Account => ({
 export const sessionOf = (who: Account | null): SessionState => ({
   account: who,
   token: who ? `token-${who.id}` : 'door',
+  eye: null,
   needsOwner: false,
   demo: null,
 });
@@ -86,6 +87,7 @@ export const lookOf = (n: number, person: number, change: Partial<Observation> =
   overrule: null,
   by: 'Coach 900',
   madeBy: idOf(900),
+  eye: null,
 });
 
 /** A hall with these people and looks and nothing else, and somebody signed in. */

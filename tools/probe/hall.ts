@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { routes, type RouteName } from '../../api/routes.js';
 import { catalog, record } from '../../core/catalog/index.js';
 import { stopSigns } from '../../core/studio/intake.js';
-import { watchedPlank } from '../../core/testing.js';
+import { placedPlank, watchedPlank } from '../../core/testing.js';
 import type { Client, ProbeServer } from './server.js';
 
 const DAY = new Date().toISOString().slice(0, 10);
@@ -125,6 +125,12 @@ export const bodyFor = (name: RouteName): unknown => {
         to: 'front-plank/forearm',
         seconds: 30,
       };
+    case 'deals.add':
+      return { id: randomUUID(), kind: 'pictures' };
+    case 'deals.answer':
+      return { answered: { kind: 'pictures', answers: [{ faults: ['hip-sag'], sure: 'likely', degrees: 6 }] } };
+    case 'seconds.set':
+      return { observation: placedPlank() };
     case 'entries.put':
       return bridge;
     case 'defaults.set':

@@ -10,11 +10,13 @@ import { call } from './call.js';
 import { catalog, studio } from './catalogue.js';
 import { useOutbox } from './outbox.js';
 import { keep, useRead, type Read } from './query.js';
+import { useSession } from './session.js';
 import { asLook, laddersWith, NOBODY, waitingLooks } from './waiting.js';
 
 function waitingHold(input: LookInput, personId: string, circumstance: Circumstance): LoggedHoldOf[] {
-  const look = asLook(input, personId, NOBODY, studio.defaults.timeZone);
-  const judged = judge(see({ observation: look.observation }, catalog), catalog, circumstance);
+  const { account, eye } = useSession();
+  const look = asLook(input, personId, account ? { ...account, eye } : NOBODY, studio.defaults.timeZone);
+  const judged = judge(see(look, catalog), catalog, circumstance);
   const hold = loggedHold(judged, look.day, look.startedAt);
   return hold ? [{ ...hold, values: { ...hold.values }, lookId: look.id }] : [];
 }

@@ -26,10 +26,16 @@ import { client, keyOf, outdated, read, useRead, type Read } from './query.js';
 import { useSession } from './session.js';
 import { asLook, isWaiting, NOBODY, waitingLooks, withWaiting, type Maker } from './waiting.js';
 
+/** Who is signed in, with what is known of their eye. */
+const makerHere = (): Maker => {
+  const { account, eye } = useSession();
+  return account ? { ...account, eye } : NOBODY;
+};
+
 /** A look with what waits for it; one that waits itself reads like one from the server. */
 export function useLook(id: () => string | null): Read<Look> & { waiting: ComputedRef<boolean> } {
   const outbox = useOutbox();
-  const by = (): Maker => useSession().account ?? NOBODY;
+  const by = makerHere;
   const waitsWhole = computed(() => outbox.waiting.some((i) => i.name === 'looks.add' && i.ask.body.id === id()));
   const found = useRead('looks.get', () => (id() && !waitsWhole.value ? { params: { id: id()! } } : null));
   return {
@@ -57,10 +63,10 @@ export interface HistoryList {
 }
 
 /** What is judged of a look on this device; a line that says so where it cannot be. */
-function judgedHere({ observation }: Look, method: string): LookLine {
+function judgedHere({ observation, eye }: Look, method: string): LookLine {
   const circumstance = judgedBy(nobody(studio.defaults), method);
   try {
-    return { ...lineOf(judge(see({ observation }, catalog), catalog, circumstance), catalog), cannot: null };
+    return { ...lineOf(judge(see({ observation, eye }, catalog), catalog, circumstance), catalog), cannot: null };
   } catch (error) {
     return unjudged(error instanceof InputError ? error.message : 'its record cannot be judged');
   }
@@ -68,7 +74,7 @@ function judgedHere({ observation }: Look, method: string): LookLine {
 
 /** The line of a look that waits, judged here as the server will judge it. */
 function waitingLine(input: LookInput, personId: string, method: string): HistoryItem {
-  const look = asLook(input, personId, NOBODY, studio.defaults.timeZone);
+  const look = asLook(input, personId, makerHere(), studio.defaults.timeZone);
   return {
     ...judgedHere(look, method),
     id: look.id,

@@ -3,27 +3,30 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { z } from 'zod';
 import { accountSchema, type Account, type SessionState } from '../../api/accounts.js';
+import { eyeSchema } from '../../api/eye.js';
+import type { Eye } from '../../core/eye/eye.js';
 import { call, OfflineError, setToken } from './call.js';
 import { discard, dropSealed, lockAway, lockOthers, makeKey, unlock } from './sealed.js';
 import { closeReads, forgetReads, KEPT_FOR, openReads } from './query.js';
 
 const KEY = 'anchor.account';
 const LEFT = 'anchor.left';
-const rememberedSchema = z.object({ account: accountSchema, at: z.number() });
+const rememberedSchema = z.object({ account: accountSchema, eye: eyeSchema.nullable().default(null), at: z.number() });
+type Remembered = Pick<z.infer<typeof rememberedSchema>, 'account' | 'eye'>;
 
 /** The account that was signed in here last, unless that is too long ago. */
-function remembered(): Account | null {
+function remembered(): Remembered | null {
   try {
     const found = rememberedSchema.safeParse(JSON.parse(localStorage.getItem(KEY) ?? 'null'));
-    return found.success && Date.now() - found.data.at < KEPT_FOR ? found.data.account : null;
+    return found.success && Date.now() - found.data.at < KEPT_FOR ? found.data : null;
   } catch {
     return null;
   }
 }
 /** A device whose store is full or shut remembers nobody, and works with the network. */
-const remember = (account: Account | null): void => {
+const remember = (account: Account | null, eye: Eye | null = null): void => {
   try {
-    if (account) localStorage.setItem(KEY, JSON.stringify({ account, at: Date.now() }));
+    if (account) localStorage.setItem(KEY, JSON.stringify({ account, eye, at: Date.now() }));
     else localStorage.removeItem(KEY);
   } catch {
     // Nothing is remembered.
@@ -63,7 +66,7 @@ export const useSession = defineStore('session', () => {
     if (!next.account && before) await forgetReads(before);
     state.value = next;
     offline.value = false;
-    remember(next.account);
+    remember(next.account, next.eye);
   }
   /** @throws OfflineError where neither the server nor this device knows anybody */
   async function load(): Promise<void> {
@@ -76,10 +79,10 @@ export const useSession = defineStore('session', () => {
       }
       await take(await call('session.get'));
     } catch (error) {
-      const account = error instanceof OfflineError ? remembered() : null;
-      if (!account) throw error;
-      await openReads(account.id);
-      state.value = { account, token: '', needsOwner: false, demo: null };
+      const known = error instanceof OfflineError ? remembered() : null;
+      if (!known) throw error;
+      await openReads(known.account.id);
+      state.value = { ...known, token: '', needsOwner: false, demo: null };
       offline.value = true;
     }
   }
@@ -89,6 +92,14 @@ export const useSession = defineStore('session', () => {
     account,
     isCoach: computed(() => account.value !== null && account.value.role !== 'assistant'),
     isOwner: computed(() => account.value?.role === 'owner'),
+    /** What is known of one's own eye; null where it never practised. */
+    eye: computed((): Eye | null => state.value?.eye ?? null),
+    /** A round has said something new of one's own eye. */
+    seeWith(eye: Eye): void {
+      if (!state.value) return;
+      state.value = { ...state.value, eye };
+      if (!offline.value) remember(state.value.account, eye);
+    },
     load,
     shut,
     left,

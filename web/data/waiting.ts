@@ -26,7 +26,7 @@ export const waitingLooks = (items: readonly Waiting[], personId: string): LookI
     .reverse();
 
 /** Whose account keeps what waits. */
-export type Maker = Pick<Account, 'id' | 'name'>;
+export type Maker = Pick<Account, 'id' | 'name'> & { eye?: Look['eye'] };
 export const NOBODY: Maker = { id: '00000000-0000-0000-0000-000000000000', name: '' };
 
 /** A waiting look as the server will answer it. */
@@ -44,6 +44,7 @@ export const asLook = (input: LookInput, personId: string, by: Maker, timeZone: 
   overrule: null,
   by: by.name,
   madeBy: by.id,
+  eye: input.fromFile ? null : (by.eye ?? null),
 });
 
 /** Lays one waiting change over a look. */

@@ -17,6 +17,7 @@ import { useSettings } from '../../stores/settings.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
 import { useDraft } from '../../data/drafts.js';
+import { useSession } from '../../data/session.js';
 import DraftBack from '../../components/DraftBack.vue';
 import BlurBoxes from './BlurBoxes.vue';
 import DeviceCamera from './DeviceCamera.vue';
@@ -53,6 +54,7 @@ const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files?.[0] && 
 const rung = computed(() => rungOf(catalog, props.setup.position, props.setup.rung));
 
 const settings = useSettings();
+const session = useSession();
 /** Where the lens of this picture stood; null: not told. */
 const lens = ref<{ distance: number; height: number } | null>(null);
 /** What is told of a picture is what is usual in this hall from then on. */
@@ -159,7 +161,7 @@ const guessed = computed(() =>
 /** Dragging stops at the verdict: neither causes nor drills are asked for while a point moves. */
 const detail = computed<Judged | null>(() =>
   observation.value.frames.length > 0
-    ? judge(see({ observation: observation.value }, catalog), catalog, props.circumstance)
+    ? judge(see({ observation: observation.value, eye: session.eye }, catalog), catalog, props.circumstance)
     : null,
 );
 

@@ -76,6 +76,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
           observation: record.value.observation,
           mends: record.value.mends,
           overruled: record.value.overrule?.cause,
+          eye: record.value.eye,
         },
         catalog,
       ),

@@ -42,7 +42,7 @@ const judged = computed(() => {
           {
             look,
             title: i === 0 ? 'Then' : 'Now',
-            detail: judge(see({ observation: look.observation }, catalog), catalog, stands),
+            detail: judge(see({ observation: look.observation, eye: look.eye }, catalog), catalog, stands),
           },
         ]
       : [],

@@ -1,0 +1,264 @@
+/** A coach's own eye: rounds of practice, pictures judged blind, and where the eyes of a studio differ. */
+import { randomInt } from 'node:crypto';
+import { setImmediate as turn } from 'node:timers/promises';
+import type { Account } from '../../api/accounts.js';
+import type { Blind, OwnEye, Second, StudioEyes } from '../../api/eye.js';
+import type { Look } from '../../api/observations.js';
+import { judge } from '../../core/evaluate/judge.js';
+import { resolveObservation } from '../../core/evaluate/resolve.js';
+import { see } from '../../core/evaluate/see.js';
+import { deal, padsOf, type Practisable } from '../../core/eye/deal.js';
+import type { Eye } from '../../core/eye/eye.js';
+import { eyeFrom, lineOfRound, type EyeSummary } from '../../core/eye/rounds.js';
+import { agreementOf, saidInRound, saidOf, type Said } from '../../core/eye/two-eyes.js';
+import { InputError } from '../../core/formats/problems.js';
+import type { Observation } from '../../core/formats/observation.js';
+import { nobody, type Circumstance } from '../../core/person/circumstance.js';
+import { median, seededRandom } from '../../core/statistics.js';
+import { Again, type Handlers } from '../http/mount.js';
+import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import type { StoredDeal, StoredSecond } from '../repositories/eyes.js';
+import type { Known } from '../repositories/studio.js';
+import type { Context } from './context.js';
+
+type Names =
+  | 'eye.get'
+  | 'practice.get'
+  | 'deals.add'
+  | 'deals.get'
+  | 'deals.answer'
+  | 'deals.remove'
+  | 'blind.list'
+  | 'blind.get'
+  | 'seconds.set'
+  | 'seconds.list'
+  | 'eyes.list';
+
+/** Two watched holds that began within so many seconds of one another were one hold, watched by two. */
+const TOGETHER = 20;
+
+const share = ({ hits, of }: { hits: number; of: number }): number | null => (of > 0 ? hits / of : null);
+const medianOf = (list: readonly (number | null)[]): number | null => {
+  const known = list.filter((x) => x !== null);
+  return known.length > 0 ? median(known) : null;
+};
+
+export function eyeHandlers({ eyes, looks, people, studio, circumstances, work }: Context): Handlers<Names> {
+  /** A deal belongs to nobody: it is judged by the hall's methods. */
+  const hall = ({ defaults }: Known): Circumstance => nobody(defaults);
+
+  /** What can be practised hangs on the catalogue and the hall's methods alone: worked out once for each state of them. */
+  let practice: { of: string; list: Promise<Practisable[]> } | null = null;
+  function practised(known: Known): Promise<Practisable[]> {
+    const of = JSON.stringify([known.revision, known.defaults.method, known.defaults.familyMethods]);
+    if (practice?.of !== of) {
+      const list = work.run('practisable', known, { circumstance: hall(known) }, 1, 0);
+      practice = { of, list };
+      list.catch(() => (practice = null));
+    }
+    return practice.list;
+  }
+
+  function studioOf(all: ReadonlyMap<string, EyeSummary>): OwnEye['studio'] {
+    const list = [...all.values()];
+    if (list.length < 2) return null;
+    return {
+      eyes: list.length,
+      seen: medianOf(list.map((e) => share(e.seen))) ?? 0,
+      alarms: medianOf(list.map((e) => share(e.alarms))) ?? 0,
+      late: medianOf(list.map((e) => e.late?.median ?? null)),
+      placing: medianOf(list.map((e) => e.placing?.rest ?? null)),
+    };
+  }
+  async function ownOf(account: Account): Promise<OwnEye> {
+    return {
+      summary: (await eyes.of(account.id)) ?? eyeFrom([]),
+      rounds: (await eyes.roundsOf(account.id)).map(lineOfRound),
+      studio: studioOf(await eyes.everyone()),
+    };
+  }
+  /** A round of one's own. @throws 404 for anybody else's, so that ids tell nothing */
+  async function ownDeal(account: Account, id: string): Promise<StoredDeal> {
+    const found = await eyes.deal(id);
+    if (found?.accountId !== account.id) throw notFound('This round');
+    return found;
+  }
+
+  /** A look that this account may judge blind. @throws 404 where it may not see it, 409 where there is nothing to judge */
+  async function lookFor(account: Account, id: string): Promise<Look & { mediaId: string }> {
+    const look = await looks.find(id);
+    if (!look || !(await people.maySee(account, look.personId))) throw notFound('This look');
+    if (look.madeBy === account.id)
+      throw new HttpProblem(409, 'This look is your own', 'A second eye is somebody else’s.');
+    if (!look.mediaId || !(await people.allowsPictures(look.personId, await circumstances.today())))
+      throw new HttpProblem(409, 'There is no picture to judge', 'A second eye needs a stored picture.');
+    return { ...look, mediaId: look.mediaId };
+  }
+  /** What is there to be judged, without anything that was seen in it. */
+  async function blindOf(account: Account, look: Look & { mediaId: string }): Promise<Blind> {
+    const person = await people.find(account, look.personId, await circumstances.today());
+    const { format, version, position, rung, view, method, athlete, picture, camera, setup, side } = look.observation;
+    return {
+      lookId: look.id,
+      personId: look.personId,
+      person: person?.name ?? '',
+      day: look.day,
+      mediaId: look.mediaId,
+      by: look.by,
+      observation: { format, version, position, rung, view, method, athlete, picture, camera, setup, side, frames: [] },
+    };
+  }
+  const secondOf = async ({ by, madeBy, day, observation }: StoredSecond): Promise<Second> => ({
+    by,
+    madeBy,
+    day,
+    observation,
+    eye: (await eyes.of(madeBy))?.eye ?? null,
+  });
+  const secondsOf = async (lookId: string): Promise<Second[]> =>
+    Promise.all((await eyes.secondsOf(lookId)).map(secondOf));
+
+  /** What two eyes said of everything that both judged, by pair of accounts. */
+  async function pairsOf(known: Known): Promise<Map<string, (readonly [Said, Said])[]>> {
+    const pairs = new Map<string, (readonly [Said, Said])[]>();
+    const add = (a: string, b: string, first: Said, second: Said): void => {
+      const [key, both] = a < b ? [`${a} ${b}`, [first, second] as const] : [`${b} ${a}`, [second, first] as const];
+      pairs.set(key, [...(pairs.get(key) ?? []), both]);
+    };
+    for (const { a, b, first, second } of await eyes.twicePlayed()) {
+      const [one, two] = [saidInRound(first), saidInRound(second)];
+      one.forEach((said, i) => two[i] && add(a, b, said, two[i]));
+    }
+    const circumstance = hall(known);
+    const said = (observation: Observation, eye: Eye | null): Said =>
+      saidOf(
+        judge(see({ observation, eye }, known.catalog), known.catalog, circumstance),
+        padsOf(known.catalog, observation.position).map((f) => f.id),
+      );
+    /** A record whose position left the catalogue since says nothing. */
+    const tried = (make: () => void): void => {
+      try {
+        make();
+      } catch (error) {
+        if (!(error instanceof InputError)) throw error;
+      }
+    };
+    for (const second of await eyes.seconds()) {
+      const look = await looks.find(second.lookId);
+      const eye = (await eyes.of(second.madeBy))?.eye ?? null;
+      if (look)
+        tried(() => add(look.madeBy, second.madeBy, said(look.observation, look.eye), said(second.observation, eye)));
+      await turn();
+    }
+    for (const { first, second } of await eyes.sideBySide(TOGETHER)) {
+      const [a, b] = [await looks.find(first), await looks.find(second)];
+      if (a && b) tried(() => add(a.madeBy, b.madeBy, said(a.observation, a.eye), said(b.observation, b.eye)));
+      await turn();
+    }
+    return pairs;
+  }
+
+  return {
+    'eye.get': ({ account }) => ownOf(account),
+    'practice.get': async ({ account }) => ({
+      practice: (await practised(await studio.now())).map(({ family, rungs }) => ({
+        family,
+        faults: [...new Set(rungs.flatMap((r) => r.faults))],
+      })),
+      shared: await eyes.shared(account.id),
+    }),
+    'deals.add': async ({ account, body }) => {
+      const before = await eyes.deal(body.id);
+      if (before) {
+        if (before.accountId !== account.id) throw new HttpProblem(409, 'This round belongs to somebody else');
+        return new Again({ id: before.id, day: before.day, dealt: before.dealt });
+      }
+      const known = await studio.now();
+      const from = body.of === null ? null : await eyes.deal(body.of);
+      if (body.of !== null && (!from?.answered || from.accountId === account.id || from.kind === 'placing'))
+        throw notFound('This round of a colleague');
+      const dealt = from?.dealt ?? deal(await practised(known), body, seededRandom(randomInt(2 ** 31)));
+      if (!dealt)
+        throw invalid([{ path: 'families', message: 'hold nothing that can be practised with these faults' }]);
+      const day = await circumstances.today();
+      await eyes.addDeal(account.id, body, { dealt, source: from?.source ?? body.id }, day, circumstances.now());
+      return { id: body.id, day, dealt };
+    },
+    'deals.get': async ({ account, params }) => {
+      const { id, day, dealt } = await ownDeal(account, params.id);
+      return { id, day, dealt };
+    },
+    'deals.answer': async ({ account, params, body }) => {
+      const found = await ownDeal(account, params.id);
+      const known = await studio.now();
+      if (!found.answered) {
+        const given = { dealt: found.dealt, answered: body.answered, circumstance: hall(known) };
+        const scored = await work.run('scoreRound', known, given, 1, 0);
+        await eyes.answer(found, body.answered, scored, circumstances.now());
+      }
+      const scored = await eyes.scored(found.id);
+      if (!scored) throw notFound('This round');
+      return { line: lineOfRound({ id: found.id, day: found.day, scored }), scored, own: await ownOf(account) };
+    },
+    'deals.remove': async ({ account, params }) => {
+      await eyes.removeDeal(await ownDeal(account, params.id));
+      return ownOf(account);
+    },
+
+    'blind.list': async ({ account }) => {
+      const list: Blind[] = [];
+      for (const id of await eyes.unseen(account.id)) {
+        if (list.length >= eyes.offered) break;
+        try {
+          list.push(await blindOf(account, await lookFor(account, id)));
+        } catch (error) {
+          // Of somebody whom this account does not see, or who allows no pictures now.
+          if (!(error instanceof HttpProblem)) throw error;
+        }
+      }
+      return list;
+    },
+    'blind.get': async ({ account, params }) => blindOf(account, await lookFor(account, params.id)),
+    'seconds.set': async ({ account, params, body }) => {
+      const look = await lookFor(account, params.id);
+      const { observation } = body;
+      const first = look.observation;
+      const other = (['position', 'rung', 'view'] as const).filter((key) => observation[key] !== first[key]);
+      if (other.length > 0)
+        throw invalid(other.map((key) => ({ path: `observation.${key}`, message: `is not that of the look` })));
+      if (observation.frames.length !== 1)
+        throw invalid([{ path: 'observation.frames', message: 'must be the one frame of the picture' }]);
+      resolveObservation(observation, (await studio.now()).catalog);
+      await eyes.setSecond(look.id, account.id, observation, await circumstances.today(), circumstances.now());
+      return secondsOf(look.id);
+    },
+    'seconds.list': async ({ account, params }) => {
+      const look = await looks.find(params.id);
+      if (!look || !(await people.maySee(account, look.personId))) throw notFound('This look');
+      return secondsOf(look.id);
+    },
+
+    'eyes.list': async (): Promise<StudioEyes> => {
+      const known = await studio.now();
+      const [names, counts] = [await eyes.names(), await eyes.counts()];
+      return {
+        eyes: [...(await eyes.everyone())]
+          .map(([id, { seen, alarms, late, placing }]) => ({
+            name: names.get(id) ?? '',
+            rounds: counts.get(id) ?? 0,
+            seen,
+            alarms,
+            late: late?.median ?? null,
+            placing: placing && { rest: placing.rest, day: placing.day },
+          }))
+          .sort((a, b) => a.name.localeCompare(b.name)),
+        pairs: [...(await pairsOf(known))]
+          .map(([key, list]) => {
+            const [a, b] = key.split(' ').map((id) => names.get(id) ?? '') as [string, string];
+            return { a, b, agreement: agreementOf(list) };
+          })
+          .sort((x, y) => y.agreement.things - x.agreement.things),
+      };
+    },
+  };
+}
