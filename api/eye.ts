@@ -1,6 +1,6 @@
 /** A coach's own eye: rounds of practice, what they say, and looks that a second coach judges blind. */
 import { z } from 'zod';
-import { answeredSchema, DEAL_KINDS, dealtSchema, scoredSchema, SURE } from '../core/formats/eye.js';
+import { answeredSchema, DEAL_KINDS, dealtSchema, SURE } from '../core/formats/eye.js';
 import { observationSchema, recordSchema } from '../core/formats/observation.js';
 import { daySchema, idSchema } from './common.js';
 
@@ -96,12 +96,18 @@ export const dealInputSchema = z.strictObject({
   of: idSchema.nullable().default(null),
 });
 export type DealInput = z.infer<typeof dealInputSchema>;
-export const dealSchema = z.object({ id: idSchema, day: daySchema, dealt: dealtSchema });
+export const dealSchema = z.object({
+  id: idSchema,
+  day: daySchema,
+  dealt: dealtSchema,
+  /** What it came to; null while it is not answered. */
+  line: roundLineSchema.nullable(),
+});
 export type Deal = z.infer<typeof dealSchema>;
 
 export const roundInputSchema = z.strictObject({ answered: answeredSchema });
-/** A round that was played: what it came to, item by item, and what all rounds say now. */
-export const playedSchema = z.object({ line: roundLineSchema, scored: scoredSchema, own: ownEyeSchema });
+/** A round that was played: what it came to, and what all rounds say now. */
+export const playedSchema = z.object({ line: roundLineSchema, own: ownEyeSchema });
 export type Played = z.infer<typeof playedSchema>;
 
 /** A stored picture without what was seen in it. */

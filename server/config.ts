@@ -1,4 +1,5 @@
 /** Settings from the environment, read once at start. */
+import { randomInt } from 'node:crypto';
 import { z } from 'zod';
 
 /** Put in by the build: a fingerprint of the computation. */
@@ -26,6 +27,8 @@ export interface Config {
   logLevel: string;
   /** ISO instant now. */
   clock: () => string;
+  /** What a round of practice is dealt by: any whole number. */
+  seed: () => number;
   /** Names the program that judges: what another one judged is judged anew. */
   build: string;
   /** Whether work goes on behind requests; tests ask for it where they look at it. */
@@ -50,6 +53,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     trustProxy: e.ANCHOR_TRUST_PROXY === '1',
     logLevel: e.LOG_LEVEL,
     clock: () => new Date().toISOString(),
+    seed: () => randomInt(2 ** 31),
     build: typeof ANCHOR_BUILD === 'undefined' ? `unbuilt ${process.pid}` : ANCHOR_BUILD,
     background: true,
     webDir: e.ANCHOR_WEB,

@@ -77,6 +77,7 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
       trustProxy: false,
       logLevel: 'info',
       clock: () => now,
+      seed: () => (seed += 1),
       build: 'test',
       background: false,
       ...config,
@@ -85,7 +86,7 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
     { write: (line: string) => void log.push(line) },
   );
   await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'UTC' });
-  let counter = 0;
+  let [counter, seed] = [0, 0];
 
   async function stranger(): Promise<Client> {
     const agent = request.agent(studio.app);

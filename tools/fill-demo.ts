@@ -13,6 +13,7 @@ import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../core/body/simula
 import { catalog, record, rungOf } from '../core/catalog/index.js';
 import { addDays, DAY_MS, hallDay } from '../core/days.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
+import type { DealKind } from '../core/formats/eye.js';
 import type { Observation } from '../core/formats/observation.js';
 import { SIDE_LANDMARKS } from '../core/landmarks.js';
 import { stopSigns } from '../core/studio/intake.js';
@@ -26,6 +27,7 @@ import { DEMO_SIGN_IN } from '../server/routes/accounts.js';
 import { WORTH_TELLING } from '../words/evaluation-file.js';
 import { chosenWhy } from '../words/drills.js';
 import { GROUPS, PEOPLE, type DemoPerson } from './demo-data.js';
+import { answersOf, type SimulatedEye } from './simulated-eye.js';
 
 const random = seededRandom(20260530);
 const started = Date.now();
@@ -46,7 +48,10 @@ function at(days: number, hour: number, minute: number): string {
 const config = readConfig(process.env);
 let now = new Date(started).toISOString();
 const db = await openDatabase(config.dataDir);
-const { context, handlers } = createApp({ ...config, clock: () => now, background: false, logLevel: 'silent' }, db);
+const { context, handlers } = createApp(
+  { ...config, clock: () => now, seed: () => Math.floor(random() * 2 ** 31), background: false, logLevel: 'silent' },
+  db,
+);
 
 type Given<N extends RouteName> = {
   as: Account;
@@ -295,6 +300,46 @@ async function addOwnDrill(coach: Account): Promise<void> {
   });
 }
 
+/** Both coaches practise now and then, the coach more often and by now better. */
+const EYES: readonly { who: 'owner' | 'coach'; days: number; kind: DealKind; eye: SimulatedEye }[] = (() => {
+  const eye = (sees: number, alarms: number, late: number, placing = 0.009): SimulatedEye => ({
+    placing,
+    sees,
+    alarms,
+    late: { mean: late, sd: 0.35 },
+    reads: { bias: -2, sd: 3 },
+  });
+  return [
+    { who: 'coach', days: 40, kind: 'placing', eye: eye(1, 0, 0) },
+    { who: 'coach', days: 38, kind: 'holds', eye: eye(0.65, 0.06, 0.9) },
+    { who: 'coach', days: 31, kind: 'holds', eye: eye(0.75, 0.05, 0.8) },
+    { who: 'coach', days: 24, kind: 'pictures', eye: eye(0.8, 0.15, 0) },
+    { who: 'coach', days: 17, kind: 'holds', eye: eye(0.85, 0, 0.6) },
+    { who: 'coach', days: 9, kind: 'pictures', eye: eye(0.9, 0.1, 0) },
+    { who: 'coach', days: 4, kind: 'holds', eye: eye(0.95, 0, 0.5) },
+    { who: 'owner', days: 16, kind: 'holds', eye: eye(0.7, 0.3, 1) },
+    { who: 'owner', days: 3, kind: 'holds', eye: eye(0.8, 0.2, 0.9) },
+  ];
+})();
+
+/** Rounds of practice, each on its day; the owner played the coach's round of the day before after her. */
+async function addEyes(accounts: Record<'owner' | 'coach', Account>): Promise<void> {
+  let last: string | null = null;
+  for (const { who, days, kind, eye } of [...EYES].sort((a, b) => b.days - a.days)) {
+    const as = accounts[who];
+    await then(at(days, 18, 10), async () => {
+      const id = randomUUID();
+      const of = who === 'owner' ? last : null;
+      const { dealt } = await call('deals.add', {
+        as,
+        body: { id, kind, families: kind === 'holds' ? ['front-plank', 'hollow'] : [], of },
+      });
+      await call('deals.answer', { as, params: { id }, body: { answered: answersOf(dealt, eye, random) } });
+      if (kind === 'holds') last = id;
+    });
+  }
+}
+
 async function fill(): Promise<void> {
   if ((await context.accounts.count()) > 0) throw new Error(`${config.dataDir} is not empty; start with --reset.`);
   const passwordHash = await hash(DEMO_SIGN_IN.password);
@@ -323,6 +368,7 @@ async function fill(): Promise<void> {
   });
   await addOwnDrill(coach);
   for (const plan of PEOPLE) await addPerson(owner, coach, plan, groups.get(plan.person.group)!);
+  await addEyes({ owner, coach });
   await context.judging.sweep();
   await db.destroy();
   writeFileSync(`${config.dataDir}/filled`, `${new Date(started).toISOString()}\n`);

@@ -69,6 +69,21 @@ export const router = createRouter({
       meta: { title: 'Studio' },
       component: () => import('./views/studio/StudioPage.vue'),
     },
+    { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
+    {
+      path: '/eye/rounds/:id',
+      name: 'eye-round',
+      meta: { title: 'Practice' },
+      component: () => import('./views/eye/RoundPage.vue'),
+      props: true,
+    },
+    {
+      path: '/eye/blind/:id',
+      name: 'eye-blind',
+      meta: { title: 'A second eye' },
+      component: () => import('./views/eye/BlindPage.vue'),
+      props: true,
+    },
     {
       path: '/sign-in',
       name: 'sign-in',

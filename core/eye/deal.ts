@@ -4,7 +4,7 @@ import { faultPose } from '../body/fault-pose.js';
 import type { Pose } from '../body/pose.js';
 import { poseBetween } from '../body/range.js';
 import { DEFAULT_CAMERA, simulatePicture, type Camera, type SimulatedPicture } from '../body/simulate.js';
-import { rungOf, rungsOf, type Catalog } from '../catalog/index.js';
+import { record, rungOf, rungsOf, type Catalog } from '../catalog/index.js';
 import { judge, type Judged } from '../evaluate/judge.js';
 import { see } from '../evaluate/see.js';
 import type { Fault, Rung } from '../formats/catalog.js';
@@ -270,6 +270,6 @@ export function readMeasure(
   return id ? { id, value: truth.values.get(id)! } : null;
 }
 
-/** Faults that an item's pads offer: those of the position, in the catalogue's order. */
+/** Faults that an item's pads offer: those of the position's own pads, in their order. */
 export const padsOf = (catalog: Catalog, family: string): Fault[] =>
-  catalog.faults.filter((f) => f.families.includes(family));
+  record(catalog.families, family).pads.flatMap((id) => catalog.faults.find((f) => f.id === id) ?? []);

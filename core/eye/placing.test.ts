@@ -37,8 +37,11 @@ describe('own placing error', () => {
     );
     expect(placed).toHaveLength(1);
     expect(placed[0]!.point).toBe('hip');
-    expect(placed[0]!.first[0]).toBeCloseTo(0.01, 9);
-    expect(placed[0]!.again[1]).toBeCloseTo(-0.02, 9);
+    // The head is to the right: a hundredth to the right is one towards the head, two hundredths up are two away from the floor.
+    const tilt = Math.atan2(points.shoulder![1] - points.ankle![1], points.shoulder![0] - points.ankle![0]);
+    expect(placed[0]!.first[0]).toBeCloseTo(0.01 * Math.cos(tilt), 9);
+    expect(placed[0]!.again[1]).toBeCloseTo(0.02 * Math.cos(tilt), 9);
+    expect(placed[0]!.again[0]).toBeCloseTo(-0.02 * Math.sin(tilt), 9);
   });
   test('worked: one hip, 2 % off both times: its variance 2·10⁻⁴ meets all points’ and the default’s with two degrees each', () => {
     const found = placingFrom([two('hip', [0.02, 0], [0.02, 0])], 1)!;

@@ -1,7 +1,7 @@
 /** Own placing error: how far a coach's points lie from the body's own, and from themselves when placed again. */
 import type { Catalog } from '../catalog/index.js';
 import type { PictureItem, PlacedTwice } from '../formats/eye.js';
-import { distance, subtract, type Point } from '../geometry.js';
+import { distance, dot, subtract, type Point } from '../geometry.js';
 import { SIDE_LANDMARKS } from '../landmarks.js';
 import { pictureOf } from './deal.js';
 import { DEFAULT_PLACING, type Eye } from './eye.js';
@@ -11,7 +11,7 @@ import type { Day } from '../days.js';
 /** A point that a placing check asks for. */
 export type CheckedPoint = (typeof SIDE_LANDMARKS)[number];
 
-/** A point placed twice on one picture, in shares of the shoulder–ankle distance from where the body has it. */
+/** A point placed twice on one picture, in shares of the shoulder–ankle distance from where the body has it: towards the head, and up. */
 export interface TwoPlacings {
   point: CheckedPoint;
   first: [number, number];
@@ -22,12 +22,17 @@ export interface TwoPlacings {
 export function placingsOf(item: PictureItem, [first, again]: PlacedTwice, catalog: Catalog): TwoPlacings[] {
   const { points } = pictureOf(item, catalog);
   const unit = distance(points.shoulder!, points.ankle!);
+  const [along, across] = subtract(points.shoulder!, points.ankle!);
+  const head: Point = [along / unit, across / unit];
+  // Across the body, away from the floor; of a body that stands upright, to the right.
+  const away: Point =
+    Math.abs(head[0]) > 0.5 ? (head[0] > 0 ? [head[1], -head[0]] : [-head[1], head[0]]) : [-head[1], head[0]];
   return SIDE_LANDMARKS.flatMap((point): TwoPlacings[] => {
     const [a, b, truth] = [first[point], again[point], points[point]];
     if (!a || !b || !truth) return [];
     const off = (p: readonly number[]): [number, number] => {
       const d = subtract(p as unknown as Point, truth);
-      return [d[0] / unit, d[1] / unit];
+      return [dot(d, head) / unit, dot(d, away) / unit];
     };
     return [{ point, first: off(a), again: off(b) }];
   });
@@ -43,7 +48,7 @@ export interface PointError {
   within: readonly [number, number];
   /** The same between two placings alone: how steady the hand is. */
   again: number;
-  /** Where it lies on average, right and down, as shares. */
+  /** Where it lies on average, towards the head and up, as shares. */
   mean: Point;
 }
 

@@ -95,7 +95,7 @@ export function lineOfRound({ id, day, scored }: Round): RoundLine {
     kind: scored.kind,
     seen: all.seen,
     alarms: all.alarms,
-    late: scored.kind === 'holds' ? medianOf(scored.holds.flatMap((h) => h.late)) : null,
+    late: scored.kind === 'holds' ? medianOf(scored.holds.flatMap((h) => h.late.map((l) => l.by))) : null,
     off: medianOf(offOf(scored).map(Math.abs)),
     placing: scored.kind === 'placing' ? (placingFrom(scored.placings, scored.pictures)?.rest ?? null) : null,
   };
@@ -120,22 +120,22 @@ export interface EyeSummary {
   sure: Record<Sure, Rate>;
 }
 
-/** Rounds that speak for an eye, the newest of them: an eye learns. */
-export const SPEAK = 20;
+/** Rounds that speak for an eye, the newest of each kind: an eye learns. */
+export const SPEAK = 8;
 
 /**
  * What rounds say of the eye that played them.
- * @param rounds newest first; the newest placing check is the one in force, of the others the newest {@link SPEAK} count
+ * @param rounds newest first; the newest placing check is the one in force, of holds and of pictures the newest {@link SPEAK} count each
  */
 export function eyeFrom(rounds: readonly Round[]): EyeSummary {
   const check = rounds.find((r) => r.scored.kind === 'placing');
   const placing = check?.scored.kind === 'placing' ? placingFrom(check.scored.placings, check.scored.pictures) : null;
-  const recent = rounds.filter((r) => r.scored.kind !== 'placing').slice(0, SPEAK);
-  const holds = recent.flatMap((r) => (r.scored.kind === 'holds' ? r.scored.holds : []));
-  const pictures = recent.flatMap((r) => (r.scored.kind === 'pictures' ? r.scored.pictures : []));
+  const newest = (kind: Scored['kind']): Round[] => rounds.filter((r) => r.scored.kind === kind).slice(0, SPEAK);
+  const holds = newest('holds').flatMap((r) => (r.scored.kind === 'holds' ? r.scored.holds : []));
+  const pictures = newest('pictures').flatMap((r) => (r.scored.kind === 'pictures' ? r.scored.pictures : []));
   const tapped = holds.flatMap((h) => h.named);
   const { faults, all } = faultScores([...tapped, ...pictures.flatMap((p) => p.named)]);
-  const late = holds.flatMap((h) => h.late);
+  const late = holds.flatMap((h) => h.late.map((l) => l.by));
   const off = pictures.flatMap((p) => p.off ?? []);
   const clean = holds.map((h) => h.clean.tapped - h.clean.true);
   return {

@@ -23,14 +23,14 @@ describe('a tapped hold', () => {
   test('worked: sag tapped 0.8 s late is seen, the first to go is right, clean seconds are 0.8 too many', () => {
     const scored = score([on('hip-sag', 10.8)]);
     expect(of(scored, 'hip-sag')).toEqual({ fault: 'hip-sag', there: true, named: true });
-    expect(scored.late[0]).toBeCloseTo(0.8, 9);
+    expect(scored.late).toEqual([{ fault: 'hip-sag', by: expect.closeTo(0.8, 9) }]);
     expect(scored).toMatchObject({ first: true, clean: { true: 10, tapped: 10.8 } });
   });
   test('a tap long before it goes is no hit; a second one in time is', () => {
     expect(of(score([on('hip-sag', 5)]), 'hip-sag')).toMatchObject({ there: true, named: false });
     const twice = score([on('hip-sag', 5), off('hip-sag', 6.5), on('hip-sag', 10.4)]);
     expect(of(twice, 'hip-sag')).toMatchObject({ named: true });
-    expect(twice.late).toEqual([expect.closeTo(0.4, 9)]);
+    expect(twice.late).toEqual([{ fault: 'hip-sag', by: expect.closeTo(0.4, 9) }]);
   });
   test('what is not there is a false alarm; what came near its limit is neither; a dip is no tap', () => {
     const scored = score([on('chin-poke', 4), on('soft-knees', 5), on('head-drop', 6), off('head-drop', 6.5)]);

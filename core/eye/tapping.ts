@@ -17,7 +17,7 @@ export interface Named {
 export interface HoldScore {
   named: Named[];
   /** Seconds that each seen break was tapped after it began; negative: before. */
-  late: Seconds[];
+  late: { fault: string; by: Seconds }[];
   clean: { true: Seconds; tapped: Seconds };
   /** Whether the first to go was told rightly; null where nothing went. */
   first: boolean | null;
@@ -39,7 +39,7 @@ export function scoreHold(
 ): HoldScore {
   const { hold, taps } = analyseHold({ samples: [], events, limits: [], ended: { t: seconds, reason: 'coach' } });
   const lasting = taps.filter((t) => !t.dip);
-  const late: Seconds[] = [];
+  const late: HoldScore['late'] = [];
   const named = pads
     .filter((fault) => !truth.open.includes(fault))
     .map((fault): Named => {
@@ -47,7 +47,7 @@ export function scoreHold(
       const own = lasting.filter((t) => t.fault === fault);
       const seen = breaks.flatMap((b) => {
         const tap = own.find((t) => t.t >= b.t - EARLY && t.t <= b.t + b.length + AFTER);
-        return tap ? [tap.t - b.t] : [];
+        return tap ? [{ fault, by: tap.t - b.t }] : [];
       });
       late.push(...seen);
       // What is tapped long before it goes is an alarm, not a hit.

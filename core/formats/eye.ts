@@ -93,7 +93,7 @@ export const scoredSchema = z.discriminatedUnion('kind', [
     holds: z.array(
       z.object({
         named,
-        late: z.array(z.number()),
+        late: z.array(z.object({ fault: id, by: z.number() })),
         clean: z.object({ true: z.number(), tapped: z.number() }),
         first: z.boolean().nullable(),
       }),

@@ -72,9 +72,12 @@ export function eyesIn(db: Knex) {
         .whereNotNull('scored')
         .orderBy('answered_at', 'desc')
         .select('id', 'day', 'scored', 'answered_at');
-    const check = await answered().where('kind', 'placing').first();
-    const others = await answered().whereNot('kind', 'placing').limit(SPEAK);
-    return parseRows('eye_deals', roundRow, check ? [check, ...others] : others);
+    const [checks, holds, pictures] = await Promise.all([
+      answered().where('kind', 'placing').limit(1),
+      answered().where('kind', 'holds').limit(SPEAK),
+      answered().where('kind', 'pictures').limit(SPEAK),
+    ]);
+    return parseRows('eye_deals', roundRow, [...checks, ...holds, ...pictures]);
   };
   const stateOf = async (accountId: string): Promise<{ version: string; summary: EyeSummary } | null> => {
     const list = await rounds(accountId);

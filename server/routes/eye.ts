@@ -1,13 +1,12 @@
 /** A coach's own eye: rounds of practice, pictures judged blind, and where the eyes of a studio differ. */
-import { randomInt } from 'node:crypto';
 import { setImmediate as turn } from 'node:timers/promises';
 import type { Account } from '../../api/accounts.js';
-import type { Blind, OwnEye, Second, StudioEyes } from '../../api/eye.js';
+import type { Blind, Deal, OwnEye, Second, StudioEyes } from '../../api/eye.js';
 import type { Look } from '../../api/observations.js';
 import { judge } from '../../core/evaluate/judge.js';
 import { resolveObservation } from '../../core/evaluate/resolve.js';
 import { see } from '../../core/evaluate/see.js';
-import { deal, padsOf, type Practisable } from '../../core/eye/deal.js';
+import { deal, type Practisable } from '../../core/eye/deal.js';
 import type { Eye } from '../../core/eye/eye.js';
 import { eyeFrom, lineOfRound, type EyeSummary } from '../../core/eye/rounds.js';
 import { agreementOf, saidInRound, saidOf, type Said } from '../../core/eye/two-eyes.js';
@@ -43,7 +42,7 @@ const medianOf = (list: readonly (number | null)[]): number | null => {
   return known.length > 0 ? median(known) : null;
 };
 
-export function eyeHandlers({ eyes, looks, people, studio, circumstances, work }: Context): Handlers<Names> {
+export function eyeHandlers({ config, eyes, looks, people, studio, circumstances, work }: Context): Handlers<Names> {
   /** A deal belongs to nobody: it is judged by the hall's methods. */
   const hall = ({ defaults }: Known): Circumstance => nobody(defaults);
 
@@ -82,6 +81,12 @@ export function eyeHandlers({ eyes, looks, people, studio, circumstances, work }
     const found = await eyes.deal(id);
     if (found?.accountId !== account.id) throw notFound('This round');
     return found;
+  }
+
+  /** A round as its page shows it. */
+  async function told({ id, day, dealt }: StoredDeal): Promise<Deal> {
+    const scored = await eyes.scored(id);
+    return { id, day, dealt, line: scored && lineOfRound({ id, day, scored }) };
   }
 
   /** A look that this account may judge blind. @throws 404 where it may not see it, 409 where there is nothing to judge */
@@ -133,7 +138,7 @@ export function eyeHandlers({ eyes, looks, people, studio, circumstances, work }
     const said = (observation: Observation, eye: Eye | null): Said =>
       saidOf(
         judge(see({ observation, eye }, known.catalog), known.catalog, circumstance),
-        padsOf(known.catalog, observation.position).map((f) => f.id),
+        known.catalog.faults.filter((f) => f.families.includes(observation.position)).map((f) => f.id),
       );
     /** A record whose position left the catalogue since says nothing. */
     const tried = (make: () => void): void => {
@@ -171,23 +176,20 @@ export function eyeHandlers({ eyes, looks, people, studio, circumstances, work }
       const before = await eyes.deal(body.id);
       if (before) {
         if (before.accountId !== account.id) throw new HttpProblem(409, 'This round belongs to somebody else');
-        return new Again({ id: before.id, day: before.day, dealt: before.dealt });
+        return new Again(await told(before));
       }
       const known = await studio.now();
       const from = body.of === null ? null : await eyes.deal(body.of);
       if (body.of !== null && (!from?.answered || from.accountId === account.id || from.kind === 'placing'))
         throw notFound('This round of a colleague');
-      const dealt = from?.dealt ?? deal(await practised(known), body, seededRandom(randomInt(2 ** 31)));
+      const dealt = from?.dealt ?? deal(await practised(known), body, seededRandom(config.seed()));
       if (!dealt)
         throw invalid([{ path: 'families', message: 'hold nothing that can be practised with these faults' }]);
       const day = await circumstances.today();
       await eyes.addDeal(account.id, body, { dealt, source: from?.source ?? body.id }, day, circumstances.now());
-      return { id: body.id, day, dealt };
+      return { id: body.id, day, dealt, line: null };
     },
-    'deals.get': async ({ account, params }) => {
-      const { id, day, dealt } = await ownDeal(account, params.id);
-      return { id, day, dealt };
-    },
+    'deals.get': async ({ account, params }) => told(await ownDeal(account, params.id)),
     'deals.answer': async ({ account, params, body }) => {
       const found = await ownDeal(account, params.id);
       const known = await studio.now();
@@ -196,9 +198,9 @@ export function eyeHandlers({ eyes, looks, people, studio, circumstances, work }
         const scored = await work.run('scoreRound', known, given, 1, 0);
         await eyes.answer(found, body.answered, scored, circumstances.now());
       }
-      const scored = await eyes.scored(found.id);
-      if (!scored) throw notFound('This round');
-      return { line: lineOfRound({ id: found.id, day: found.day, scored }), scored, own: await ownOf(account) };
+      const { line } = await told(found);
+      if (!line) throw notFound('This round');
+      return { line, own: await ownOf(account) };
     },
     'deals.remove': async ({ account, params }) => {
       await eyes.removeDeal(await ownDeal(account, params.id));

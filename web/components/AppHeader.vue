@@ -9,6 +9,7 @@ import { holdHere, storedHold } from '../data/hold-keeper.js';
 import { useOutbox } from '../data/outbox.js';
 import { usePerson } from '../data/people.js';
 import { useSession } from '../data/session.js';
+import { underWay } from '../data/under-way.js';
 import { useSettings } from '../stores/settings.js';
 import { keysShown } from './keys.js';
 import LeaveDialog from './LeaveDialog.vue';
@@ -23,7 +24,7 @@ const route = useRoute();
 const places = computed(() => [
   { name: 'Floor', to: '/', at: ['floor'] },
   { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
-  { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen'] },
+  { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen', 'eye', 'eye-round', 'eye-blind'] },
   { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
@@ -39,7 +40,7 @@ const status = computed(() => {
 });
 
 /** The places' bar is out of the way of both thumbs while the clock runs. */
-const clockRuns = computed(() => route.name === 'bench' && holdHere.value !== null);
+const clockRuns = computed(() => underWay.value || (route.name === 'bench' && holdHere.value !== null));
 const held = usePerson(() => (holdHere.value && route.name !== 'bench' ? holdHere.value.personId : null));
 watch(
   () => session.account?.id,
@@ -120,6 +121,9 @@ async function leave(): Promise<void> {
               <RouterLink :to="`/people/${session.account.personId}`" class="btn w-full" :class="{ 'bg-sunk': active }"
                 >Your own record</RouterLink
               >
+            </MenuItem>
+            <MenuItem v-slot="{ active }">
+              <RouterLink to="/eye" class="btn w-full" :class="{ 'bg-sunk': active }">Your eye</RouterLink>
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button

@@ -148,6 +148,7 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Camera :size="20" aria-hidden="true" /> Use a picture
         </button>
+        <RouterLink v-if="!running" to="/eye" class="btn btn-quiet ml-auto max-sm:hidden">Practise your eye</RouterLink>
       </div>
       <HoldRunner
         v-if="mode === 'watch'"

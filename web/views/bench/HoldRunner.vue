@@ -16,10 +16,10 @@ import { countWord } from '../../../words/counts.js';
 import { secondsText } from '../../../words/numbers.js';
 import { catalog } from '../../data/catalogue.js';
 import { announce } from '../../data/said.js';
-import FigureView from '../../drawing/FigureView.vue';
 import { useSettings } from '../../stores/settings.js';
 import { restOver, useChosenSignals, useSignals } from './use-signals.js';
 import AfterHold from './AfterHold.vue';
+import FaultPads from './FaultPads.vue';
 import TempoPacer from './TempoPacer.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
@@ -502,56 +502,17 @@ const keepText = computed(() =>
           <button class="btn !min-h-14" @click="reset">Set again ({{ hold?.resets.length ?? 0 }})</button>
         </template>
       </div>
-      <ul
-        class="mt-1 grid flex-1 low:!grid-cols-4 auto-rows-fr grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4"
-        aria-label="Fault pads"
-      >
-        <li
-          v-for="(fault, i) in shown"
-          :key="fault.id"
-          class="flex rounded-lg border-2"
-          :class="padState(fault.id) === 'off' && brokenBy(fault.id) === 0 ? 'border-soft' : 'border-rope'"
-        >
-          <button
-            class="relative min-h-[4.75rem] flex-1 rounded-md px-2 text-left text-lg leading-tight font-semibold lg:text-xl"
-            :class="padState(fault.id) === 'off' ? 'bg-paper' : 'bg-rope text-[var(--on-rope)]'"
-            :disabled="phase === 'ready'"
-            :aria-pressed="counted ? undefined : padState(fault.id) !== 'off'"
-            :aria-label="counted ? `Rep broken: ${fault.name}` : undefined"
-            @click="onPad(fault.id, 'on')"
-          >
-            {{ fault.pad }}
-            <span
-              v-if="padState(fault.id) === 'off' && figures.has(fault.id)"
-              aria-hidden="true"
-              class="pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
-            >
-              <FigureView :pose="figures.get(fault.id)!" :body="body" label="" />
-            </span>
-            <span class="block min-h-[1.25rem] text-base font-normal"
-              >{{
-                brokenBy(fault.id) > 0
-                  ? `${brokenBy(fault.id)} broken`
-                  : padState(fault.id) === 'gross'
-                    ? 'gross ●●●'
-                    : padState(fault.id) === 'on'
-                      ? 'clear ●●'
-                      : ''
-              }}<span v-if="padState(fault.id) === 'off' && settings.keys && i < 10" class="[@media(hover:none)]:hidden"
-                >key {{ (i + 1) % 10 }}</span
-              ></span
-            >
-          </button>
-          <button
-            v-if="padState(fault.id) !== 'off'"
-            class="bg-paper flex w-14 items-center justify-center rounded-md"
-            :aria-label="`${fault.name} is mended`"
-            @click="tap(fault.id, 'off')"
-          >
-            <Check :size="26" aria-hidden="true" />
-          </button>
-        </li>
-      </ul>
+      <FaultPads
+        :pads="shown"
+        :state-of="padState"
+        :figures="figures"
+        :body="body"
+        :disabled="phase === 'ready'"
+        :keys="settings.keys"
+        :broken-by="counted ? brokenBy : null"
+        @tap="onPad($event, 'on')"
+        @mended="tap($event, 'off')"
+      />
       <button
         v-if="morePads.length && !allPads"
         class="btn btn-quiet mt-2 self-start"

@@ -17,7 +17,11 @@ import { useSettings } from '../../stores/settings.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
 import { useDraft } from '../../data/drafts.js';
+import { dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import { DEFAULT_PLACING } from '../../../core/eye/eye.js';
+import { placingText } from '../../../words/eye.js';
+import { RouterLink } from 'vue-router';
 import DraftBack from '../../components/DraftBack.vue';
 import BlurBoxes from './BlurBoxes.vue';
 import DeviceCamera from './DeviceCamera.vue';
@@ -319,6 +323,12 @@ function another(): void {
       </div>
       <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
       <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
+      <p class="figures mt-2 text-sm">
+        Points {{ placingText(session.eye?.placing?.rest ?? DEFAULT_PLACING) }},
+        <RouterLink to="/eye" class="link">{{
+          session.eye?.placing ? `as you placed them on ${dayText(session.eye.placing.day)}` : 'assumed: check yours'
+        }}</RouterLink>
+      </p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
         No permission for pictures: the numbers are kept, the picture is not.

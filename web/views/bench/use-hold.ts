@@ -14,14 +14,11 @@ import {
   type Tap,
 } from '../../data/hold-keeper.js';
 import { useHoldLock } from './hold-lock.js';
-
-export type PadState = 'off' | 'on' | 'gross';
+import { padStateOf, SLIP, tapCounts, type PadState } from './taps.js';
 
 const rounded = (t: number): number => Math.round(t * 100) / 100;
 /** The seconds on the clock are written this often beside the taps, ms. */
 const WRITE_EVERY = 1000;
-/** A second tap on one pad within this time is a slip of the finger, s. */
-const SLIP = 0.4;
 /** Shorter than this nobody was away, s. */
 const AWAY = 2;
 
@@ -125,12 +122,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
   onScopeDispose(stopClock);
 
   const elapsed = computed(() => (hold.value ? (hold.value.stoppedAt ?? Math.max(0, now.value)) : 0));
-  const padState = (fault: string): PadState => {
-    let state: PadState = 'off';
-    for (const e of hold.value?.events ?? [])
-      if (e.fault === fault) state = e.state === 'off' ? 'off' : state === 'off' ? 'on' : 'gross';
-    return state;
-  };
+  const padState = (fault: string): PadState => padStateOf(hold.value?.events ?? [], fault);
   const pick = ({ segments, reps }: ReturnType<typeof partsOf>): Pick<Observation, 'segments' | 'reps'> => ({
     segments,
     reps,
@@ -170,9 +162,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
   const tap = (fault: string, state: ObservationEvent['state']): void => {
     const value = hold.value;
     if (!value || value.stoppedAt !== null) return;
-    if (state === 'off' && padState(fault) === 'off') return;
-    if (state === 'on' && padState(fault) === 'gross') return;
-    if (clock() - (value.events.findLast((e) => e.fault === fault)?.t ?? -Infinity) < SLIP) return;
+    if (!tapCounts(value.events, { fault, state, t: clock() })) return;
     change({ events: [...value.events, { id: crypto.randomUUID(), t: moment(value), fault, state }] });
   };
   /** The next moment of the clock that nothing stands at: times strictly ascend, so that an undo never meets two of one moment. */

@@ -21,6 +21,7 @@ import FindingList from './FindingList.vue';
 import LookHeader from './LookHeader.vue';
 import MendGuide from './MendGuide.vue';
 import OtherSchools from './OtherSchools.vue';
+import SecondEyes from './SecondEyes.vue';
 import SeenCard from './SeenCard.vue';
 import SittingCard from './SittingCard.vue';
 import { useLookOnPage } from './use-look.js';
@@ -123,6 +124,13 @@ watch(
             >On the ladder</RouterLink
           >
         </div>
+        <SecondEyes
+          v-if="rest"
+          :look="look"
+          :detail="judged"
+          :circumstance="judgedIn"
+          :waiting="page.look.waiting.value"
+        />
         <SittingCard v-if="on && !unread" :look="look" :on="on" :body="judgedIn.body" />
         <CarefulCard v-if="rest" :person="person" :circumstance="judgedIn" />
       </div>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Look } from '../../../api/observations.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import { restsText, totalText } from '../../../words/counts.js';
+import { tappedText } from '../../../words/eye.js';
 import { END_WORDS } from '../../../words/labels.js';
 import { fixed, PLUS_MINUS_SAYS, plusMinus, secondsText } from '../../../words/numbers.js';
 import { seenWarnings, undecidedText } from '../../../words/seen.js';
@@ -16,6 +17,10 @@ const props = defineProps<{ look: Look; detail: Judged }>();
 const hold = computed(() => props.detail.hold);
 const target = computed(() => props.look.observation.target);
 const told = computed(() => setupText(props.detail.rung, props.detail.context.body, props.look.observation.setup));
+/** The second at which it went was tapped, not measured. */
+const tapped = computed(
+  () => !hold.value?.reps && hold.value?.breaks.find((b) => b.t === hold.value?.firstToGo?.t)?.from === 'observed',
+);
 const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line'));
 </script>
 
@@ -29,6 +34,7 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
       <p v-else class="figures mt-1">
         <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">clean seconds</b>
       </p>
+      <p v-if="tapped" class="text-soft text-sm">{{ tappedText(detail.eye) }}.</p>
       <p class="figures text-soft">
         of {{ totalText(hold)
         }}{{

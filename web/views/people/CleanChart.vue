@@ -16,26 +16,11 @@ import type { HistoryItem } from '../../../api/observations.js';
 import { dayText, rungName } from '../../data/names.js';
 import ChartTable from '../../components/ChartTable.vue';
 import { secondsText } from '../../../words/numbers.js';
-import { useSettings } from '../../stores/settings.js';
+import { useChartColours } from '../../drawing/chart-colours.js';
 
 use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 const props = defineProps<{ items: HistoryItem[] }>();
-const settings = useSettings();
-const colours = computed(() =>
-  settings.dark
-    ? {
-        ink: '#f2efe7',
-        soft: '#b3bfc6',
-        rule: '#3a4b56',
-        lines: ['#ff9257', '#7fcfc8', '#e3c567', '#b9a3f0', '#8cc4ff'],
-      }
-    : {
-        ink: '#1b2831',
-        soft: '#4d5c66',
-        rule: '#cfc8b8',
-        lines: ['#b93c0a', '#1d5f63', '#7a5b00', '#5a3fa0', '#0b5cad'],
-      },
-);
+const colours = useChartColours();
 const SYMBOLS = ['circle', 'rect', 'triangle', 'diamond', 'roundRect'];
 const reduced = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 

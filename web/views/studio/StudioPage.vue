@@ -20,6 +20,7 @@ import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { useSession } from '../../data/session.js';
 import PickOne from '../../components/PickOne.vue';
+import StudioEyes from './StudioEyes.vue';
 
 const session = useSession();
 const open = ref<string | null>(null);
@@ -197,6 +198,7 @@ const SEES: Record<Role, string> = {
       it.
     </p>
   </section>
+  <StudioEyes v-if="session.isOwner" />
   <section class="card mt-4" aria-labelledby="cautions">
     <h2 id="cautions">Cautions</h2>
     <p class="text-soft">

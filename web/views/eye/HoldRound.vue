@@ -1,0 +1,187 @@
+<script setup lang="ts">
+/** One simulated hold, tapped as on the bench; then what went and what was tapped, side by side. */
+import { Play, Undo2 } from '@lucide/vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue';
+import { bodyOf } from '../../../core/body/anthropometry.js';
+import { drawPoses, type DrawnPoses } from '../../../core/body/draw.js';
+import { padsOf, poseOfHold, truthOfHold } from '../../../core/eye/deal.js';
+import { scoreHold } from '../../../core/eye/tapping.js';
+import type { HoldItem, TappedHold } from '../../../core/formats/eye.js';
+import { holdTold } from '../../../words/eye.js';
+import { secondsText } from '../../../words/numbers.js';
+import { isOnControl, isTyping } from '../../components/keys.js';
+import { catalog } from '../../data/catalogue.js';
+import { hallCircumstance } from '../../data/eye.js';
+import { familyName, rungName } from '../../data/names.js';
+import { announce } from '../../data/said.js';
+import { underWay } from '../../data/under-way.js';
+import { FIGURE_TONES } from '../../drawing/figure-tones.js';
+import { nextTask } from '../../next-task.js';
+import { useSettings } from '../../stores/settings.js';
+import FaultPads from '../bench/FaultPads.vue';
+import { padStateOf, tapCounts } from '../bench/taps.js';
+import { usePadFigures } from '../bench/use-pad-figures.js';
+import { useRoundClock } from './use-clock.js';
+
+const props = defineProps<{ item: HoldItem; last: boolean }>();
+const emit = defineEmits<{ done: [answer: TappedHold] }>();
+const settings = useSettings();
+/** Pictures a second that the hold is drawn by. */
+const RATE = 10;
+const events = ref<TappedHold['events']>([]);
+const phase = ref<'ready' | 'running' | 'told'>('ready');
+const pads = computed(() => padsOf(catalog, props.item.family));
+const { figures, body } = usePadFigures(
+  () => pads.value,
+  () => ({ position: props.item.family, rung: props.item.rung }),
+);
+const drawn = shallowRef<DrawnPoses | null>(null);
+onMounted(async () => {
+  // The page stands first; the frames are drawn ahead of the clock, so that none is late.
+  await nextTask();
+  const count = Math.round(props.item.seconds * RATE) + 1;
+  drawn.value = drawPoses(
+    Array.from({ length: count }, (_, i) => poseOfHold(props.item, i / RATE, catalog)),
+    bodyOf(props.item.athlete),
+  );
+});
+/** Second that is looked at again afterwards. */
+const again = ref(0);
+watch(phase, (now) => (underWay.value = now === 'running'));
+onScopeDispose(() => (underWay.value = false));
+const told = ref<HTMLElement | null>(null);
+const clock = useRoundClock(
+  () => props.item.seconds,
+  async () => {
+    [phase.value, again.value] = ['told', props.item.seconds];
+    announce(lines.value.join(' '));
+    await nextTick();
+    told.value?.focus({ preventScroll: true });
+  },
+);
+const frame = computed(() => {
+  const { frames } = drawn.value ?? { frames: [] };
+  const t = phase.value === 'told' ? again.value : clock.t.value;
+  return frames[Math.min(frames.length - 1, Math.round(t * RATE))] ?? [];
+});
+const box = computed(() => {
+  const { x, y, width, height } = drawn.value?.box ?? { x: 0, y: -150, width: 400, height: 160 };
+  return { x, width, view: `${x} ${y} ${width} ${height}` };
+});
+function start(): void {
+  if (!drawn.value) return;
+  events.value = [];
+  phase.value = 'running';
+  clock.start();
+  announce('The clock runs.');
+}
+function tap(fault: string, state: 'on' | 'off'): void {
+  const event = { fault, state, t: Math.round(clock.now() * 100) / 100 };
+  if (phase.value === 'running' && tapCounts(events.value, event)) events.value.push(event);
+}
+const undo = (): void => void events.value.pop();
+
+const lines = computed((): string[] => {
+  if (phase.value !== 'told') return [];
+  const truth = truthOfHold(props.item, catalog, hallCircumstance());
+  const score = scoreHold(
+    truth,
+    { events: events.value },
+    props.item.seconds,
+    pads.value.map((p) => p.id),
+  );
+  return holdTold(catalog, truth, score);
+});
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  if (event.repeat || !settings.keys || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (document.querySelector('[role="dialog"]')) return;
+  const digit = /^Digit(\d)$/.exec(event.code)?.[1];
+  if (event.code === 'Space' && phase.value === 'ready' && !isOnControl(event)) start();
+  else if (event.key.toLowerCase() === 'u' && phase.value === 'running') undo();
+  else if (digit && phase.value === 'running') {
+    const fault = pads.value[(Number(digit) + 9) % 10];
+    if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
+  } else return;
+  event.preventDefault();
+});
+</script>
+
+<template>
+  <section class="card" aria-label="Simulated hold">
+    <div class="grid items-end gap-x-3 gap-y-1 md:grid-cols-[1fr_18rem]">
+      <svg :viewBox="box.view" class="max-h-28 w-full md:max-h-64" role="img" aria-label="The simulated hold">
+        <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
+        <path v-for="(shape, i) in frame" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
+      </svg>
+      <div class="max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-x-3">
+        <p class="font-semibold max-md:w-full" :class="{ 'max-md:hidden': phase === 'running' }">
+          {{ familyName(item.family) }}, {{ rungName(item.family, item.rung).toLowerCase() }}
+        </p>
+        <p
+          class="figures font-head text-[2.75rem] leading-none md:text-[3.5rem] font-bold"
+          role="timer"
+          aria-label="Clock"
+        >
+          {{ clock.t.value.toFixed(1) }}
+        </p>
+        <div class="flex flex-1 gap-2 md:mt-2">
+          <button
+            v-if="phase === 'ready'"
+            class="btn btn-main !min-h-16 flex-1 text-xl"
+            :disabled="!drawn"
+            @click="start"
+          >
+            <Play :size="24" aria-hidden="true" /> Start
+          </button>
+          <button
+            v-else-if="phase === 'running'"
+            class="btn !min-h-16 flex-1"
+            :disabled="events.length === 0"
+            @click="undo"
+          >
+            <Undo2 :size="22" aria-hidden="true" /> Undo
+          </button>
+        </div>
+      </div>
+    </div>
+    <template v-if="phase !== 'told'">
+      <p class="text-soft mt-2" :class="{ 'max-md:hidden': phase === 'running' }">
+        Tap what goes, when it goes; nothing may go at all. The hold ends by itself.
+      </p>
+      <FaultPads
+        :pads="pads"
+        :state-of="(fault) => padStateOf(events, fault)"
+        :figures="figures"
+        :body="body"
+        :disabled="phase === 'ready'"
+        :keys="settings.keys"
+        :broken-by="null"
+        @tap="tap($event, 'on')"
+        @mended="tap($event, 'off')"
+      />
+    </template>
+    <div v-else class="mt-3">
+      <h2 ref="told" tabindex="-1">What went in {{ secondsText(item.seconds) }}</h2>
+      <ul class="figures mt-1 space-y-1 text-lg">
+        <li v-for="line in lines" :key="line">{{ line }}</li>
+      </ul>
+      <label class="mt-2 flex justify-between font-semibold" for="see-again"
+        ><span>See it again</span><output class="figures">{{ secondsText(again) }}</output></label
+      >
+      <input
+        id="see-again"
+        v-model.number="again"
+        type="range"
+        min="0"
+        :max="item.seconds"
+        step="0.1"
+        class="h-11 w-full accent-[var(--rope)]"
+        :aria-valuetext="secondsText(again)"
+      />
+      <button class="btn btn-main mt-3 !min-h-14" @click="emit('done', { events })">
+        {{ last ? 'To the round’s result' : 'Next hold' }}
+      </button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+/** One simulated picture: what is wrong, how far, how sure; then what was there. */
+import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
+import { computed, nextTick, ref } from 'vue';
+import { bodyOf } from '../../../core/body/anthropometry.js';
+import { simulatedSvg } from '../../../core/body/draw.js';
+import { padsOf, pictureOf, readMeasure, truthOfPicture } from '../../../core/eye/deal.js';
+import { scorePicture } from '../../../core/eye/tapping.js';
+import { SURE, type JudgedPicture, type PictureItem, type Sure } from '../../../core/formats/eye.js';
+import { measureDefinition } from '../../../core/measure/measures.js';
+import { pictureTold, SURE_WORDS } from '../../../words/eye.js';
+import { fixed } from '../../../words/numbers.js';
+import { catalog } from '../../data/catalogue.js';
+import { hallCircumstance } from '../../data/eye.js';
+import { familyName, rungName } from '../../data/names.js';
+import { announce } from '../../data/said.js';
+
+const props = defineProps<{ item: PictureItem; last: boolean }>();
+const emit = defineEmits<{ done: [answer: JudgedPicture] }>();
+/** Widest line that is asked for, degrees. */
+const WIDEST = 30;
+const faults = ref<string[]>([]);
+const degrees = ref(0);
+const sure = ref<Sure>();
+const told = ref(false);
+const heading = ref<HTMLElement | null>(null);
+const pads = computed(() => padsOf(catalog, props.item.family));
+const address = computed(() => {
+  const shot = pictureOf(props.item, catalog);
+  return `data:image/svg+xml;utf8,${encodeURIComponent(simulatedSvg(shot, bodyOf(props.item.athlete), shot.camera))}`;
+});
+const truth = computed(() => truthOfPicture(props.item, catalog, hallCircumstance()));
+const line = computed(() => readMeasure(props.item, truth.value, catalog));
+const reads = computed(() => (line.value ? measureDefinition(line.value.id) : null));
+const answer = computed((): JudgedPicture => ({
+  faults: faults.value,
+  sure: sure.value ?? 'guess',
+  degrees: line.value ? degrees.value : null,
+}));
+const lines = computed(() => {
+  const ids = pads.value.map((p) => p.id);
+  const score = scorePicture(truth.value, answer.value, ids, line.value?.value ?? null);
+  return pictureTold(catalog, truth.value, answer.value, score, line.value);
+});
+const toggle = (id: string): void =>
+  void (faults.value = faults.value.includes(id) ? faults.value.filter((f) => f !== id) : [...faults.value, id]);
+async function say(): Promise<void> {
+  told.value = true;
+  announce(lines.value.join(' '));
+  await nextTick();
+  heading.value?.focus({ preventScroll: true });
+}
+</script>
+
+<template>
+  <section class="card" aria-label="Simulated picture">
+    <p class="font-semibold">{{ familyName(item.family) }}, {{ rungName(item.family, item.rung).toLowerCase() }}</p>
+    <div class="mt-2 grid items-start gap-4 lg:grid-cols-[1.4fr_1fr]">
+      <div>
+        <img :src="address" alt="What the simulated camera sees" class="w-full rounded-lg" />
+        <div v-if="!told" class="mt-2 grid items-start gap-x-4 sm:grid-cols-2">
+          <div v-if="reads" class="mt-1">
+            <label class="flex justify-between font-semibold" for="read-line"
+              ><span>Body line by eye</span><output class="figures">{{ fixed(degrees, 0) }}°</output></label
+            >
+            <input
+              id="read-line"
+              v-model.number="degrees"
+              type="range"
+              :min="-WIDEST"
+              :max="WIDEST"
+              step="1"
+              class="h-11 w-full accent-[var(--rope)]"
+              :aria-valuetext="`${fixed(degrees, 0)} degrees`"
+            />
+            <p class="text-soft flex justify-between text-sm">
+              <span>{{ reads.reads.negative }}</span><span>{{ reads.reads.positive }}</span>
+            </p>
+          </div>
+          <RadioGroup v-model="sure" class="mt-3">
+            <RadioGroupLabel class="label">How sure are you of what stands out?</RadioGroupLabel>
+            <div class="grid grid-cols-3 gap-2">
+              <RadioGroupOption v-for="s in SURE" :key="s" v-slot="{ checked }" :value="s" as="template">
+                <button class="btn !min-h-12" :class="{ 'btn-on': checked }">{{ SURE_WORDS[s] }}</button>
+              </RadioGroupOption>
+            </div>
+          </RadioGroup>
+        </div>
+      </div>
+      <div v-if="!told">
+        <h2 id="what-stands-out">What stands out?</h2>
+        <ul class="mt-2 grid grid-cols-2 gap-2" aria-labelledby="what-stands-out">
+          <li v-for="fault in pads" :key="fault.id">
+            <button
+              class="btn !min-h-12 w-full !justify-start !px-2.5 text-left leading-tight"
+              :class="{ 'btn-on': faults.includes(fault.id) }"
+              :aria-pressed="faults.includes(fault.id)"
+              @click="toggle(fault.id)"
+            >
+              {{ fault.pad }}
+            </button>
+          </li>
+        </ul>
+        <p class="text-soft mt-1 text-sm">{{ faults.length === 0 ? 'None chosen: nothing stands out.' : '' }}&nbsp;</p>
+        <button class="btn btn-main mt-3 !min-h-14 w-full" :disabled="!sure" @click="say">
+          {{ !sure ? 'Say how sure' : 'See what was there' }}
+        </button>
+      </div>
+      <div v-else>
+        <h2 ref="heading" tabindex="-1">What was there</h2>
+        <ul class="figures mt-1 space-y-1 text-lg">
+          <li v-for="l in lines" :key="l">{{ l }}</li>
+        </ul>
+        <button class="btn btn-main mt-3 !min-h-14 w-full" @click="emit('done', answer)">
+          {{ last ? 'To the round’s result' : 'Next picture' }}
+        </button>
+      </div>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+/** Placing error by point: how wide, how steady, and where it usually lies. */
+import type { EyeSummary } from '../../../api/eye.js';
+import { LANDMARK_LABELS, type BaseLandmark } from '../../../core/landmarks.js';
+import { placingText, whereText } from '../../../words/eye.js';
+import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+
+defineProps<{ placing: NonNullable<EyeSummary['placing']> }>();
+type Row = NonNullable<EyeSummary['placing']>['points'][number];
+const columns: TableColumn<Row>[] = [
+  { id: 'point', head: 'Point', by: (r) => LANDMARK_LABELS[r.point as BaseLandmark] },
+  { id: 'error', head: 'Error', by: (r) => r.share, text: (r) => placingText(r.share) },
+  {
+    id: 'within',
+    head: 'Known to',
+    by: (r) => r.within[1] / r.within[0],
+    text: (r) => `${placingText(r.within[0]).slice(2, -3)} to ${placingText(r.within[1]).slice(2)}`,
+  },
+  { id: 'again', head: 'Placed again', by: (r) => r.again, text: (r) => placingText(r.again) },
+  { id: 'where', head: 'Usually lies', by: (r) => whereText(r.mean) },
+];
+</script>
+
+<template>
+  <SortTable caption="Your points" :columns="columns" :rows="placing.points" />
+</template>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+/** What others saw in the same picture without knowing the first judgement. */
+import { computed } from 'vue';
+import type { Second } from '../../../api/eye.js';
+import type { Look } from '../../../api/observations.js';
+import { judge, type Judged } from '../../../core/evaluate/judge.js';
+import { see } from '../../../core/evaluate/see.js';
+import { isStated } from '../../../core/formats/catalog.js';
+import type { Circumstance } from '../../../core/person/circumstance.js';
+import { measureDefinition } from '../../../core/measure/measures.js';
+import { measureText } from '../../../words/numbers.js';
+import { catalog } from '../../data/catalogue.js';
+import { useSeconds } from '../../data/eye.js';
+import { dayText, faultName } from '../../data/names.js';
+
+const props = defineProps<{ look: Look; detail: Judged; circumstance: Circumstance; waiting: boolean }>();
+const seconds = useSeconds(() => (props.waiting || !props.look.mediaId ? null : props.look.id));
+
+interface Row {
+  what: string;
+  first: string;
+  second: string;
+  same: boolean;
+}
+const said = (judged: Judged, fault: string): string =>
+  judged.findings.find((f) => f.fault === fault && isStated(f))?.severity ?? 'none';
+function rowsOf({ observation, eye }: Second): Row[] {
+  const other = judge(see({ observation, eye }, catalog), catalog, props.circumstance);
+  const faults = [...props.detail.findings, ...other.findings].filter(isStated).map((f) => f.fault);
+  const judged = new Set(props.detail.limits.map((l) => l.measure));
+  const measures = props.detail.measures.flatMap((m): Row[] => {
+    const theirs = other.measures.find((o) => o.id === m.id);
+    if (!theirs || !judged.has(m.id)) return [];
+    const apart = Math.abs(m.value - theirs.value);
+    return [
+      {
+        what: measureDefinition(m.id).name,
+        first: measureText(m),
+        second: measureText(theirs),
+        // As far apart as both bands allow.
+        same: apart <= 1.96 * Math.hypot(m.sd, theirs.sd),
+      },
+    ];
+  });
+  return [
+    ...[...new Set(faults)].map((fault): Row => {
+      const [first, second] = [said(props.detail, fault), said(other, fault)];
+      return { what: faultName(fault), first, second, same: first === second };
+    }),
+    ...measures,
+  ];
+}
+const told = computed(() => (seconds.value.value ?? []).map((second) => ({ second, rows: rowsOf(second) })));
+</script>
+
+<template>
+  <section v-if="told.length" class="card" aria-labelledby="second-eyes">
+    <h2 id="second-eyes">A second eye</h2>
+    <div v-for="{ second, rows } in told" :key="second.madeBy" class="mt-2">
+      <p>{{ second.by }} judged the same picture blind on {{ dayText(second.day) }}.</p>
+      <table class="figures mt-1 w-full text-left text-sm">
+        <thead>
+          <tr>
+            <th scope="col" class="py-1 pr-2">What</th>
+            <th scope="col" class="py-1 pr-2">{{ look.by }}</th>
+            <th scope="col" class="py-1 pr-2">{{ second.by }}</th>
+            <th scope="col" class="py-1"><span class="sr-only">Agree</span></th>
+          </tr>
+        </thead>
+        <tbody class="divide-rule divide-y">
+          <tr v-for="row in rows" :key="row.what" :class="{ 'font-semibold': !row.same }">
+            <th scope="row" class="py-1 pr-2 font-[inherit]">{{ row.what }}</th>
+            <td class="py-1 pr-2">{{ row.first }}</td>
+            <td class="py-1 pr-2">{{ row.second }}</td>
+            <td class="py-1">{{ row.same ? 'agree' : 'differ' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
