@@ -23,6 +23,19 @@ const SIZES = [
 const sized = (page: Page, width: number, height: number, more = {}): Promise<void> =>
   page.setViewport({ width, height, ...(width < 900 ? { hasTouch: true, isMobile: true } : {}), ...more });
 
+/** Deals a round of practice to who is signed in. */
+const dealt = (page: Page, kind: string): Promise<string> =>
+  page.evaluate(async (k) => {
+    const { token } = (await (await fetch('/api/session')).json()) as { token: string };
+    const id = crypto.randomUUID();
+    await fetch('/api/eye/deals', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-anchor-token': token },
+      body: JSON.stringify({ id, kind: k }),
+    });
+    return id;
+  }, kind);
+
 /** All views with their addresses. */
 async function views(page: Page): Promise<[name: string, path: string][]> {
   const id = await personId(page, 'Marit Solheim');
@@ -47,6 +60,14 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['positions', '/library?kind=positions&id=bird-dog'],
     ['drill', '/library?kind=drills&id=thwart-bridge'],
     ['studio', '/studio'],
+    ['your eye', '/eye'],
+    ...(await Promise.all(
+      (['holds', 'pictures', 'placing'] as const).map(async (kind): Promise<[string, string]> => [
+        `practice: ${kind}`,
+        `/eye/rounds/${await dealt(page, kind)}`,
+      ]),
+    )),
+    ['a second eye', `/eye/blind/${pictures[0]!.id}`],
     ['no such page', '/nowhere'],
   ];
 }
