@@ -5,6 +5,7 @@ import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '..
 import { catalog, rungOf } from '../core/catalog/index.js';
 import { judge } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
+import { eyeTable } from './accuracy-eye.js';
 import { lensTable } from './accuracy-lens.js';
 import { nobody } from '../core/person/circumstance.js';
 import { observationSchema } from '../core/formats/observation.js';
@@ -155,10 +156,15 @@ lines.push(
   '',
   ...lensTable(CASES, JUDGED, random, 0.004),
 );
-const [from, to] = ['<!-- accuracy: written by npm run accuracy -->', '<!-- /accuracy -->'];
-const text = readFileSync('docs/measuring.md', 'utf8');
-writeFileSync(
-  'docs/measuring.md',
-  `${text.slice(0, text.indexOf(from) + from.length)}\n${lines.join('\n')}\n${text.slice(text.indexOf(to))}`,
-);
-process.stdout.write(`${lines.join('\n')}\n`);
+/** Puts a table between its marks in the page. */
+function put(name: string, table: readonly string[]): void {
+  const [from, to] = [`<!-- ${name}: written by npm run accuracy -->`, `<!-- /${name} -->`];
+  const text = readFileSync('docs/measuring.md', 'utf8');
+  writeFileSync(
+    'docs/measuring.md',
+    `${text.slice(0, text.indexOf(from) + from.length)}\n${table.join('\n')}\n${text.slice(text.indexOf(to))}`,
+  );
+  process.stdout.write(`${table.join('\n')}\n`);
+}
+put('accuracy', lines);
+put('eye', eyeTable());

@@ -27,7 +27,8 @@ export const observationOf = (
  */
 export function stepsOf(pictures: number): number[] {
   const once = Array.from({ length: pictures }, (_, i) => i);
-  // Every second one first, from the middle back and on, the last one last: none follows itself.
-  const again = [...once.filter((i) => i % 2 === 1).reverse(), ...once.filter((i) => i % 2 === 0)];
+  // Backwards from the middle: none follows itself where there are three or more.
+  const middle = Math.floor(pictures / 2);
+  const again = once.map((i) => (middle - i + pictures) % pictures);
   return [...once, ...again];
 }
