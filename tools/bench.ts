@@ -21,6 +21,8 @@ import { DAY_MS, hallDay } from '../core/days.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { judge, type Judged } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
+import { deal, practisable } from '../core/eye/deal.js';
+import { scoreRound } from '../core/eye/rounds.js';
 import { judgedBy, nobody } from '../core/person/circumstance.js';
 import { observationSchema, type Observation } from '../core/formats/observation.js';
 import { chooseDrills } from '../core/prescribe/choose.js';
@@ -251,6 +253,12 @@ rows.push([
   `${time(400, () => judged(still)).toFixed(2)} ms`,
   'at most 0.8 ms',
 ]);
+const told: Observation = { ...still, camera: { distance: 3, height: 0.6 } };
+rows.push([
+  'the same through a lens near by, its perspective undone',
+  `${time(400, () => judged(told)).toFixed(2)} ms`,
+  'under 2 ms',
+]);
 rows.push([
   'the same with causes, drills and the next step',
   `${time(300, () => evaluate({ observation: still }, catalog, NOBODY)).toFixed(2)} ms`,
@@ -271,6 +279,14 @@ for (const correcting of ['four-phases', 'position-first'] as const) {
     'under 20 ms',
   ]);
 }
+const known = practisable(catalog, NOBODY);
+const dealt = deal(known, { kind: 'holds' }, seededRandom(3))!;
+const untapped = { kind: 'holds' as const, answers: dealt.items.map(() => ({ events: [] })) };
+rows.push([
+  'a round of six simulated holds, scored against its truth',
+  `${time(10, () => scoreRound(dealt, untapped, catalog, NOBODY)).toFixed(0)} ms`,
+  '',
+]);
 const plank = rungOf(catalog, 'front-plank', 'straight-arm');
 const athlete = bodyOf({ stature: 1.8, mass: 80, sex: 'male' });
 const query = leverQuerySchema.parse({

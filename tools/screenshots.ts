@@ -32,12 +32,12 @@ const looks = await page.evaluate(
 const pictures = looks.filter((l) => l.mediaId);
 const hold = looks.find((l) => !l.mediaId)!.id;
 
-const door = await hall.page();
-await door.setViewport({ width: 1280, height: 800 });
-await shoot('sign-in', '/sign-in', door);
 await shoot('floor', '/');
 await shoot('people', '/people');
 await shoot('person', `/people/${person}`);
+await page.goto(`${hall.url}/eye`);
+await sees(page, 'Named for nothing');
+await shoot('eye');
 await page.goto(`${hall.url}/bench?person=${person}`);
 await settled(page);
 await press(page, 'Start');

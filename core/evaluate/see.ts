@@ -96,8 +96,10 @@ export const pictureAt = (
   orientation: family.orientation,
   landmarkSd: observation.landmarkSd,
   placing: (name) => placingOf(eye, name),
-  ...(observation.camera && observation.picture
-    ? { lens: { ...observation.camera, picture: observation.picture } }
+  ...(observation.picture
+    ? observation.camera
+      ? { lens: { ...observation.camera, picture: observation.picture } }
+      : { unsure: observation.picture }
     : {}),
 });
 

@@ -103,16 +103,23 @@ describe('a lens that stands somewhere', () => {
     const lens = { distance: 2.5, height: 1.4 };
     const shot = simulatePicture(poseOf('front-plank', 'forearm'), body, { ...DEFAULT_CAMERA, lens });
     const sd = (of: ReturnType<typeof measured>, id: string): number => of.measures.find((m) => m.id === id)!.sd;
-    const [plain, told] = [
+    const far = simulatePicture(poseOf('front-plank', 'forearm'), body);
+    const [untold, told, away] = [
       measured('front-plank', 'forearm', shot, undefined, 0.5),
       measured('front-plank', 'forearm', shot, lens, 0.5),
+      measured('front-plank', 'forearm', far, { distance: 50, height: 0.6 }, 0.5),
     ];
-    for (const id of ['hip-line', 'neck', 'shoulder-stack']) expect(sd(told, id)).toBeGreaterThan(sd(plain, id));
+    for (const id of ['hip-line', 'neck', 'shoulder-stack']) {
+      expect(sd(told, id)).toBeGreaterThan(sd(away, id));
+      // Who tells nothing knows less.
+      expect(sd(untold, id)).toBeGreaterThan(sd(told, id));
+    }
   });
   test('on bodies and cameras that it does not know, the band holds the body’s own angle nineteen times in twenty', () => {
     const random = seededRandom(9);
     const between = (low: number, high: number): number => low + random() * (high - low);
     const kept = new Map<string, number>();
+    const keptUntold = new Map<string, number>();
     const PICTURES = 250;
     for (let i = 0; i < PICTURES; i += 1) {
       const lengths = {
@@ -130,14 +137,19 @@ describe('a lens that stands somewhere', () => {
         height: Math.max(0, lens.height + 0.08 * gaussian(random)),
       };
       const told = measured('front-plank', 'forearm', shot, said, noise);
+      const untold = measured('front-plank', 'forearm', shot, undefined, noise);
       const far = valuesOf(measured('front-plank', 'forearm', simulatePicture(pose, own)));
       for (const id of ['hip-line', 'neck', 'blade-push']) {
         const m = told.measures.find((x) => x.id === id)!;
         if (Math.abs(m.value - far.get(id)!) <= 1.96 * m.sd) kept.set(id, (kept.get(id) ?? 0) + 1);
+        const u = untold.measures.find((x) => x.id === id)!;
+        if (Math.abs(u.value - far.get(id)!) <= 1.96 * u.sd) keptUntold.set(id, (keptUntold.get(id) ?? 0) + 1);
       }
     }
     for (const [id, n] of kept) expect([id, n / PICTURES >= 0.9]).toEqual([id, true]);
-    expect(kept.size).toBe(3);
+    // Where nobody tells where the lens stood, the band says less and keeps it nearly as often.
+    for (const [id, n] of keptUntold) expect([id, n / PICTURES >= 0.87]).toEqual([id, true]);
+    expect([kept.size, keptUntold.size]).toEqual([3, 3]);
   });
 });
 

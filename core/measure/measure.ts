@@ -39,6 +39,8 @@ export interface PictureInput {
   placing?: (name: LandmarkName) => number;
   /** Where the lens stood, if somebody told it: near points are carried to the middle plane then. */
   lens?: Lens;
+  /** The picture's size, px, where nobody told it: what a lens at a usual place would change stands in the errors then. */
+  unsure?: Lens['picture'];
   /** How far off square another picture of the series told that the lens looked, degrees. */
   yaw?: number;
   t?: Seconds;
@@ -93,6 +95,18 @@ const doubtsAbout = (yaw: number | null): LensDoubt[] => {
   ];
 };
 
+/** Where a phone usually stands, and by how much it usually stands elsewhere, 1 SD. Assumptions: propped on the floor or held, some steps away. */
+const USUAL = { distance: 3, height: 0.6 } as const;
+const USUAL_SD = { distance: 0.7, height: 0.45 } as const;
+/** Cameras that may have taken a picture of which nobody told: the usual one, then one nearer and one higher by a standard deviation. */
+function camerasPerhaps(input: PictureInput, context: MeasureContext, plain: UprightFrame): UprightFrame[] {
+  if (input.lens || !input.unsure || !input.floor || (context.view ?? 'side') !== 'side') return [];
+  const lens = { ...USUAL, picture: input.unsure };
+  return [{}, { distance: -USUAL_SD.distance }, { height: USUAL_SD.height }].map((doubt) =>
+    rectified(plain, context.body, lens, doubt),
+  );
+}
+
 const SQUARE: ViewCheck = { offSquareDegrees: 0, usable: true, widen: 1, warning: null };
 
 /** One step along and against each axis, in pairs. */
@@ -143,6 +157,7 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       )
     : [];
 
+  const [usual, ...otherwise] = camerasPerhaps(input, context, base);
   const doubted = lens ? doubtsAbout(yaw).map((doubt) => asSeen(input, context, facing, doubt)) : [];
 
   const measures: Measure[] = [];
@@ -150,10 +165,12 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
     if (!computable(definition, base.has, base.hasFloor, context)) continue;
     const value = definition.compute(base, context);
     if (value === null || !Number.isFinite(value)) continue;
-    const slope = (frame: UprightFrame): number => {
-      const difference = Math.abs((definition.compute(frame, context) ?? value) - value);
-      return (definition.unit === 'deg' && difference > 180 ? 360 - difference : difference) / step;
+    /** How far a frame's value lies from one, the short way round. */
+    const apart = (frame: UprightFrame, from = value): number => {
+      const difference = Math.abs((definition.compute(frame, context) ?? from) - from);
+      return definition.unit === 'deg' && difference > 180 ? 360 - difference : difference;
     };
+    const slope = (frame: UprightFrame): number => apart(frame) / step;
     // The steeper of both sides: an unsigned angle has a kink at 180°, where the central difference would be nought.
     const squares = (frames: readonly UprightFrame[]): number => {
       let sum = 0;
@@ -166,7 +183,12 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       (sum, name) => sum + squares(moved.get(name)!) * sdOf(name) ** 2,
       squares(floorMoved) * landmarkSd ** 2,
     );
-    const unknown = doubted.reduce((sum, frame) => sum + (slope(frame) * step) ** 2, 0);
+    const there = usual && (definition.compute(usual, context) ?? value);
+    const unknown = [
+      ...doubted.map((frame) => apart(frame)),
+      ...(usual ? [apart(usual)] : []),
+      ...otherwise.map((frame) => apart(frame, there)),
+    ].reduce((sum, by) => sum + by ** 2, 0);
     const sd = Math.sqrt(variance + unknown) * view.widen;
     measures.push({
       id: definition.id,

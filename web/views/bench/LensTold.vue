@@ -72,8 +72,8 @@ const drawn = computed(() => {
     <p class="text-soft">
       Square from beside the hips, three big steps away, the lens at hip height of the hold, the whole mat line in view.
       A floor line along the middle of the mat tells how far the camera looked down. Nearer or higher, the near shoulder
-      is seen larger and lower than the body’s middle: told, that is worked out and stands in the band; not told, the
-      band holds only for a camera far away.
+      is seen larger and lower than the body’s middle: told, that is worked out; not told, the band is wider by what it
+      may be.
     </p>
   </details>
 </template>
