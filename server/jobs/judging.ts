@@ -56,10 +56,9 @@ export function judgingIn(
   failed: (error: unknown) => void,
 ) {
   /** What a verdict rests on: look, catalogue, method, the screens that speak for it, and the eye that made it. */
-  const basisOf = async (known: Known, person: JudgedAs, asked: string, line: KeptLine): Promise<string> => {
+  const basisOf = (known: Known, person: JudgedAs, asked: string, line: KeptLine, eye: string): string => {
     const layers = { asked, person, studio: known.defaults };
     const method = methodInForce(known.catalog, layers, line.own.position, line.method);
-    const eye = line.eye === null ? '' : await eyes.version(line.eye);
     return [line.version, build, known.revision, known.defaults.timeZone, method.id, person.screensVersion, eye].join(
       '|',
     );
@@ -112,9 +111,12 @@ export function judgingIn(
     lines: readonly KeptLine[],
   ): Promise<(Fresh & { kept: KeptLine })[]> {
     const known = await studio.now();
-    const all = await Promise.all(
-      lines.map(async (kept) => ({ kept, basis: await basisOf(known, person, asked, kept) })),
-    );
+    const makers = [...new Set(lines.flatMap((kept) => kept.eye ?? []))];
+    const versions = new Map(await Promise.all(makers.map(async (id) => [id, await eyes.version(id)] as const)));
+    const all = lines.map((kept) => ({
+      kept,
+      basis: basisOf(known, person, asked, kept, versions.get(kept.eye ?? '') ?? ''),
+    }));
     const stale = all.filter(({ kept, basis }) => kept.judged?.basis !== basis);
     const fresh = await judgeAnew(known, person, asked, stale);
     return lines.flatMap((kept) => {

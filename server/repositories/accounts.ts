@@ -49,17 +49,19 @@ const secrets = (row: Row | null): Credentials | null =>
     sessionsFrom: row.sessions_from,
   };
 
+// Every request reads an account: a schema is made once.
+const groupRow = z.object({ group_id: z.string() });
+const countRow = z.object({ n: number });
+
 export type Accounts = ReturnType<typeof accountsIn>;
 
 export function accountsIn(db: Knex) {
   const groupsOf = async (id: string): Promise<string[]> =>
-    parseRows(
-      'account_groups',
-      z.object({ group_id: z.string() }),
-      await db('account_groups').where('account_id', id).select('group_id'),
-    ).map((r) => r.group_id);
+    parseRows('account_groups', groupRow, await db('account_groups').where('account_id', id).select('group_id')).map(
+      (r) => r.group_id,
+    );
   const countOf = async (query: Knex.QueryBuilder): Promise<number> =>
-    parseRow('accounts', z.object({ n: number }), await query.count({ n: '*' }).first()).n;
+    parseRow('accounts', countRow, await query.count({ n: '*' }).first()).n;
   const told = async (row: Row): Promise<Account> => ({
     id: row.id,
     name: row.name,

@@ -67,8 +67,8 @@ const lineRow = z.object({
   position: z.string(),
   media_id: z.string().nullable(),
   relook_of: z.string().nullable(),
-  target: z.number().nullable(),
-  own_method: z.string().nullable(),
+  /** Target and method that the record names: a record is read once for both, since clips are long. */
+  told: json(z.tuple([z.number().nullable(), z.string().nullable()])),
   made_by: z.string(),
   from_file: flag,
   helped: z.string().nullable(),
@@ -97,7 +97,10 @@ export interface KeptLine {
   eye: string | null;
   judged: { basis: string; line: LookLine; hold: LoggedHoldOf | null } | null;
 }
-const helpedSchema = z.array(z.object({ fault: z.string(), step: z.number() }));
+// A schema is dear to make: once, not a row.
+const keptHelped = json(z.array(z.object({ fault: z.string(), step: z.number() })));
+const keptJudged = json(lookLineSchema);
+const keptHold = json(loggedHoldSchema);
 
 const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
   id: row.id,
@@ -109,18 +112,18 @@ const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
     position: row.position,
     mediaId: row.media_id,
     relookOf: row.relook_of,
-    target: row.target,
-    helped: row.helped === null ? [] : parseRow('mends', json(helpedSchema), row.helped),
+    target: row.told[0],
+    helped: row.helped === null ? [] : parseRow('mends', keptHelped, row.helped),
   },
-  method: row.own_method ?? undefined,
+  method: row.told[1] ?? undefined,
   eye: row.from_file ? null : row.made_by,
   judged:
     row.basis === null || row.line === null
       ? null
       : {
           basis: row.basis,
-          line: parseRow('judged', json(lookLineSchema), row.line),
-          hold: row.hold === null ? null : parseRow('judged', json(loggedHoldSchema), row.hold),
+          line: parseRow('judged', keptJudged, row.line),
+          hold: row.hold === null ? null : parseRow('judged', keptHold, row.hold),
         },
 });
 
@@ -187,6 +190,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         { column: 'started_at', order: 'desc' },
         { column: 'observations.id', order: 'desc' },
       ]);
+  const TOLD = "json_extract(record, '$.target', '$.method') as told";
   const LINE = [
     'observations.id',
     'observations.version',
@@ -270,8 +274,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       const q = lines(personId, asked)
         .select(
           ...LINE,
-          db.raw("json_extract(record, '$.target') as target"),
-          db.raw("json_extract(record, '$.method') as own_method"),
+          db.raw(TOLD),
           db.raw('null as hold'),
           db.raw(
             "(select json_group_array(json_object('fault', fault, 'step', step)) from mends where observation_id = observations.id and result = 'helped') as helped",
@@ -289,13 +292,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     /** A person's newest looks with the hold that was judged of each. */
     async held(personId: string, limit: number): Promise<KeptLine[]> {
       const q = lines(personId, '')
-        .select(
-          ...LINE,
-          'judged.hold',
-          db.raw('null as target'),
-          db.raw("json_extract(record, '$.method') as own_method"),
-          db.raw('null as helped'),
-        )
+        .select(...LINE, 'judged.hold', db.raw(TOLD), db.raw('null as helped'))
         .limit(limit);
       return parseRows('observations', lineRow, await q).map(keptLine);
     },
