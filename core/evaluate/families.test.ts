@@ -37,6 +37,18 @@ const stated = (o: Observation): string[] =>
 const value = (o: Observation, id: string): number | undefined => evaluated(o).measures.find((m) => m.id === id)?.value;
 const many = <T>(n: number, f: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => f(i));
 
+describe('hollow', () => {
+  test('blades on the floor are a fault that a picture shows: lying flat reads nought at the back of the shoulder', () => {
+    expect(value(filmed('dead-bug', 'legs', [{}]), 'shoulder-clearance')).toBeCloseTo(0, 0);
+    const flat = filmed('hollow', 'straight', [{ trunk: 0, lumbar: 0, thoracic: 0, neck: 0 }]);
+    // A lens that stands where nobody tells may see a shoulder higher than it is; one that is told away does not.
+    expect(stated(flat).join()).toContain('blades-down');
+    expect(stated({ ...flat, camera: { distance: 40, height: 0.5 } })).toContain('blades-down gross');
+    expect(stated(filmed('hollow', 'straight', [{}])).join()).not.toContain('blades-down');
+    expect(value(filmed('hollow', 'straight', [{}]), 'shoulder-clearance')).toBeGreaterThan(15);
+  });
+});
+
 describe('all-fours and bird dog', () => {
   const fours = rungOf(catalog, 'all-fours', 'floor').pose;
   test('the natural rise to the shoulders is no fault; hips above shoulders, and a shut hip, are', () => {

@@ -226,7 +226,10 @@ const LINE_MEASURES: readonly MeasureDefinition[] = [
     reads: { positive: 'clear of the floor', negative: '' },
     needs: () => ['shoulder', 'hip'],
     needsFloor: true,
-    compute: (frame) => percent(frame.at('shoulder')[1], distance(frame.at('shoulder'), frame.at('hip'))),
+    // The back of the shoulder: the joint lies half a body's depth above it, so that lying flat reads nought.
+    compute: (frame, { body }) =>
+      percent(frame.at('shoulder')[1], distance(frame.at('shoulder'), frame.at('hip'))) -
+      percent(body.backDepth, body.trunk),
   },
   {
     id: 'hand-foot-level',
