@@ -19,6 +19,8 @@ export function seenWarning(warning: SeenWarning, offSquare: number): string {
       return 'Nothing is judged by measure from here: this version is watched from this view, not measured.';
     case 'points-missing':
       return 'None of the judged measures can be taken from these points; more of them have to be placed.';
+    case 'below-floor':
+      return 'Points lie well below the floor line. Is the line along the mat, and the picture the right way up?';
     case 'no-floor':
       return 'No floor line: the picture’s own upright is taken, and heights above the floor are not measured.';
   }

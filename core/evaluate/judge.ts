@@ -19,7 +19,14 @@ import { decidingMeasures, gapFinding, undecidedOf } from './undecided.js';
 
 /** What the coach should know of a picture beside its figures. */
 export type SeenWarning =
-  'too-few-points' | 'off-square' | 'too-far-off' | 'not-known' | 'only-watched' | 'points-missing' | 'no-floor';
+  | 'too-few-points'
+  | 'off-square'
+  | 'too-far-off'
+  | 'not-known'
+  | 'only-watched'
+  | 'points-missing'
+  | 'no-floor'
+  | 'below-floor';
 
 export interface Judged extends Seen {
   method: Method;
@@ -174,6 +181,7 @@ function warningsOf(
   if (limits.length === 0) warnings.push('only-watched');
   else if (!limits.some((l) => measures.some((m) => m.id === l.measure))) warnings.push('points-missing');
   if (!observation.floor && observation.view !== 'above') warnings.push('no-floor');
+  if (picture.below.length > 0) warnings.push('below-floor');
   return warnings;
 }
 

@@ -42,6 +42,20 @@ describe('what is said beside a judged picture', () => {
     expect(warnings(still(above))).not.toContain('no-floor');
     expect(warnings(still({ ...above, view: 'front' }))).toContain('no-floor');
   });
+  test('points far below the floor line are warned of, and turn nobody over; a foot that is placed a little low is not', () => {
+    const at = (y: number) =>
+      warnings(
+        still({
+          floor: [
+            [0, y],
+            [picture.width, y],
+          ],
+        }),
+      );
+    const lowest = Math.max(...Object.values(points).map((p) => p[1]));
+    expect(at(lowest - 4)).toEqual([]);
+    expect(at(lowest - 200)).toContain('below-floor');
+  });
   test('points that no limit can be judged by are missed; one that can be judged is enough', () => {
     expect(warnings(still({}, ['knee', 'ankle', 'heel', 'toe']))).toContain('points-missing');
     expect(warnings(still({}, ['shoulder', 'hip', 'knee', 'ankle']))).not.toContain('points-missing');

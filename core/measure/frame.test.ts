@@ -14,6 +14,26 @@ describe('which way a person faces', () => {
     expect(uprightFrame(lying, undefined, 'supine')).toMatchObject({ head: 1, belly: -1 });
     expect(uprightFrame(mirrored, undefined, 'supine')).toMatchObject({ head: -1, belly: 1 });
   });
+  test('the picture’s up is up, whichever end of the floor line was placed first and wherever the points lie', () => {
+    const level: FloorLine = [
+      [0, 300],
+      [400, 300],
+    ];
+    const back: FloorLine = [level[1], level[0]];
+    for (const floor of [level, back]) {
+      expect(uprightFrame(lying, floor, 'prone').at('hip')[1]).toBeCloseTo(200, 9);
+      // A line drawn over the body's head is a wrong line, not a body upside down.
+      expect(uprightFrame({ shoulder: [300, 400], hip: [200, 400] }, floor, 'prone').at('hip')[1]).toBeCloseTo(-100, 9);
+    }
+  });
+  test('of a picture that lies on its side the points tell which way is up', () => {
+    const upright: FloorLine = [
+      [400, 0],
+      [395, 300],
+    ];
+    const side: Landmarks = { shoulder: [300, 100], hip: [300, 200] };
+    expect(uprightFrame(side, upright, 'prone').at('hip')[1]).toBeGreaterThan(90);
+  });
   const standing: Landmarks = { shoulder: [200, 100], hip: [200, 200] };
   test.each([
     ['toes', { heel: [190, 400], toe: [230, 400] }, 1],

@@ -25,9 +25,11 @@ export interface Facing extends Pick<UprightFrame, 'head' | 'belly'> {
 
 const flip = (p: Point): Point => [p[0], -p[1]];
 
+/** The picture's up is up; only of a line steeper than 45°, as in a picture that lies on its side, the points tell. */
 function sideOfFloor(points: Landmarks, floor: FloorLine): 1 | -1 {
   const all = Object.values(points);
   const line = subtract(flip(floor[1]), flip(floor[0]));
+  if (Math.abs(line[0]) >= Math.abs(line[1])) return line[0] < 0 ? -1 : 1;
   const total = all.reduce((sum, p) => sum + cross(line, subtract(flip(p), flip(floor[0]))), 0);
   return total < 0 ? -1 : 1;
 }

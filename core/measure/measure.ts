@@ -25,6 +25,8 @@ export interface MeasuredPicture {
   facing: Facing;
   /** 1 SD of a point, px: of all together where each has its own. */
   landmarkSd: Pixels;
+  /** Points that lie far below the floor line: line or picture are not as they should be. */
+  below: LandmarkName[];
   /** Turn of the camera that far points told, degrees; null where the lens or the points are not. */
   yaw: number | null;
 }
@@ -45,6 +47,9 @@ export interface PictureInput {
   yaw?: number;
   t?: Seconds;
 }
+
+/** Placing errors put a point no further under the floor line than this share of the shoulder–ankle distance. Assumption: five of them. */
+const FAR_BELOW = 0.06;
 
 const computable = (
   definition: MeasureDefinition,
@@ -199,5 +204,6 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
       ...(estimated ? { estimated } : {}),
     });
   }
-  return { view, measures, facing, landmarkSd, yaw };
+  const below = base.hasFloor ? names.filter((name) => base.at(name)[1] < -FAR_BELOW * unit) : [];
+  return { view, measures, facing, landmarkSd, below, yaw };
 }
