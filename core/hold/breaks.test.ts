@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { median } from '../statistics.js';
 import { smoothed, type Sample } from './breaks.js';
 
-const HALF_WINDOW = 0.2;
+const HALF_WINDOW = 0.3;
 const sampled = (values: readonly (number | null)[], hz: number): Sample[] =>
   values.map((v, i) => ({ t: i / hz, values: new Map(v === null ? [] : [['hip-line', v]]) }));
 /** The running median as it is defined: as many samples on both sides as lie within the window. */
@@ -29,6 +29,21 @@ describe('a smoothed measure', () => {
         },
       ),
     );
+  });
+  test('property: at 1.6 to 5 Hz one wild sample neither starts nor stops anything; at 1 Hz a sample stands for itself', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1.6, max: 5, noNaN: true }),
+        fc.integer({ min: 2, max: 17 }),
+        fc.constantFrom(-60, 60),
+        (hz, at, wild) => {
+          const values = Array.from({ length: 20 }, (_, i) => (i === at ? wild : i < 10 ? 0 : 20));
+          const { value } = smoothed(sampled(values, hz), 'hip-line');
+          for (const v of value) expect([0, 20]).toContain(v);
+        },
+      ),
+    );
+    expect(smoothed(sampled([0, 0, 90, 0, 0], 1), 'hip-line').value).toEqual([0, 0, 90, 0, 0]);
   });
   test('a long window, of a fast camera, is the same median', () => {
     const values = Array.from({ length: 200 }, (_, i) => (i * 7919) % 101);

@@ -9,8 +9,12 @@ import { median } from '../statistics.js';
 export const LASTING: Seconds = 0.8;
 /** So long everything must be inside the clear limits for the hold to have settled. */
 export const SETTLED_FOR: Seconds = 1;
-/** Half the window of the running median; what lies on its edge belongs to it, however the times were rounded. */
-const SMOOTH: Seconds = 0.2 + 1e-9;
+/**
+ * Half the window of the running median: three tenths of a second, or as far as the neighbours of a slower series where they are not too
+ * far apart to speak for one another; what lies on its edge belongs to it, however the times were rounded.
+ */
+const SMOOTH: Seconds = 0.3;
+const SMOOTH_AT_MOST: Seconds = 0.7;
 
 export interface Break {
   fault: string;
@@ -35,13 +39,11 @@ export interface Series {
   gap: Seconds;
 }
 
-/** The longer of 1.5 s and two and a half usual steps. */
-const gapOf = (times: readonly Seconds[]): Seconds => {
-  const steps = times.slice(1).map((t, i) => t - times[i]!);
-  return Math.max(1.5, 2.5 * (steps.length > 0 ? median(steps) : 0));
-};
+/** The usual time from one sample to the next; nought for one sample alone. */
+const stepOf = (times: readonly Seconds[]): Seconds =>
+  times.length > 1 ? median(times.slice(1).map((t, i) => t - times[i]!)) : 0;
 
-/** One measure over time, smoothed by a running median of ±0.2 s that does not reach over gaps. */
+/** One measure over time, smoothed by a running median of about 0.6 s that does not reach over gaps. */
 export function smoothed(samples: readonly Sample[], measure: string): Series {
   const t: Seconds[] = [];
   const raw: number[] = [];
@@ -51,16 +53,19 @@ export function smoothed(samples: readonly Sample[], measure: string): Series {
     t.push(sample.t);
     raw.push(value);
   }
+  const step = stepOf(t);
+  const reach = 1e-9 + (1.1 * step > SMOOTH_AT_MOST ? SMOOTH : Math.max(SMOOTH, 1.1 * step));
   let low = 0;
   let high = 0;
   const value = raw.map((_, i) => {
-    while (t[low]! < t[i]! - SMOOTH) low += 1;
-    while (high < t.length && t[high]! <= t[i]! + SMOOTH) high += 1;
+    while (t[low]! < t[i]! - reach) low += 1;
+    while (high < t.length && t[high]! <= t[i]! + reach) high += 1;
     // The same number of samples on both sides, so that a ramp is not bent at its ends.
     const half = Math.min(i - low, high - 1 - i);
     return half === 0 ? raw[i]! : medianOf(raw, i - half, i + half + 1);
   });
-  return { t, value, gap: gapOf(t) };
+  // The longer of 1.5 s and two and a half usual steps.
+  return { t, value, gap: Math.max(1.5, 2.5 * step) };
 }
 
 /** Median of a small odd stretch by insertion: quicker than a sort for the dozen samples of a window. */
