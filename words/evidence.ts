@@ -38,6 +38,11 @@ const ONSET: Question = {
   asks: 'It went',
   answers: answers({ 'at-once': 'at once', early: 'early', late: 'late' }),
 };
+const SHAKING: Question = {
+  key: 'shaking',
+  asks: 'Shaking',
+  answers: answers({ early: 'early', late: 'in the last third', none: 'none' }),
+};
 const CUE: Question = {
   key: 'cue',
   asks: 'One cue',
@@ -59,7 +64,7 @@ const SIDES: Question = {
 /**
  * The questions of a version, grouped. What the version cannot answer is not asked: no gap under a back that is not on the floor, no
  * raised surface for a body on its back, no bent knees where they are bent.
- * @param hold whether something lasted; a still has no onset
+ * @param hold whether something lasted; a still has no onset, and nothing shakes in it
  */
 export function questionsFor(
   family: Pick<Family, 'orientation'>,
@@ -71,7 +76,7 @@ export function questionsFor(
   const straight = rung.chordEnd === 'ankle';
   return [
     { name: 'Felt', questions: [FELT, CRAMP, BREATH] },
-    { name: 'Seen', questions: [...(supine ? [GAP] : []), PELVIS, ...(hold ? [ONSET] : []), SIDES] },
+    { name: 'Seen', questions: [...(supine ? [GAP] : []), PELVIS, ...(hold ? [ONSET, SHAKING] : []), SIDES] },
     { name: 'Tried', questions: [CUE, EASIER, ...(prone ? [RAISED] : []), ...(straight ? [BENT] : [])] },
   ];
 }

@@ -1,12 +1,14 @@
 /** A studio's own or changed catalogue entries: the same schemas as the shipped ones, with the kind beside them. */
 import type { z } from 'zod';
 import {
+  causeSchema,
   cautionSchema,
   crossGateSchema,
   drillSchema,
   faultSchema,
   methodSchema,
   padsSchema,
+  quickTestSchema,
   rungSchema,
   toleranceSchema,
 } from './catalog.js';
@@ -20,6 +22,8 @@ export const ENTRY_SCHEMAS = {
   rungs: rungSchema,
   crossGates: crossGateSchema,
   pads: padsSchema,
+  causes: causeSchema,
+  tests: quickTestSchema,
 } as const;
 export type EntryKind = keyof typeof ENTRY_SCHEMAS;
 export const ENTRY_KINDS = Object.keys(ENTRY_SCHEMAS) as [EntryKind, ...EntryKind[]];

@@ -135,6 +135,8 @@ export const evidenceSchema = z.strictObject({
   'pelvic-tilt': z.enum(['forward', 'neutral', 'back']).optional(),
   'back-gap': z.enum(['nothing', 'fingertips', 'flat-hand', 'fist']).optional(),
   cramp: z.enum(FELT_SITES).optional(),
+  /** Effort that is seen; no fault. */
+  shaking: z.enum(['early', 'late', 'none']).optional(),
 });
 
 /** Changes to answers; null takes one back. */

@@ -132,6 +132,7 @@ export function factsOf(
   add('cramp', said('cramp'));
   add('bent', said('straight-against-bent'));
   add('breath', said('breath'));
+  add('shaking', said('shaking'));
   add('gap', said('back-gap'));
   add('tilt', pelvis);
   add('sides', sides === undefined ? undefined : sides === 'even' ? 'even' : 'apart');

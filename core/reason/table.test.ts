@@ -15,6 +15,7 @@ const KEYS: Record<string, keyof Evidence> = {
   cramp: 'cramp',
   bent: 'straight-against-bent',
   breath: 'breath',
+  shaking: 'shaking',
   gap: 'back-gap',
   tilt: 'pelvic-tilt',
 };

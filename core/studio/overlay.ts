@@ -93,7 +93,11 @@ export function applyEntries(shipped: Catalog, entries: readonly StudioEntry[]):
     })),
     crossGates: laid('crossGates', shipped.crossGates, entries),
     retired: new Set(entries.filter((e) => e.retired).map((e) => `${e.kind}:${entryKey(e.kind, e.record)}`)),
-    tests: shipped.tests.map((t) => ({ ...t, excludedBy: excluded(`test:${t.id}`, t.excludedBy, cautions) })),
+    causes: laid('causes', shipped.causes, entries),
+    tests: laid('tests', shipped.tests, entries).map((t) => ({
+      ...t,
+      excludedBy: excluded(`test:${t.id}`, t.excludedBy, cautions),
+    })),
   };
 }
 
@@ -184,6 +188,15 @@ export function problemsOfEntry(catalog: Catalog, entry: StudioEntry): Problem[]
         if (!fault?.families.includes(pads.id))
           problems.push({ path: `order[${i}]`, message: `"${id}" is no fault of ${pads.id}` });
       });
+      break;
+    }
+    case 'causes':
+      check(ids(catalog.causes), 'id', 'cause', [entry.record.id]);
+      break;
+    case 'tests': {
+      const test = entry.record as EntryRecord<'tests'>;
+      check(ids(catalog.tests), 'id', 'test', [test.id]);
+      if (test.families) check(families, 'families', 'position', test.families);
       break;
     }
     case 'rungs': {

@@ -149,6 +149,35 @@ describe('the studio’s catalogue', () => {
     expect((await coach.send('put', at, { id: plank.id, order: [...order, order[0]] })).status).toBe(422);
     expect((await coach.send('delete', at)).body.entries).toEqual([]);
   });
+  test('how often a cause is there and a test errs is the studio’s own, and moves the causes; what makes no sense is refused', async () => {
+    const lever = record(catalog.causes, 'lever');
+    const bent = record(catalog.tests, 'knees-in');
+    await coach.send('put', '/catalogue/causes/lever', { ...lever, prior: 0.4 });
+    const at = '/catalogue/tests/knees-in';
+    const kept = await coach.send('put', at, { ...bent, errors: { positive: 0.95, base: 0.05 } });
+    const own = applyEntries(catalog, kept.body.entries as StudioEntry[]);
+    expect(record(own.causes, 'lever').prior).toBe(0.4);
+    expect(record(own.tests, 'knees-in').errors).toEqual({ positive: 0.95, base: 0.05 });
+    const person = (await coach.send('post', '/people', { name: 'Teo' })).body.id as string;
+    const id = crypto.randomUUID();
+    const observation = watchedPlank({ tests: { 'knees-in': 'positive' } });
+    await coach.send('post', `/people/${person}/looks`, { id, startedAt: NOW, observation });
+    type Causes = { causes: { cause: string; probability: number }[] };
+    const chance = async (): Promise<number> =>
+      ((await coach.get(`/looks/${id}/evaluation`)).body as Causes).causes.find((c) => c.cause === 'lever')!
+        .probability;
+    const here = await chance();
+    await coach.send('delete', '/catalogue/causes/lever');
+    await coach.send('delete', at);
+    expect(await chance()).toBeLessThan(here - 0.1);
+    const upside = await coach.send('put', at, { ...bent, errors: { positive: 0.1, base: 0.5 } });
+    expect([upside.status, upside.body.problems[0].path]).toEqual([422, 'errors']);
+    expect((await coach.send('put', '/catalogue/causes/lever', { ...lever, prior: 1 })).body.problems[0].path).toBe(
+      'prior',
+    );
+    const strange = await coach.send('put', '/catalogue/tests/hull', { ...bent, id: 'hull' });
+    expect([strange.status, strange.body.problems[0].path]).toEqual([422, 'id']);
+  });
   test.each(['masts/bridge', 'drills/Bridge%20one', 'tests/knee-to-wall'])('no entry at %s', async (path) => {
     expect((await coach.send('put', `/catalogue/${path}`, own)).status).toBe(422);
   });

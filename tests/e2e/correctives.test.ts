@@ -181,6 +181,29 @@ describe('the library is the studio’s own', () => {
     await sees(page, 'The shipped one stands again');
     expect(await shown(page)).not.toContain('Bridge by the slipway');
   });
+  test('how often a test errs and a cause is there is changed with its meaning beside it, and restored', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/library?kind=tests&id=knees-in`);
+    await sees(page, /Positive in \d+ of 100 people with/);
+    await press(page, 'Change it');
+    await sees(page, 'Must be less than the figure above.');
+    await page.locator('#test-base').fill('');
+    await page.locator('#test-base').fill('99');
+    await page.keyboard.press('Tab');
+    await press(page, 'Keep the change');
+    await sees(page, /must be likelier than the base/);
+    await page.locator('#test-base').fill('');
+    await page.locator('#test-base').fill('7');
+    await page.keyboard.press('Tab');
+    await press(page, 'Keep the change');
+    await sees(page, /in 7 of 100 with none of its causes/);
+    await press(page, 'Restore the shipped one');
+    await press(page, 'Restore it');
+    await sees(page, 'The shipped one stands again');
+    await page.goto(`${hall.url}/library?kind=causes&id=lever`);
+    await press(page, 'Change it');
+    await sees(page, 'There before anything is known, of 100');
+  });
   test('a copy is a drill of its own, found by search, and taken away again', async () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/library?kind=drills&id=dead-bug-legs`);

@@ -11,12 +11,14 @@ import { useDraft } from '../../data/drafts.js';
 import { ApiError } from '../../data/call.js';
 import { catalog, putEntry } from '../../data/catalogue.js';
 import { editDraft } from './library.js';
+import CauseFields from './entries/CauseFields.vue';
 import CautionFields from './entries/CautionFields.vue';
 import DrillFields from './entries/DrillFields.vue';
 import FaultFields from './entries/FaultFields.vue';
 import LimitFields from './entries/LimitFields.vue';
 import MethodFields from './entries/MethodFields.vue';
 import PadFields from './entries/PadFields.vue';
+import TestFields from './entries/TestFields.vue';
 
 const props = defineProps<{ entry: StudioEntry; copy: boolean }>();
 const emit = defineEmits<{ saved: [key: string]; cancel: [] }>();
@@ -30,6 +32,8 @@ const FIELDS: Partial<Record<EntryKind, Component>> = {
   methods: MethodFields,
   cautions: CautionFields,
   pads: PadFields,
+  causes: CauseFields,
+  tests: TestFields,
 };
 
 const free = (id: string, taken: (id: string) => boolean): string => {

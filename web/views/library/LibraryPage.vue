@@ -41,7 +41,7 @@ const kits = computed(() => [...new Set(catalog.drills.flatMap((d) => d.kit))].s
 const body = bodyOf();
 const entries = computed(() => listed(catalog, kind.value, filter));
 
-/** The page of the chosen entry with the record that it shows; tests, causes and positions are as shipped. */
+/** The page of the chosen entry with the record that it shows. */
 const open = computed((): { page: Component; shows: object; entry: StudioEntry | null; name: string } | null => {
   const find = <T extends { id: string }>(list: readonly T[]): T | undefined => list.find((r) => r.id === chosen.value);
   switch (kind.value) {
@@ -83,11 +83,15 @@ const open = computed((): { page: Component; shows: object; entry: StudioEntry |
     }
     case 'tests': {
       const record = find(catalog.tests);
-      return record ? { page: TestEntry, shows: { test: record }, entry: null, name: record.name } : null;
+      return record
+        ? { page: TestEntry, shows: { test: record }, entry: { kind: 'tests', record }, name: record.name }
+        : null;
     }
     case 'causes': {
       const record = find(catalog.causes);
-      return record ? { page: CauseEntry, shows: { cause: record }, entry: null, name: record.name } : null;
+      return record
+        ? { page: CauseEntry, shows: { cause: record }, entry: { kind: 'causes', record }, name: record.name }
+        : null;
     }
   }
   return null;
@@ -104,8 +108,8 @@ async function putBack(): Promise<void> {
   const back = taken.value!;
   if (await run(() => restoreEntry(back.kind, back.key))) taken.value = null;
 }
-/** Limits and faults are changed where they stand; they have no copies. */
-const noCopy = computed(() => ['limits', 'faults', 'positions'].includes(kind.value));
+/** Limits, faults, and the figures of tests and causes are changed where they stand; they have no copies. */
+const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes'].includes(kind.value));
 </script>
 
 <template>

@@ -15,6 +15,10 @@ defineProps<{ test: QuickTest }>();
   <p><b>Positive:</b> {{ test.positive }}</p>
   <p><b>Speaks for:</b> {{ test.for.map(causeName).join(', ') }}</p>
   <p v-if="test.against.length"><b>Speaks against:</b> {{ test.against.map(causeName).join(', ') }}</p>
+  <p class="figures text-soft">
+    Positive in {{ Math.round(100 * test.errors.positive) }} of 100 people with {{ causeName(test.for[0]!) }} alone, in
+    {{ Math.round(100 * test.errors.base) }} of 100 with none of its causes; assumptions.
+  </p>
   <p v-if="test.excludedBy.length" class="note mt-2">
     Not with: {{ test.excludedBy.map(cautionName).join(', ') }}. Stop at any pain.
   </p>

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** A chance, as so many of a hundred people. */
+const chance = defineModel<number>({ required: true });
+defineProps<{ id: string; label: string; means: string }>();
+const asked = (event: Event): void => {
+  const of = Number((event.target as HTMLInputElement).value);
+  if (Number.isFinite(of)) chance.value = of / 100;
+};
+</script>
+
+<template>
+  <div>
+    <label class="label" :for="id">{{ label }}, of 100</label>
+    <input
+      :id="id"
+      type="number"
+      class="field figures !w-32"
+      min="0.5"
+      max="99.5"
+      step="0.5"
+      required
+      :value="Math.round(1000 * chance) / 10"
+      :aria-describedby="`${id}-means`"
+      @change="asked"
+    />
+    <p :id="`${id}-means`" class="text-soft text-sm">{{ means }}</p>
+  </div>
+</template>
