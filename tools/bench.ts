@@ -11,6 +11,7 @@ import { bodyOf } from '../core/body/anthropometry.js';
 import { simulatePicture, withFaults } from '../core/body/simulate.js';
 import { rungOf, catalog } from '../core/catalog/index.js';
 import { ladders, rungsOnLadder, placeKey } from '../core/catalog/ladders.js';
+import { classQuerySchema, type ClassQuery } from '../core/formats/class.js';
 import { leverQuerySchema } from '../core/formats/lever.js';
 import { graphLinks } from '../core/ladder/places.js';
 import { leverReport } from '../core/statics/lever.js';
@@ -21,6 +22,7 @@ import { DAY_MS, hallDay } from '../core/days.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { judge, type Judged } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
+import { planClass } from '../core/class/plan.js';
 import { deal, practisable } from '../core/eye/deal.js';
 import { scoreRound } from '../core/eye/rounds.js';
 import { judgedBy, nobody } from '../core/person/circumstance.js';
@@ -33,6 +35,7 @@ import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
 import { slowPhoneRows } from './slow-phone.js';
+import { loadSolver } from './solver.js';
 
 const body = bodyOf();
 const random = seededRandom(3);
@@ -244,6 +247,31 @@ function firstLoad(): { page: number; fonts: number } | null {
   };
 }
 
+/** A class whose boxes and bands do not go round; carries take two weights each. */
+function classOf(people: number, blocks: number, carried: boolean): ClassQuery {
+  const moves = ['front-plank', 'side-plank', 'bird-dog', carried ? 'carry' : 'hollow'];
+  const places = ['knees', 'forearm', 'straight-arm', 'long-lever'];
+  return classQuerySchema.parse({
+    format: 'upright-anchor/class-query',
+    version: 1,
+    minutes: 60,
+    kit: { box: 4, band: 6, weights: 9 },
+    members: Array.from({ length: people }, (_, i) => ({
+      id: `m${i}`,
+      athlete: { stature: 1.5 + (i % 9) / 20, mass: 50 + 2 * (i % 20) },
+      places: { 'front-plank': { rung: places[i % 4], clean: 10 + 3 * (i % 12) } },
+      causes: i % 3 === 0 ? [{ cause: 'lever', probability: 0.6 }] : [],
+    })),
+    blocks: Array.from({ length: blocks }, (_, i) => ({
+      id: `b${i}`,
+      move: moves[i % moves.length],
+      work: 30,
+      rest: 15,
+      rounds: 3,
+    })),
+  });
+}
+
 const rows: [string, string, string][] = [];
 const NOBODY = nobody();
 const judged = (observation: Observation, asked = ''): Judged =>
@@ -287,6 +315,22 @@ rows.push([
   `${time(10, () => scoreRound(dealt, untapped, catalog, NOBODY)).toFixed(0)} ms`,
   '',
 ]);
+const solve = await loadSolver();
+for (const [people, blocks] of [
+  [16, 8],
+  [40, 12],
+] as const)
+  for (const [what, carried] of [
+    ['one scarce item a version', false],
+    ['several units of several items', true],
+  ] as const) {
+    const query = classOf(people, blocks, carried);
+    rows.push([
+      `class of ${people} × ${blocks} blocks × 3 rounds, ${what}`,
+      `${time(3, () => planClass(query, catalog, solve)).toFixed(0)} ms`,
+      carried ? '' : 'under 300 ms',
+    ]);
+  }
 const plank = rungOf(catalog, 'front-plank', 'straight-arm');
 const athlete = bodyOf({ stature: 1.8, mass: 80, sex: 'male' });
 const query = leverQuerySchema.parse({

@@ -123,3 +123,47 @@ describe('the lever command', () => {
     expect(answer.stderr.trimEnd()).toMatch(line);
   });
 });
+
+describe('the class command', () => {
+  const query = {
+    format: 'upright-anchor/class-query',
+    version: 1,
+    method: 'straight',
+    minutes: 45,
+    kit: { box: 1, weights: 3 },
+    members: [
+      { id: 'm1', cautions: ['wrist'], places: { 'front-plank': { rung: 'forearm', clean: 30 } } },
+      { id: 'm2', athlete: { stature: 1.6, mass: 60 } },
+    ],
+    blocks: [
+      { id: 'b1', move: 'front-plank', work: 30, rest: 15, rounds: 3, sides: 'none' },
+      { id: 'b2', move: 'carry', work: 40, rest: 20, rounds: 1 },
+    ],
+  };
+  const ask = (change: object) => run(['-'], JSON.stringify({ ...query, ...change }), 'class');
+  test('prints a plan that is proven, with every option, its gain and its kit', () => {
+    const asked = ask({});
+    expect([asked.status, asked.stderr]).toEqual([0, '']);
+    const plan = JSON.parse(asked.stdout) as { blocks: { options: object[]; rounds: object[] }[] };
+    expect(plan).toMatchObject({ format: 'upright-anchor/class-plan', version: 1, proven: true, minutes: 4.3 });
+    expect(plan.blocks[0]!.rounds).toHaveLength(3);
+    expect(plan.blocks[0]!.options).toContainEqual({
+      member: 'm1',
+      version: 'front-plank/forearm',
+      gain: 1,
+      kit: {},
+    });
+  });
+  test.each([
+    ['a kit that nobody knows', { kit: { anchor: 1 } }, /^kit\.anchor: is no kit/],
+    ['a move that is none', { blocks: [{ ...query.blocks[0], move: 'hull' }] }, /^blocks\[0\]\.move: there is no move/],
+    ['work of no time', { blocks: [{ ...query.blocks[0], work: 0 }] }, /^blocks\[0\]\.work: must be 1–600 s/],
+    ['nobody', { members: [] }, /^members: holds nobody/],
+    ['a field too many', { anchor: 1 }, /^anchor: /],
+  ])('%s is told where and what, and nothing is printed', (_name, change, says) => {
+    const asked = ask(change);
+    expect([asked.status, asked.stdout]).toEqual([2, '']);
+    expect(asked.stderr).toMatch(says);
+    expect(asked.stderr).not.toContain('    at ');
+  });
+});

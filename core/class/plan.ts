@@ -1,0 +1,291 @@
+/** A class planned: versions and kit for everybody in every round, whom to watch, minutes, balance, warnings. Codes and numbers. */
+import type { Catalog } from '../catalog/index.js';
+import { placeKey } from '../catalog/ladders.js';
+import type { CautionId, Rung } from '../formats/catalog.js';
+import type { ClassBlock, ClassOption, ClassQuery, Kind } from '../formats/class.js';
+import { KINDS } from '../formats/class.js';
+import { InputError, type Problem } from '../formats/problems.js';
+import type { Seconds } from '../geometry.js';
+import type { View } from '../landmarks.js';
+import { capFor, nobody, type Circumstance } from '../person/circumstance.js';
+import { loadOf } from '../statics/load.js';
+import { assign, scarceItems, type SolveLp } from './assign.js';
+import { kindOf, ON_THE_HANDS, ON_THE_NECK } from './kinds.js';
+import { inClass, optionsFor, versionsOf, type MemberInClass, type Offered } from './options.js';
+import { visitOf, watchOrder } from './watch.js';
+
+/** Before the first round, and to the next block, s. */
+export const LEAD_IN: Seconds = 10;
+export const TRANSITION: Seconds = 20;
+
+/** Why a version was given: today's place, something lighter or harder by its gain, or what the kit left. */
+export type AssignedWhy =
+  | { is: 'place' }
+  | { is: 'lighter' }
+  | { is: 'next' }
+  | { is: 'instead'; caution: CautionId }
+  | { is: 'kit'; item: string; wanted: string };
+/** Why nobody gives somebody anything to do. */
+export type OutWhy = { is: 'cautions'; cautions: CautionId[] } | { is: 'kit' } | { is: 'nothing' };
+
+export interface PlannedRound {
+  round: number;
+  assigned: { member: string; version: string; why: AssignedWhy }[];
+}
+export interface PlannedBlock {
+  id: string;
+  seconds: Seconds;
+  options: ClassOption[];
+  rounds: PlannedRound[];
+  out: { member: string; why: OutWhy }[];
+}
+export interface Watched {
+  block: string;
+  round: number;
+  /** Second of the round's clock. */
+  at: Seconds;
+  member: string;
+  from: View;
+  why: { fault: string | null; breaksAt: Seconds | null };
+}
+export type ClassWarning =
+  | { block: string; is: 'nobody' }
+  | { block: string; is: 'some-out'; members: number }
+  | { block: string; is: 'neck-twice' }
+  | { block: string; is: 'long-on-hands'; seconds: Seconds }
+  | { block: string; is: 'too-long'; minutes: number; has: number }
+  | { block: string; is: 'no-kit'; items: string[] };
+
+export interface ClassPlan {
+  proven: boolean;
+  total: number;
+  minutes: number;
+  blocks: PlannedBlock[];
+  watch: Watched[];
+  /** Share of the working seconds by kind; adds up to 1. */
+  balance: Record<Kind, number>;
+  warnings: ClassWarning[];
+}
+
+/** So long in a row on hands or forearms is a long time. Assumption. */
+const LONG_ON_HANDS: Seconds = 150;
+
+/** Working seconds of one round: both sides where each side has its turn. */
+const workOf = ({ work, sides }: ClassBlock): Seconds => work * (sides === 'each' ? 2 : 1);
+/** Seconds of a block with its lead-in and the way to the next. */
+export const secondsOfBlock = (block: ClassBlock): Seconds =>
+  LEAD_IN + block.rounds * (workOf(block) + block.rest) + TRANSITION;
+
+/**
+ * Checks what the schema cannot: ids.
+ * @throws InputError with a line per problem
+ */
+export function checkClass(query: ClassQuery, catalog: Catalog): void {
+  const problems: Problem[] = [];
+  const say = (path: string, message: string): void => void problems.push({ path, message });
+  const kits = new Set([...catalog.drills, ...catalog.tests].flatMap((d) => d.kit));
+  for (const item of Object.keys(query.kit)) if (!kits.has(item)) say(`kit.${item}`, 'is no kit of the catalogue');
+  const faults = new Set(catalog.faults.map((f) => f.id));
+  const families = new Set(catalog.families.map((f) => f.id));
+  const twice = (list: readonly { id: string }[], path: string): void =>
+    list.forEach(({ id }, i) => {
+      if (list.findIndex((x) => x.id === id) < i) say(`${path}[${i}].id`, `"${id}" stands twice`);
+    });
+  twice(query.members, 'members');
+  twice(query.blocks, 'blocks');
+  query.members.forEach((member, i) => {
+    for (const [family, { rung }] of Object.entries(member.places)) {
+      if (!families.has(family)) say(`members[${i}].places.${family}`, 'is no position');
+      else if (!catalog.rungs.some((r) => r.family === family && r.id === rung))
+        say(`members[${i}].places.${family}.rung`, `there is no version "${rung}" of ${family}`);
+    }
+    member.faults.forEach((id, k) => {
+      if (!faults.has(id)) say(`members[${i}].faults[${k}]`, `there is no fault "${id}"`);
+    });
+    try {
+      inClass(member);
+    } catch (error) {
+      say(`members[${i}].athlete`, (error as Error).message);
+    }
+  });
+  query.blocks.forEach(({ move }, i) => {
+    const [family, rung] = move.split('/') as [string, string | undefined];
+    if (!families.has(family)) say(`blocks[${i}].move`, `there is no move "${move}"`);
+    else if (family === 'class-moves' ? !rung || versionsOf(catalog, family, rung).length === 0 : rung !== undefined)
+      say(`blocks[${i}].move`, `there is no move "${move}": a position, or class-moves/ with one of its versions`);
+  });
+  if (problems.length > 0) throw new InputError(problems);
+}
+
+/** How long a member usually stays clean at a version: the place's seconds, by how much lighter or heavier the version is. */
+function breaksAt({ place, clean }: Offered, rung: Rung | undefined, member: MemberInClass): Seconds | null {
+  if (clean === null || !rung) return null;
+  try {
+    const [a, b] = [loadOf(place, member.body), loadOf(rung, member.body)];
+    if (!a || !b || a.governs !== b.governs || !(b.value > 0)) return clean;
+    return clean * (a.value / b.value);
+  } catch {
+    return clean;
+  }
+}
+
+interface Planned {
+  block: PlannedBlock;
+  watch: Watched[];
+  total: number;
+  proven: boolean;
+}
+
+/** One block with all of its rounds. */
+function planBlock(
+  query: ClassQuery,
+  catalog: Catalog,
+  block: ClassBlock,
+  members: readonly MemberInClass[],
+  at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined },
+): Planned {
+  const offered = new Map(members.map((m) => [m.id, optionsFor(catalog, m, block, at)] as const));
+  const options = [...offered.values()].flatMap((o) => o.options);
+  const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
+  const scarce = scarceItems(options, query.kit);
+  const had = new Map<string, number>();
+  const seen = new Map<string, number>();
+  const rounds: PlannedRound[] = [];
+  const watch: Watched[] = [];
+  let [total, proven] = [0, true];
+  let last: ReadonlyMap<string, number> = new Map();
+  for (let round = 1; round <= block.rounds; round += 1) {
+    const found = assign(options, query.kit, had, at.solve);
+    last = found.chosen;
+    total += found.total;
+    proven &&= found.proven;
+    const assigned = members.flatMap((m) => {
+      const i = found.chosen.get(m.id);
+      return i === undefined ? [] : [{ member: m.id, option: options[i]! }];
+    });
+    for (const { member, option } of assigned)
+      if (Object.keys(option.kit).some((k) => scarce.has(k))) had.set(member, (had.get(member) ?? 0) + 1);
+    rounds.push({
+      round,
+      assigned: assigned.map(({ member, option }) => ({
+        member,
+        version: option.version,
+        why: whyOf(offered.get(member)!, option, rungs),
+      })),
+    });
+    const visits = assigned.map(({ member, option }) => {
+      const who = members.find((m) => m.id === member)!;
+      return visitOf(member, block.work, {
+        breaksAt: breaksAt(offered.get(member)!, rungs.get(option.version), who),
+        faults: faultsHere(catalog, who, option.version).length,
+        seen: seen.get(member) ?? 0,
+      });
+    });
+    for (const visit of watchOrder(visits)) {
+      seen.set(visit.member, (seen.get(visit.member) ?? 0) + 1);
+      const who = members.find((m) => m.id === visit.member)!;
+      const version = assigned.find((a) => a.member === visit.member)!.option.version;
+      const [fault] = faultsHere(catalog, who, version);
+      const usual = breaksAt(offered.get(visit.member)!, rungs.get(version), who);
+      watch.push({
+        block: block.id,
+        round,
+        at: Math.round(10 * visit.from) / 10,
+        member: visit.member,
+        from: catalog.families.find((f) => f.id === version.split('/')[0])?.views[0] ?? 'side',
+        why: { fault: fault ?? null, breaksAt: usual === null ? null : Math.round(usual) },
+      });
+    }
+  }
+  const out = members
+    .filter((m) => !last.has(m.id))
+    .map((m): PlannedBlock['out'][number] => {
+      const { options: own, barred } = offered.get(m.id)!;
+      const why: OutWhy =
+        own.length > 0 ? { is: 'kit' } : barred.length > 0 ? { is: 'cautions', cautions: barred } : { is: 'nothing' };
+      return { member: m.id, why };
+    });
+  return { block: { id: block.id, seconds: secondsOfBlock(block), options, rounds, out }, watch, total, proven };
+}
+
+/** Faults of the last looks that the version can show. */
+const faultsHere = (catalog: Catalog, { faults }: MemberInClass, version: string): string[] =>
+  faults.filter((id) => catalog.faults.find((f) => f.id === id)?.families.includes(version.split('/')[0]!));
+
+function whyOf({ options, place, barred }: Offered, given: ClassOption, rungs: ReadonlyMap<string, Rung>): AssignedWhy {
+  const [best] = [...options].sort((a, b) => b.gain - a.gain);
+  const item = Object.keys(best?.kit ?? {})[0];
+  if (best && best.gain > given.gain && item) return { is: 'kit', item, wanted: best.version };
+  if (given.version === placeKey(place)) return { is: 'place' };
+  const rung = rungs.get(given.version)!;
+  const [caution] = barred;
+  if (rung.family !== place.family || (caution && place.excludedBy.includes(caution)))
+    return caution ? { is: 'instead', caution } : { is: 'lighter' };
+  const at = (version: string): number => options.findIndex((o) => o.version === version);
+  return at(given.version) > at(placeKey(place)) ? { is: 'next' } : { is: 'lighter' };
+}
+
+function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes: number): ClassWarning[] {
+  const warnings: ClassWarning[] = [];
+  const familyOf = (move: string): string =>
+    ON_THE_HANDS.has(move) || ON_THE_NECK.has(move) ? move : move.split('/')[0]!;
+  let onHands = 0;
+  query.blocks.forEach((block, i) => {
+    const { out, options } = blocks[i]!;
+    if (out.length === query.members.length) warnings.push({ block: block.id, is: 'nobody' });
+    else if (out.length > 0) warnings.push({ block: block.id, is: 'some-out', members: out.length });
+    const missing = [...new Set(options.flatMap((o) => Object.keys(o.kit)))].filter((k) => !query.kit[k]);
+    if (missing.length > 0) warnings.push({ block: block.id, is: 'no-kit', items: missing });
+    const before = query.blocks[i - 1];
+    if (before && ON_THE_NECK.has(familyOf(before.move)) && ON_THE_NECK.has(familyOf(block.move)))
+      warnings.push({ block: block.id, is: 'neck-twice' });
+    onHands = ON_THE_HANDS.has(familyOf(block.move)) ? onHands + block.rounds * workOf(block) : 0;
+    if (onHands > LONG_ON_HANDS) warnings.push({ block: block.id, is: 'long-on-hands', seconds: onHands });
+  });
+  if (minutes > query.minutes)
+    warnings.push({ block: query.blocks.at(-1)!.id, is: 'too-long', minutes, has: query.minutes });
+  return warnings;
+}
+
+/**
+ * Plans a class. Each round of each block is an integer programme of its own: most gain under the kit there is, exact; among plans of a
+ * block with the same total the one that shares scarce kit most evenly over its rounds stands, round by round.
+ * @param solve solver for blocks in which a version takes more than one unit, or of more than one scarce item
+ * @param studio what the hall's methods are, where nobody asks for one
+ * @throws InputError for ids that are not known or stand twice, a line per problem
+ */
+export function planClass(
+  query: ClassQuery,
+  catalog: Catalog,
+  solve?: SolveLp,
+  studio: Circumstance = nobody(),
+): ClassPlan {
+  checkClass(query, catalog);
+  const circumstance: Circumstance = query.method
+    ? { ...studio, methods: { ...studio.methods, asked: query.method } }
+    : studio;
+  const cap = (rung: Rung): number => capFor(catalog, circumstance, rung.family);
+  const members = query.members.map(inClass);
+  const planned = query.blocks.map((block, i) =>
+    planBlock(query, catalog, block, members, {
+      cap,
+      before: query.blocks.slice(0, i).filter((b) => b.move === block.move).length,
+      solve,
+    }),
+  );
+  const blocks = planned.map((p) => p.block);
+  const minutes = blocks.reduce((sum, b) => sum + b.seconds, 0) / 60;
+  const work = query.blocks.map((b) => ({ kind: kindOf(b.move), seconds: b.rounds * workOf(b) }));
+  const all = work.reduce((sum, w) => sum + w.seconds, 0);
+  return {
+    proven: planned.every((p) => p.proven),
+    total: Math.round(1e4 * planned.reduce((sum, p) => sum + p.total, 0)) / 1e4,
+    minutes: Math.round(10 * minutes) / 10,
+    blocks,
+    watch: planned.flatMap((p) => p.watch),
+    balance: Object.fromEntries(
+      KINDS.map((kind) => [kind, work.reduce((s, w) => s + (w.kind === kind ? w.seconds : 0), 0) / all]),
+    ) as Record<Kind, number>,
+    warnings: warningsOf(query, blocks, minutes),
+  };
+}

@@ -1,0 +1,74 @@
+/** A class plan in words: why somebody does what, whom to watch, what to mind. */
+import type { Catalog } from '../core/catalog/index.js';
+import type { AssignedWhy, ClassPlan, ClassWarning, OutWhy, Watched } from '../core/class/plan.js';
+import { CLASS_PLAN_FORMAT } from '../core/formats/class.js';
+import { cautionName, faultName, placeName } from './names.js';
+
+type Names = Pick<Catalog, 'faults' | 'families' | 'rungs' | 'cautions'>;
+
+export function assignedWhy(catalog: Names, why: AssignedWhy): string {
+  switch (why.is) {
+    case 'place':
+      return 'Today’s version.';
+    case 'lighter':
+      return 'Lighter than today’s version: it answers what was found last.';
+    case 'next':
+      return 'The next version: its gate is open.';
+    case 'instead':
+      return `Stands in for what ${cautionName(catalog, why.caution).toLowerCase()} leaves out.`;
+    case 'kit':
+      return `${placeName(catalog, why.wanted)} would gain more; others gain more by the ${why.item.replace('-', ' ')}.`;
+  }
+}
+export function outWhy(catalog: Names, why: OutWhy): string {
+  switch (why.is) {
+    case 'cautions':
+      return `Left out: ${why.cautions.map((c) => cautionName(catalog, c).toLowerCase()).join(', ')}, and no version is left.`;
+    case 'kit':
+      return 'The kit does not go round, and every version needs some.';
+    case 'nothing':
+      return 'This move has no version.';
+  }
+}
+export function watchWhy(catalog: Names, { fault, breaksAt }: Watched['why']): string {
+  const usual = breaksAt === null ? 'not held here before' : `usually clean for ${breaksAt} s`;
+  return fault ? `${faultName(catalog, fault)} last time, ${usual}` : usual;
+}
+export function classWarning(warning: ClassWarning): string {
+  switch (warning.is) {
+    case 'nobody':
+      return 'Nobody may do this block.';
+    case 'some-out':
+      return `${warning.members} have nothing to do here.`;
+    case 'neck-twice':
+      return 'The neck works in two blocks in a row.';
+    case 'long-on-hands':
+      return `${Math.round(warning.seconds)} s in a row on hands and forearms.`;
+    case 'too-long':
+      return `The class takes ${Math.ceil(warning.minutes)} minutes; it has ${warning.has}.`;
+    case 'no-kit':
+      return `There is no ${warning.items.join(', no ')} in the room: versions with it are not given.`;
+  }
+}
+
+/** The plan as an open file. */
+export const classPlanFile = (catalog: Names, plan: ClassPlan) => ({
+  format: CLASS_PLAN_FORMAT,
+  version: 1,
+  proven: plan.proven,
+  total: plan.total,
+  minutes: plan.minutes,
+  blocks: plan.blocks.map(({ id, seconds, options, rounds, out }) => ({
+    id,
+    seconds,
+    options,
+    rounds: rounds.map(({ round, assigned }) => ({
+      round,
+      assigned: assigned.map((a) => ({ ...a, why: assignedWhy(catalog, a.why) })),
+    })),
+    out: out.map((o) => ({ ...o, why: outWhy(catalog, o.why) })),
+  })),
+  watch: plan.watch.map((w) => ({ ...w, why: watchWhy(catalog, w.why) })),
+  balance: plan.balance,
+  warnings: plan.warnings.map((w) => ({ block: w.block, says: classWarning(w) })),
+});
