@@ -2,7 +2,7 @@
 import { bodyOf, type Body } from '../body/anthropometry.js';
 import { easierBy } from '../catalog/easier.js';
 import type { Catalog } from '../catalog/index.js';
-import { ladderOf, placeKey, rungsOnLadder } from '../catalog/ladders.js';
+import { ladderOf, placeKey, rungsOnLadder, type Ladder } from '../catalog/ladders.js';
 import type { CauseId, CautionId, Rung } from '../formats/catalog.js';
 import type { ClassBlock, ClassMember, ClassOption } from '../formats/class.js';
 import { clamp } from '../geometry.js';
@@ -141,15 +141,20 @@ const firstOf = (all: readonly Rung[]): number =>
  * that a caution bars.
  * @param cap longest useful hold by the method in force, s
  * @param before blocks before this one with the same move
+ * @param versions of the block's move, where they are known already
  */
 export function optionsFor(
   catalog: Catalog,
   member: MemberInClass,
   block: ClassBlock,
-  { cap, before }: { cap: (rung: Rung) => number; before: number },
+  {
+    cap,
+    before,
+    versions = movesOf(catalog, block),
+  }: { cap: (rung: Rung) => number; before: number; versions?: Moves },
 ): Offered {
   const [family, move] = block.move.split('/') as [string, string | undefined];
-  const all = versionsOf(catalog, family, move);
+  const { all, ladder } = versions;
   const known = member.places[family];
   // Of a class move itself; who is new to it begins with its easier version, and may do either.
   const begins = member.cautions.includes('heavier-or-beginner') ? 0 : all.length - 1;
@@ -157,7 +162,6 @@ export function optionsFor(
   const at = move ? begins : today < 0 ? firstOf(all) : today;
   const place = all[at]!;
   const clean = known && !move ? known.clean : null;
-  const ladder = ladderOf(catalog, place);
   const open =
     !move && clean !== null && ladder && clean >= gateFor(ladder, place, cap(place), member.cautions).seconds - SLACK;
   const reach = move ? all : all.slice(0, at + (open ? 2 : 1));
@@ -180,6 +184,17 @@ export function optionsFor(
     clean,
     barred,
   };
+}
+
+/** What a block's move has for everybody. */
+export interface Moves {
+  /** Easiest first. */
+  all: readonly Rung[];
+  ladder: Ladder | null;
+}
+export function movesOf(catalog: Catalog, { move }: Pick<ClassBlock, 'move'>): Moves {
+  const all = versionsOf(catalog, ...(move.split('/') as [string, string?]));
+  return { all, ladder: all[0] ? ladderOf(catalog, all[0]) : null };
 }
 
 /** Versions of a move, easiest first: a ladder's, a position's in the catalogue's order, or a class move's own easier ones and itself. */

@@ -11,7 +11,7 @@ import { capFor, nobody, type Circumstance } from '../person/circumstance.js';
 import { loadOf } from '../statics/load.js';
 import { assign, scarceItems, type SolveLp } from './assign.js';
 import { kindOf, ON_THE_HANDS, ON_THE_NECK } from './kinds.js';
-import { inClass, optionsFor, versionsOf, type MemberInClass, type Offered } from './options.js';
+import { inClass, movesOf, optionsFor, versionsOf, type MemberInClass, type Offered } from './options.js';
 import { visitOf, watchOrder } from './watch.js';
 
 /** Before the first round, and to the next block, s. */
@@ -144,7 +144,8 @@ function planBlock(
   members: readonly MemberInClass[],
   at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined },
 ): Planned {
-  const offered = new Map(members.map((m) => [m.id, optionsFor(catalog, m, block, at)] as const));
+  const known = { ...at, versions: movesOf(catalog, block) };
+  const offered = new Map(members.map((m) => [m.id, optionsFor(catalog, m, block, known)] as const));
   const options = [...offered.values()].flatMap((o) => o.options);
   const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
   const scarce = scarceItems(options, query.kit);
