@@ -323,12 +323,6 @@ function another(): void {
       </div>
       <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
       <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
-      <p class="figures mt-2 text-sm">
-        Points {{ placingText(session.eye?.placing?.rest ?? DEFAULT_PLACING) }},
-        <RouterLink to="/eye" class="link">{{
-          session.eye?.placing ? `as you placed them on ${dayText(session.eye.placing.day)}` : 'assumed: check yours'
-        }}</RouterLink>
-      </p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
         No permission for pictures: the numbers are kept, the picture is not.
@@ -355,6 +349,12 @@ function another(): void {
         </button>
         <button class="btn" :disabled="busy" @click="another">Other picture</button>
       </div>
+      <p class="figures mt-2 text-sm">
+        Points {{ placingText(session.eye?.placing?.rest ?? DEFAULT_PLACING) }},
+        <RouterLink to="/eye" class="link">{{
+          session.eye?.placing ? `as you placed them on ${dayText(session.eye.placing.day)}` : 'assumed: check yours'
+        }}</RouterLink>
+      </p>
     </section>
   </div>
 </template>
