@@ -16,6 +16,7 @@ import { picturesIn } from './media/pictures.js';
 import { removalsIn } from './media/removals.js';
 import { workIn } from './work/work.js';
 import { accountsIn } from './repositories/accounts.js';
+import { classesIn } from './repositories/classes.js';
 import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
@@ -27,6 +28,7 @@ import { mount, type Handlers } from './http/mount.js';
 import { judgingIn } from './jobs/judging.js';
 import { accountHandlers } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
+import { classHandlers } from './routes/classes.js';
 import { eyeHandlers } from './routes/eye.js';
 import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
@@ -64,6 +66,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     people,
     looks,
     eyes,
+    classes: classesIn(db),
     studio,
     plans,
     ladders: laddersIn(db),
@@ -144,6 +147,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...planHandlers(context),
     ...ladderHandlers(context),
     ...eyeHandlers(context),
+    ...classHandlers(context),
     ...studioHandlers(context),
   };
   mount(api, handlers, requireAccount(context.accounts), slowDown(db));

@@ -35,7 +35,7 @@ import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
 import { slowPhoneRows } from './slow-phone.js';
-import { loadSolver } from './solver.js';
+import { loadSolver } from '../server/work/solver.js';
 
 const body = bodyOf();
 const random = seededRandom(3);

@@ -4,8 +4,9 @@ import { writeFileSync } from 'node:fs';
 import { hash } from '@node-rs/argon2';
 import sharp from 'sharp';
 import type { Account } from '../api/accounts.js';
+import type { ClassInput } from '../api/classes.js';
 import type { Look } from '../api/observations.js';
-import type { AnswerOf, BodyOf, ParamsOf, Route } from '../api/route.js';
+import type { AnswerOf, BodyOf, ParamsOf, QueryOf, Route } from '../api/route.js';
 import { routes, type RouteName, type Routes } from '../api/routes.js';
 import { bodyOf } from '../core/body/anthropometry.js';
 import { simulatedSvg } from '../core/body/draw.js';
@@ -13,6 +14,7 @@ import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../core/body/simula
 import { catalog, record, rungOf } from '../core/catalog/index.js';
 import { addDays, DAY_MS, hallDay } from '../core/days.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
+import type { ClassBlock } from '../core/formats/class.js';
 import type { DealKind } from '../core/formats/eye.js';
 import type { Observation } from '../core/formats/observation.js';
 import { SIDE_LANDMARKS } from '../core/landmarks.js';
@@ -56,13 +58,14 @@ const { context, handlers } = createApp(
 type Given<N extends RouteName> = {
   as: Account;
   params?: ParamsOf<Routes[N], 'input'>;
+  query?: QueryOf<Routes[N], 'input'>;
   body?: BodyOf<Routes[N], 'input'>;
   picture?: Buffer;
 };
 /** Calls a route's own function as somebody, with what the route's schemas make of the input. */
 async function call<N extends RouteName>(
   name: N,
-  { as, params, body, picture }: Given<N>,
+  { as, params, query, body, picture }: Given<N>,
 ): Promise<AnswerOf<Routes[N]>> {
   const route: Route = routes[name];
   const handler = handlers[name] as unknown as { handle?: (asked: object) => unknown };
@@ -70,6 +73,7 @@ async function call<N extends RouteName>(
   const answer = await run({
     account: as,
     params,
+    query: route.query?.parse(query ?? {}),
     body: route.heavy ? Buffer.from(JSON.stringify(body)) : route.body?.parse(body),
     request: { file: picture && { buffer: picture } },
   });
@@ -340,6 +344,52 @@ async function addEyes(accounts: Record<'owner' | 'coach', Account>): Promise<vo
   }
 }
 
+/** Two templates, and today's lunchtime class made of one of them. */
+async function addClasses(coach: Account, lunch: readonly string[]): Promise<void> {
+  const block = (
+    id: string,
+    move: string,
+    work: number,
+    rest: number,
+    rounds: number,
+    sides: ClassBlock['sides'] = 'none',
+  ) => ({
+    id,
+    move,
+    work,
+    rest,
+    rounds,
+    sides,
+  });
+  const basics = {
+    minutes: 30,
+    kit: { box: 2, band: 3, wedges: 2, wall: 8 },
+    blocks: [
+      block('warm', 'all-fours', 30, 15, 1),
+      block('front', 'front-plank', 30, 20, 3),
+      block('side', 'side-plank', 20, 15, 2, 'each'),
+      block('dog', 'bird-dog', 40, 20, 2, 'alternate'),
+      block('low', 'class-moves/leg-lower', 30, 20, 2),
+    ],
+  };
+  const one = (name: string, day: string | null, more: Partial<ClassInput> = {}): Promise<unknown> =>
+    call('classes.add', {
+      as: coach,
+      body: { id: randomUUID(), name, day, members: [], pins: [], ...basics, ...more },
+    });
+  await one('Trunk basics, half an hour', null);
+  await one('Hollow and arch', null, {
+    minutes: 40,
+    blocks: [
+      block('bug', 'dead-bug', 40, 20, 2),
+      block('hollow', 'hollow', 20, 20, 4),
+      block('arch', 'arch', 20, 20, 3),
+      block('curl', 'curl-up', 30, 15, 2),
+    ],
+  });
+  await one('Lunchtime, trunk basics', today, { members: [...lunch] });
+}
+
 async function fill(): Promise<void> {
   if ((await context.accounts.count()) > 0) throw new Error(`${config.dataDir} is not empty; start with --reset.`);
   const passwordHash = await hash(DEMO_SIGN_IN.password);
@@ -369,6 +419,14 @@ async function fill(): Promise<void> {
   await addOwnDrill(coach);
   for (const plan of PEOPLE) await addPerson(owner, coach, plan, groups.get(plan.person.group)!);
   await addEyes({ owner, coach });
+  const lunch = await call('people.list', {
+    as: coach,
+    query: { group: groups.get('Lunch class')!, limit: 50 },
+  });
+  await addClasses(
+    coach,
+    lunch.items.map((p) => p.id),
+  );
   await context.judging.sweep();
   await db.destroy();
   writeFileSync(`${config.dataDir}/filled`, `${new Date(started).toISOString()}\n`);

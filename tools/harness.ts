@@ -106,8 +106,16 @@ export async function openHall(web?: string): Promise<Hall> {
     async coach() {
       const opened = await page();
       await opened.goto(`${url}/sign-in`);
-      await opened.locator('::-p-text(Enter the demo)').click();
-      await opened.waitForSelector('::-p-aria(Places)').catch(async () => {
+      // The page may still settle under the pointer: a hand that meets nothing taps again.
+      const enter = async (): Promise<boolean> => {
+        await opened.locator('::-p-text(Enter the demo)').click();
+        return opened.waitForSelector('::-p-aria(Places)', { timeout: 15000 }).then(
+          () => true,
+          () => false,
+        );
+      };
+      if (!(await enter())) await enter().catch(() => false);
+      await opened.waitForSelector('::-p-aria(Places)', { timeout: 30000 }).catch(async () => {
         throw new Error(
           `the demo was not entered; the page shows:\n${await opened.evaluate(() => document.body.innerText)}`,
         );

@@ -69,6 +69,19 @@ export const router = createRouter({
       meta: { title: 'Studio' },
       component: () => import('./views/studio/StudioPage.vue'),
     },
+    {
+      path: '/classes',
+      name: 'classes',
+      meta: { title: 'Classes' },
+      component: () => import('./views/classes/ClassesPage.vue'),
+    },
+    {
+      path: '/classes/:id',
+      name: 'class',
+      meta: { title: 'Class' },
+      component: () => import('./views/classes/ClassPage.vue'),
+      props: true,
+    },
     { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
     {
       path: '/eye/rounds/:id',

@@ -1,13 +1,23 @@
 /** A class plan in words: why somebody does what, whom to watch, what to mind. */
 import type { Catalog } from '../core/catalog/index.js';
 import type { AssignedWhy, ClassPlan, ClassWarning, OutWhy, Watched } from '../core/class/plan.js';
-import { CLASS_PLAN_FORMAT } from '../core/formats/class.js';
+import { CLASS_PLAN_FORMAT, type Kind } from '../core/formats/class.js';
 import { cautionName, faultName, placeName } from './names.js';
+
+export const KIND_NAMES: Readonly<Record<Kind, string>> = {
+  fold: 'fold',
+  hold: 'hold',
+  shape: 'change shape',
+  brace: 'brace and breathe',
+  turn: 'turn',
+};
 
 type Names = Pick<Catalog, 'faults' | 'families' | 'rungs' | 'cautions'>;
 
 export function assignedWhy(catalog: Names, why: AssignedWhy): string {
   switch (why.is) {
+    case 'pinned':
+      return 'Set by hand.';
     case 'place':
       return 'Today’s version.';
     case 'lighter':
@@ -32,7 +42,7 @@ export function outWhy(catalog: Names, why: OutWhy): string {
 }
 export function watchWhy(catalog: Names, { fault, breaksAt }: Watched['why']): string {
   const usual = breaksAt === null ? 'not held here before' : `usually clean for ${breaksAt} s`;
-  return fault ? `${faultName(catalog, fault)} last time, ${usual}` : usual;
+  return fault ? `${faultName(catalog, fault)} last time, ${usual}` : usual[0]!.toUpperCase() + usual.slice(1);
 }
 export function classWarning(warning: ClassWarning): string {
   switch (warning.is) {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { seededRandom } from '../statistics.js';
 import type { ClassOption, KitCount } from '../formats/class.js';
 import { assign, scarceItems, type SolveLp } from './assign.js';
-import { loadSolver } from '../../tools/solver.js';
+import { loadSolver } from '../../server/work/solver.js';
 
 let solve: SolveLp;
 beforeAll(async () => {

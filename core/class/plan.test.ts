@@ -5,7 +5,7 @@ import { placeKey } from '../catalog/ladders.js';
 import { CAUTION_IDS } from '../formats/catalog.js';
 import { classQuerySchema, type ClassBlock, type ClassMember, type ClassQuery } from '../formats/class.js';
 import { InputError } from '../formats/problems.js';
-import { loadSolver } from '../../tools/solver.js';
+import { loadSolver } from '../../server/work/solver.js';
 import { classPlanFile } from '../../words/class.js';
 import type { SolveLp } from './assign.js';
 import { KIT_TAKEN, kitOf } from './kit.js';

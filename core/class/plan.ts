@@ -20,6 +20,7 @@ export const TRANSITION: Seconds = 20;
 
 /** Why a version was given: today's place, something lighter or harder by its gain, or what the kit left. */
 export type AssignedWhy =
+  | { is: 'pinned' }
   | { is: 'place' }
   | { is: 'lighter' }
   | { is: 'next' }
@@ -129,6 +130,11 @@ function breaksAt({ place, clean }: Offered, rung: Rung | undefined, member: Mem
   }
 }
 
+/** Versions that a coach has set by hand, by block and member. */
+export type Pins = ReadonlyMap<string, string>;
+export const pinKey = (block: string, member: string): string => `${block}\n${member}`;
+const NO_PINS: Pins = new Map();
+
 interface Planned {
   block: PlannedBlock;
   watch: Watched[];
@@ -142,11 +148,17 @@ function planBlock(
   catalog: Catalog,
   block: ClassBlock,
   members: readonly MemberInClass[],
-  at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined },
+  at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined; pins: Pins },
 ): Planned {
   const known = { ...at, versions: movesOf(catalog, block) };
   const offered = new Map(members.map((m) => [m.id, optionsFor(catalog, m, block, known)] as const));
-  const options = [...offered.values()].flatMap((o) => o.options);
+  const all = [...offered.values()].flatMap((o) => o.options);
+  // A pin counts as far as the member may still do it.
+  const pinned = (o: ClassOption): string | undefined => {
+    const to = at.pins.get(pinKey(block.id, o.member));
+    return to !== undefined && offered.get(o.member)!.options.some((x) => x.version === to) ? to : undefined;
+  };
+  const options = all.filter((o) => (pinned(o) ?? o.version) === o.version);
   const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
   const scarce = scarceItems(options, query.kit);
   const had = new Map<string, number>();
@@ -171,7 +183,7 @@ function planBlock(
       assigned: assigned.map(({ member, option }) => ({
         member,
         version: option.version,
-        why: whyOf(offered.get(member)!, option, rungs),
+        why: whyOf(offered.get(member)!, option, rungs, pinned(option) !== undefined),
       })),
     });
     const visits = assigned.map(({ member, option }) => {
@@ -206,14 +218,20 @@ function planBlock(
         own.length > 0 ? { is: 'kit' } : barred.length > 0 ? { is: 'cautions', cautions: barred } : { is: 'nothing' };
       return { member: m.id, why };
     });
-  return { block: { id: block.id, seconds: secondsOfBlock(block), options, rounds, out }, watch, total, proven };
+  return { block: { id: block.id, seconds: secondsOfBlock(block), options: all, rounds, out }, watch, total, proven };
 }
 
 /** Faults of the last looks that the version can show. */
 const faultsHere = (catalog: Catalog, { faults }: MemberInClass, version: string): string[] =>
   faults.filter((id) => catalog.faults.find((f) => f.id === id)?.families.includes(version.split('/')[0]!));
 
-function whyOf({ options, place, barred }: Offered, given: ClassOption, rungs: ReadonlyMap<string, Rung>): AssignedWhy {
+function whyOf(
+  { options, place, barred }: Offered,
+  given: ClassOption,
+  rungs: ReadonlyMap<string, Rung>,
+  pinned: boolean,
+): AssignedWhy {
+  if (pinned) return { is: 'pinned' };
   const [best] = [...options].sort((a, b) => b.gain - a.gain);
   const item = Object.keys(best?.kit ?? {})[0];
   if (best && best.gain > given.gain && item) return { is: 'kit', item, wanted: best.version };
@@ -253,6 +271,7 @@ function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes:
  * block with the same total the one that shares scarce kit most evenly over its rounds stands, round by round.
  * @param solve solver for blocks in which a version takes more than one unit, or of more than one scarce item
  * @param studio what the hall's methods are, where nobody asks for one
+ * @param pins versions set by hand, see {@link pinKey}; one that a caution bars by now is passed over
  * @throws InputError for ids that are not known or stand twice, a line per problem
  */
 export function planClass(
@@ -260,6 +279,7 @@ export function planClass(
   catalog: Catalog,
   solve?: SolveLp,
   studio: Circumstance = nobody(),
+  pins: Pins = NO_PINS,
 ): ClassPlan {
   checkClass(query, catalog);
   const circumstance: Circumstance = query.method
@@ -272,6 +292,7 @@ export function planClass(
       cap,
       before: query.blocks.slice(0, i).filter((b) => b.move === block.move).length,
       solve,
+      pins,
     }),
   );
   const blocks = planned.map((p) => p.block);

@@ -425,7 +425,25 @@ const eyes: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self, eyes];
+const classes: Step = {
+  name: '010-classes',
+  async up(db) {
+    await db.schema.createTable('classes', (t) => {
+      t.text('id').primary();
+      t.text('day').index();
+      t.text('name').notNullable();
+      t.text('record').notNullable();
+      t.text('changed_by').notNullable().references('accounts.id');
+      t.text('changed_at').notNullable();
+      t.text('deleted_at');
+    });
+  },
+  async down(db) {
+    await db.schema.dropTable('classes');
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self, eyes, classes];
 
 /** Names of the steps that this program knows. */
 export const STEP_NAMES: readonly string[] = STEPS.map((s) => s.name);

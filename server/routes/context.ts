@@ -11,6 +11,7 @@ import type { Judging } from '../jobs/judging.js';
 import type { Pictures } from '../media/pictures.js';
 import type { Removals } from '../media/removals.js';
 import type { Accounts } from '../repositories/accounts.js';
+import type { Classes } from '../repositories/classes.js';
 import type { Eyes } from '../repositories/eyes.js';
 import type { Ladders } from '../repositories/ladders.js';
 import type { Looks } from '../repositories/looks.js';
@@ -25,6 +26,7 @@ export interface Context {
   people: People;
   looks: Looks;
   eyes: Eyes;
+  classes: Classes;
   studio: StudioStore;
   plans: Plans;
   ladders: Ladders;

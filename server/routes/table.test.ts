@@ -74,6 +74,16 @@ const prescription = () => ({
 const answers = { answers: Object.fromEntries(stopSigns.map((s) => [s.id, false])) };
 const entry = { kind: 'drills', key: 'bridge' };
 
+const ofClass = () => ({
+  id: randomUUID(),
+  name: 'Lunch',
+  day: DAY,
+  minutes: 30,
+  kit: { box: 2 },
+  members: [] as string[],
+  blocks: [{ id: 'b1', move: 'front-plank', work: 30, rest: 15, rounds: 2, sides: 'none' }],
+});
+
 /** Makes what a route needs and says how it is called rightly. */
 type Made = { params?: Record<string, string>; body?: () => object };
 async function made(name: RouteName, maker: Client = clients.owner): Promise<Made> {
@@ -177,6 +187,17 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       const { id, dealt } = await dealtTo(maker);
       const answered = { kind: 'holds', answers: dealt.items.map(() => ({ events: [] })) };
       return { params: { id }, body: () => ({ answered }) };
+    }
+    case 'classes.add':
+      return { body: () => ofClass() };
+    case 'classes.get':
+    case 'classes.plan':
+    case 'classes.remove':
+    case 'classes.restore':
+    case 'classes.change': {
+      const body = { ...ofClass(), members: [person] };
+      await owner.send('post', '/classes', body);
+      return { params: { id: body.id }, body: () => body };
     }
     case 'blind.get':
     case 'seconds.list':

@@ -7,6 +7,9 @@ import { judge } from '../../core/evaluate/judge.js';
 import { lineOf } from '../../core/evaluate/line.js';
 import { resolveObservation } from '../../core/evaluate/resolve.js';
 import { see, type LookRecord } from '../../core/evaluate/see.js';
+import type { ClassInput } from '../../api/classes.js';
+import { pinKey, planClass, type ClassPlan } from '../../core/class/plan.js';
+import type { ClassQuery } from '../../core/formats/class.js';
 import { practisable, type Practisable } from '../../core/eye/deal.js';
 import { scoreRound } from '../../core/eye/rounds.js';
 import type { Answered, Dealt, Scored } from '../../core/formats/eye.js';
@@ -16,6 +19,7 @@ import { loggedHold } from '../../core/ladder/holds.js';
 import type { Circumstance } from '../../core/person/circumstance.js';
 import { evaluationFile } from '../../words/evaluation-file.js';
 import { recordHash } from '../database/record-hash.js';
+import { loadSolver } from './solver.js';
 
 /** A look's request, read: everything but the frames, and the record as text that is stored as it is. */
 export interface ReadLook {
@@ -39,6 +43,8 @@ interface TaskArguments {
   judgeRecord: { record: LookRecord; circumstance: Circumstance; id: string; day: string; at: string };
   /** What can be practised. */
   practisable: { circumstance: Circumstance };
+  /** Plans a class. */
+  planClass: { query: ClassQuery; circumstance: Circumstance; pins: ClassInput['pins'] };
   /** What a round of practice came to. */
   scoreRound: { dealt: Dealt; answered: Answered; circumstance: Circumstance };
 }
@@ -48,6 +54,7 @@ interface TaskAnswers {
   evaluateRecord: Record<string, unknown>;
   judgeRecord: JudgedLook;
   practisable: Practisable[];
+  planClass: ClassPlan;
   scoreRound: Scored;
 }
 export type TaskName = keyof TaskArguments;
@@ -66,7 +73,9 @@ function parsed(body: string): unknown {
 }
 export class NotJson extends Error {}
 
-const tasks: { [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => TaskAnswers[N] } = {
+const tasks: {
+  [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => TaskAnswers[N] | Promise<TaskAnswers[N]>;
+} = {
   readLook(catalog, { body }) {
     const result = lookInputSchema.safeParse(parsed(body), { reportInput: true });
     if (!result.success) throw new InputError(problemsOf(result.error));
@@ -93,6 +102,14 @@ const tasks: { [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => T
     ...evaluationFile(catalog, evaluate(record, catalog, circumstance)),
   }),
   practisable: (catalog, { circumstance }) => practisable(catalog, circumstance),
+  planClass: async (catalog, { query, circumstance, pins }) =>
+    planClass(
+      query,
+      catalog,
+      await loadSolver(),
+      circumstance,
+      new Map(pins.map((p) => [pinKey(p.block, p.member), p.version])),
+    ),
   scoreRound: (catalog, { dealt, answered, circumstance }) => scoreRound(dealt, answered, catalog, circumstance),
   judgeRecord(catalog, { record, circumstance, id, day, at }) {
     const judged = judge(see(record, catalog), catalog, circumstance);
@@ -105,13 +122,13 @@ const tasks: { [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => T
 };
 
 /** Runs a task here. What is wrong with its input comes back as data; anything else is thrown. */
-export function runTask<N extends TaskName>(
+export async function runTask<N extends TaskName>(
   name: N,
   catalog: Catalog,
   given: ArgumentsOf<N>,
-): Outcome<AnswerOfTask<N>> {
+): Promise<Outcome<AnswerOfTask<N>>> {
   try {
-    return { value: tasks[name](catalog, given) };
+    return { value: await tasks[name](catalog, given) };
   } catch (error) {
     if (error instanceof InputError) return { problems: error.problems };
     if (error instanceof NotJson) return { notJson: true };

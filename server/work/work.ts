@@ -45,15 +45,13 @@ export function workIn(workerFile: string | undefined): Work {
   return {
     async run(name, known, given, size, long) {
       let outcome;
-      if (workerFile === undefined || size <= long) outcome = runTask(name, known.catalog, given);
+      if (workerFile === undefined || size <= long) outcome = await runTask(name, known.catalog, given);
       else {
         const order: Order<typeof name> = { name, given, entries: known.entries, revision: String(known.revision) };
-        outcome = await (threads().run(order) as Promise<ReturnType<typeof runTask<typeof name>>>).catch(
-          (error: Error) => {
-            if (!/task queue/i.test(error.message)) throw error;
-            throw new HttpProblem(503, 'Much is being worked out already', 'Try again in a moment.', undefined, 5);
-          },
-        );
+        outcome = await (threads().run(order) as ReturnType<typeof runTask<typeof name>>).catch((error: Error) => {
+          if (!/task queue/i.test(error.message)) throw error;
+          throw new HttpProblem(503, 'Much is being worked out already', 'Try again in a moment.', undefined, 5);
+        });
       }
       if ('problems' in outcome) throw new InputError(outcome.problems);
       if ('notJson' in outcome) throw new HttpProblem(400, 'The data is not JSON');

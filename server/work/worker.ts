@@ -21,7 +21,7 @@ try {
 
 let laid: { revision: string; catalog: Catalog } | undefined;
 
-export default function work({ name, given, entries, revision }: Order): Outcome<unknown> {
+export default function work({ name, given, entries, revision }: Order): Promise<Outcome<unknown>> {
   if (laid?.revision !== revision) laid = { revision, catalog: applyEntries(shipped, entries) };
   return runTask(name, laid.catalog, given);
 }

@@ -36,6 +36,12 @@ const dealt = (page: Page, kind: string): Promise<string> =>
     return id;
   }, kind);
 
+const todaysClass = (page: Page): Promise<string> =>
+  page.evaluate(
+    async () =>
+      ((await (await fetch('/api/classes')).json()) as { id: string; day: string | null }[]).find((c) => c.day)!.id,
+  );
+
 /** All views with their addresses. */
 async function views(page: Page): Promise<[name: string, path: string][]> {
   const id = await personId(page, 'Marit Solheim');
@@ -60,6 +66,8 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['positions', '/library?kind=positions&id=bird-dog'],
     ['drill', '/library?kind=drills&id=thwart-bridge'],
     ['studio', '/studio'],
+    ['classes', '/classes'],
+    ['a class', `/classes/${await todaysClass(page)}`],
     ['your eye', '/eye'],
     ...(await Promise.all(
       (['holds', 'pictures', 'placing'] as const).map(async (kind): Promise<[string, string]> => [

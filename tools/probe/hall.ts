@@ -125,6 +125,17 @@ export const bodyFor = (name: RouteName): unknown => {
         to: 'front-plank/forearm',
         seconds: 30,
       };
+    case 'classes.add':
+    case 'classes.change':
+      return {
+        id: randomUUID(),
+        name: 'Lunch',
+        day: DAY,
+        minutes: 30,
+        kit: { box: 2 },
+        members: [],
+        blocks: [{ id: 'b1', move: 'front-plank', work: 30, rest: 15, rounds: 2, sides: 'none' }],
+      };
     case 'deals.add':
       return { id: randomUUID(), kind: 'pictures' };
     case 'deals.answer':

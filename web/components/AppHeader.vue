@@ -21,11 +21,13 @@ const settings = useSettings();
 const outbox = useOutbox();
 const route = useRoute();
 
-const places = computed(() => [
+const places = computed((): { name: string; to: string; at: string[]; wide?: boolean }[] => [
   { name: 'Floor', to: '/', at: ['floor'] },
   { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
   { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen', 'eye', 'eye-round', 'eye-blind'] },
   { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
+  // On a phone the floor leads there: the bar under both thumbs has room for six.
+  ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class'], wide: true }] : []),
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);
@@ -64,7 +66,7 @@ async function leave(): Promise<void> {
 
 <template>
   <header
-    class="stuck bg-paper border-rule sticky top-0 z-30 border-b"
+    class="stuck bg-paper border-rule sticky top-0 z-30 border-b print:hidden"
     :class="{ 'max-md:hidden low:hidden': clockRuns }"
   >
     <div class="mx-auto flex max-w-[1320px] items-center gap-x-4 px-4 max-md:flex-wrap max-md:gap-x-2">
@@ -79,7 +81,7 @@ async function leave(): Promise<void> {
         <!-- The places hang on a line made fast at both ends; the knot shows where you are. -->
         <ol class="relative flex justify-between">
           <li aria-hidden="true" class="bg-rope absolute inset-x-2 bottom-[9px] h-[3px] rounded"></li>
-          <li v-for="place in places" :key="place.to" class="relative">
+          <li v-for="place in places" :key="place.to" class="relative" :class="{ 'max-md:hidden': place.wide }">
             <RouterLink
               :to="place.to"
               class="flex min-h-[52px] min-w-[44px] flex-col items-center px-0.5 pt-2 font-semibold max-md:text-[0.9rem] md:min-w-[56px] md:px-2"

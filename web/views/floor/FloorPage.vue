@@ -13,7 +13,8 @@ import { storedHold } from '../../data/hold-keeper.js';
 
 const floor = useFloor();
 const { error, run } = useAction();
-const running = storedHold(useSession().account?.id ?? '');
+const session = useSession();
+const running = storedHold(session.account?.id ?? '');
 const arriving = ref('');
 async function mark(id: string, here: boolean): Promise<void> {
   await run(async () => {
@@ -29,7 +30,10 @@ async function mark(id: string, here: boolean): Promise<void> {
     <p v-if="floor.value.value" class="text-soft figures">
       {{ floor.value.value.hereCount }} here · {{ floor.value.value.looksToday }} looks today
     </p>
-    <RouterLink to="/bench" class="btn btn-main ml-auto"><Timer :size="20" aria-hidden="true" /> New look</RouterLink>
+    <RouterLink v-if="session.isCoach" to="/classes" class="btn ml-auto md:hidden">Classes</RouterLink>
+    <RouterLink to="/bench" class="btn btn-main" :class="session.isCoach ? 'md:ml-auto' : 'ml-auto'"
+      ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
+    >
   </div>
   <RouterLink v-if="running" to="/bench" class="note mt-3 block font-semibold"
     >A hold is running on this device. Go back to it.</RouterLink

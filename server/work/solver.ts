@@ -1,11 +1,11 @@
 /** The solver of integer programmes (HiGHS as WebAssembly), loaded where a class needs it. */
 import loadHighs from 'highs';
-import type { SolveLp } from '../core/class/assign.js';
+import type { SolveLp } from '../../core/class/assign.js';
 
 /** Longest that one round is worked on, s; after it the best found stands. */
 const LIMIT = 2;
 
-export async function loadSolver(): Promise<SolveLp> {
+async function load(): Promise<SolveLp> {
   const highs = await loadHighs();
   return (lp) => {
     const found = highs.solve(lp, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: LIMIT });
@@ -13,3 +13,7 @@ export async function loadSolver(): Promise<SolveLp> {
     return { optimal: found.Status === 'Optimal', columns: Object.fromEntries(columns) };
   };
 }
+
+let loaded: Promise<SolveLp> | undefined;
+/** The solver, loaded at first use. */
+export const loadSolver = (): Promise<SolveLp> => (loaded ??= load());

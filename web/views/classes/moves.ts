@@ -1,0 +1,53 @@
+/** What a block can be of, and a class to begin with. */
+import type { ClassInput, ClassOfStudio } from '../../../api/classes.js';
+import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
+import { CLASS_MOVES } from '../../../core/class/options.js';
+import type { Day } from '../../../core/days.js';
+import type { SIDES } from '../../../core/formats/class.js';
+import { type ClassBlock } from '../../../core/formats/class.js';
+import { familyName, rungName } from '../../../words/names.js';
+import type { Choice } from '../../components/choice.js';
+
+export const SIDES_WORDS: Readonly<Record<(typeof SIDES)[number], string>> = {
+  none: 'Both at once',
+  each: 'One side, then the other',
+  alternate: 'Sides in turn by round',
+};
+
+/** Positions by name, and class mat moves by theirs. */
+export const moveChoices = (catalog: Catalog): Choice[] => [
+  ...catalog.families.filter((f) => f.id !== CLASS_MOVES).map((f) => ({ id: f.id, name: familyName(catalog, f.id) })),
+  ...offeredRungs(catalog, CLASS_MOVES).map((r) => ({ id: `${CLASS_MOVES}/${r.id}`, name: r.name, note: 'mat move' })),
+];
+export function moveName(catalog: Catalog, move: string): string {
+  const [family, rung] = move.split('/') as [string, string?];
+  return rung ? rungName(catalog, family, rung) : familyName(catalog, family);
+}
+
+export const newBlock = (move: string): ClassBlock => ({
+  id: crypto.randomUUID().slice(0, 8),
+  move,
+  work: 30,
+  rest: 15,
+  rounds: 3,
+  sides: move === 'side-plank' ? 'each' : 'none',
+});
+
+export const emptyClass = (day: Day | null): ClassInput => ({
+  id: crypto.randomUUID(),
+  name: day === null ? 'New template' : 'New class',
+  day,
+  minutes: 45,
+  kit: {},
+  members: [],
+  blocks: [newBlock('front-plank'), newBlock('side-plank'), newBlock('bird-dog')],
+  pins: [],
+});
+
+/** A copy for another day, or of no day: a template carries no names. */
+export const copyOf = ({ by: _by, changedAt: _at, ...one }: ClassOfStudio, day: Day | null): ClassInput => ({
+  ...one,
+  id: crypto.randomUUID(),
+  day,
+  ...(day === null ? { members: [], pins: [] } : {}),
+});
