@@ -71,20 +71,20 @@ function set(version: string | null): void {
 </script>
 
 <template>
-  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Who does what">
+  <div class="overflow-x-auto md:scroll-pl-48" tabindex="0" role="region" aria-label="Who does what">
     <table class="w-full text-left">
       <caption class="sr-only">
         Who does what in each block
       </caption>
       <thead>
         <tr>
-          <th scope="col" class="bg-paper sticky left-0 py-2 pr-3">Who</th>
+          <th scope="col" class="bg-paper left-0 md:sticky py-2 pr-3">Who</th>
           <th v-for="c in columns" :key="c.block.id" scope="col" class="min-w-36 py-2 pr-3">{{ c.name }}</th>
         </tr>
       </thead>
       <tbody class="divide-rule divide-y">
         <tr v-for="p in planned.people" :key="p.id">
-          <th scope="row" class="bg-paper sticky left-0 py-1 pr-3 font-semibold">{{ p.name }}</th>
+          <th scope="row" class="bg-paper left-0 md:sticky py-1 pr-3 font-semibold">{{ p.name }}</th>
           <td v-for="c in columns" :key="c.block.id" class="py-1 pr-3 align-top">
             <template v-for="cell in [cellOf(c.block, p.id)]" :key="cell.member">
               <button
