@@ -73,7 +73,7 @@ describe('a class', () => {
     await page.emulateMediaType('print');
     const visible = await page.$$eval(
       'button, input, nav',
-      (all) => all.filter((el) => (el).offsetParent !== null && !el.closest('table')).length,
+      (all) => all.filter((el) => el.offsetParent !== null && !el.closest('table')).length,
     );
     expect(visible).toBe(0);
     expect(await shown(page)).toMatch(/Lunchtime, trunk basics[\s\S]*Who does what[\s\S]*Whom to watch/);
