@@ -69,12 +69,8 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['classes', '/classes'],
     ['a class', `/classes/${await todaysClass(page)}`],
     ['your eye', '/eye'],
-    ...(await Promise.all(
-      (['holds', 'pictures', 'placing'] as const).map(async (kind): Promise<[string, string]> => [
-        `practice: ${kind}`,
-        `/eye/rounds/${await dealt(page, kind)}`,
-      ]),
-    )),
+    // Pictures are judged and placed with the parts of the bench; the second eye shows them.
+    ['practice', `/eye/rounds/${await dealt(page, 'holds')}`],
     ['a second eye', `/eye/blind/${pictures[0]!.id}`],
     ['no such page', '/nowhere'],
   ];

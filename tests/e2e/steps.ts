@@ -84,6 +84,8 @@ export async function choicesOf(page: Page, selector: string): Promise<string[]>
   await unfold(page, selector);
   await page.waitForSelector('li[role="option"]');
   const ids = await page.$$eval('li[role="option"]', (all) => all.map((li) => (li as HTMLElement).dataset.id!));
+  // The keys are the list's once it has the focus, or the field's that searches it.
+  await page.waitForFunction(() => document.activeElement?.matches('[role="listbox"], input'));
   await page.keyboard.press('Escape');
   await page.waitForFunction(() => document.querySelector('[role="listbox"]') === null);
   return ids;
