@@ -27,8 +27,9 @@ async function mark(id: string, here: boolean): Promise<void> {
 <template>
   <div class="flex flex-wrap items-end gap-3">
     <h1>Floor</h1>
-    <p v-if="floor.value.value" class="text-soft figures">
-      {{ floor.value.value.hereCount }} here · {{ floor.value.value.looksToday }} looks today
+    <!-- Its place is there before the counts are, so that nothing moves when they come. -->
+    <p class="text-soft figures min-h-6 max-md:order-last max-md:w-full">
+      {{ floor.value.value ? `${floor.value.value.hereCount} here · ${floor.value.value.looksToday} looks today` : '' }}
     </p>
     <RouterLink v-if="session.isCoach" to="/classes" class="btn ml-auto md:hidden">Classes</RouterLink>
     <RouterLink to="/bench" class="btn btn-main" :class="session.isCoach ? 'md:ml-auto' : 'ml-auto'"
