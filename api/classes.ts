@@ -48,6 +48,7 @@ const why = z.discriminatedUnion('is', [
 ]);
 const outWhy = z.discriminatedUnion('is', [
   z.object({ is: z.literal('cautions'), cautions: z.array(z.enum(CAUTION_IDS)) }),
+  z.object({ is: z.literal('pain') }),
   z.object({ is: z.literal('kit') }),
   z.object({ is: z.literal('nothing') }),
 ]);

@@ -36,6 +36,8 @@ export function outWhy(catalog: Names, why: OutWhy): string {
       return `Left out: ${why.cautions.map((c) => cautionName(catalog, c).toLowerCase()).join(', ')}, and no version is left.`;
     case 'kit':
       return 'The kit does not go round, and every version needs some.';
+    case 'pain':
+      return 'The last hold of this position ended by pain: nothing of it until the stop signs are asked again and clear.';
     case 'nothing':
       return 'This move has no version.';
   }

@@ -27,7 +27,7 @@ export type AssignedWhy =
   | { is: 'instead'; caution: CautionId }
   | { is: 'kit'; item: string; wanted: string };
 /** Why nobody gives somebody anything to do. */
-export type OutWhy = { is: 'cautions'; cautions: CautionId[] } | { is: 'kit' } | { is: 'nothing' };
+export type OutWhy = { is: 'pain' } | { is: 'cautions'; cautions: CautionId[] } | { is: 'kit' } | { is: 'nothing' };
 
 export interface PlannedRound {
   round: number;
@@ -133,7 +133,8 @@ function breaksAt({ place, clean }: Offered, rung: Rung | undefined, member: Mem
 /** Versions that a coach has set by hand, by block and member. */
 export type Pins = ReadonlyMap<string, string>;
 export const pinKey = (block: string, member: string): string => `${block}\n${member}`;
-const NO_PINS: Pins = new Map();
+/** Positions in which somebody's last hold ended by pain: nothing of them is given until the signs were asked again. */
+export type Pain = readonly { member: string; family: string }[];
 
 interface Planned {
   block: PlannedBlock;
@@ -148,10 +149,17 @@ function planBlock(
   catalog: Catalog,
   block: ClassBlock,
   members: readonly MemberInClass[],
-  at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined; pins: Pins },
+  at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined; pins: Pins; pain: Pain },
 ): Planned {
   const known = { ...at, versions: movesOf(catalog, block) };
-  const offered = new Map(members.map((m) => [m.id, optionsFor(catalog, m, block, known)] as const));
+  const hurts = (member: string, version: string): boolean =>
+    at.pain.some((p) => p.member === member && p.family === version.split('/')[0]);
+  const offered = new Map(
+    members.map((m) => {
+      const all = optionsFor(catalog, m, block, known);
+      return [m.id, { ...all, options: all.options.filter((o) => !hurts(m.id, o.version)) }] as const;
+    }),
+  );
   const all = [...offered.values()].flatMap((o) => o.options);
   // A pin counts as far as the member may still do it.
   const pinned = (o: ClassOption): string | undefined => {
@@ -214,8 +222,13 @@ function planBlock(
     .filter((m) => !last.has(m.id))
     .map((m): PlannedBlock['out'][number] => {
       const { options: own, barred } = offered.get(m.id)!;
-      const why: OutWhy =
-        own.length > 0 ? { is: 'kit' } : barred.length > 0 ? { is: 'cautions', cautions: barred } : { is: 'nothing' };
+      const why: OutWhy = hurts(m.id, block.move)
+        ? { is: 'pain' }
+        : own.length > 0
+          ? { is: 'kit' }
+          : barred.length > 0
+            ? { is: 'cautions', cautions: barred }
+            : { is: 'nothing' };
       return { member: m.id, why };
     });
   return { block: { id: block.id, seconds: secondsOfBlock(block), options: all, rounds, out }, watch, total, proven };
@@ -271,7 +284,8 @@ function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes:
  * block with the same total the one that shares scarce kit most evenly over its rounds stands, round by round.
  * @param solve solver for blocks in which a version takes more than one unit, or of more than one scarce item
  * @param studio what the hall's methods are, where nobody asks for one
- * @param pins versions set by hand, see {@link pinKey}; one that a caution bars by now is passed over
+ * @param stands.pins versions set by hand, see {@link pinKey}; one that a caution bars by now is passed over
+ * @param stands.pain positions that hurt somebody
  * @throws InputError for ids that are not known or stand twice, a line per problem
  */
 export function planClass(
@@ -279,7 +293,7 @@ export function planClass(
   catalog: Catalog,
   solve?: SolveLp,
   studio: Circumstance = nobody(),
-  pins: Pins = NO_PINS,
+  { pins = new Map(), pain = [] }: { pins?: Pins; pain?: Pain } = {},
 ): ClassPlan {
   checkClass(query, catalog);
   const circumstance: Circumstance = query.method
@@ -293,6 +307,7 @@ export function planClass(
       before: query.blocks.slice(0, i).filter((b) => b.move === block.move).length,
       solve,
       pins,
+      pain,
     }),
   );
   const blocks = planned.map((p) => p.block);

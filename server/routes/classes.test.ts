@@ -113,6 +113,19 @@ describe('a class worked out', () => {
     const may = barred.plan!.blocks[0]!.options.map((o) => o.version);
     if (!may.includes('front-plank/knees')) expect(given(barred)[marit]).not.toBe('front-plank/knees');
   });
+  test('whoever’s last hold of a position ended by pain is given nothing of it, and the rest of the class', async () => {
+    const marit = await person('Marit');
+    await coach.send('post', `/people/${marit}/looks`, {
+      id: randomUUID(),
+      startedAt: NOW,
+      observation: watchedPlank({ events: [], ended: { t: 9, reason: 'pain' } }),
+    });
+    const dog = { id: 'b2', move: 'bird-dog', work: 30, rest: 15, rounds: 1, sides: 'none' as const };
+    const planned = (await plan((await kept(lunch({ members: [marit], blocks: [...lunch().blocks, dog] }))).id)).plan!;
+    expect(planned.blocks[0]!.options).toEqual([]);
+    expect(planned.blocks[0]!.out).toEqual([{ member: marit, why: { is: 'pain' } }]);
+    expect(planned.blocks[1]!.rounds[0]!.assigned.map((a) => a.member)).toEqual([marit]);
+  });
   test('whoever has a stop sign is named and given nothing', async () => {
     const [marit, teo] = [await person('Marit'), await person('Teo')];
     const answers = Object.fromEntries(stopSigns.map((s, i) => [s.id, i === 0]));
