@@ -1,5 +1,5 @@
 /** `npm test`: installs what is missing, then format, types, lint, unit, HTTP and interface tests. Ends with one line of counts. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,25 +10,44 @@ const CHROMIUM = ensureChromium();
 const bin = (path) => `node_modules/${path}`;
 const node = (...args) => must(process.execPath, args);
 
-say('\n— types');
-node(bin('typescript/bin/tsc'), '-p', 'tsconfig.core.json');
-node(bin('typescript/bin/tsc'), '-p', 'tsconfig.node.json');
-node(bin('vue-tsc/bin/vue-tsc.js'), '-p', 'tsconfig.web.json');
-node(bin('vue-tsc/bin/vue-tsc.js'), '-p', 'tsconfig.web-tests.json');
-say('— lint');
-node(bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.');
-node(bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0');
-node(
-  bin('dependency-cruiser/bin/dependency-cruise.mjs'),
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core',
-  'words',
-  'api',
-  'server',
-  'web',
-  'tools',
+/** What is checked without running anything, the longest first. */
+const CHECKS = [
+  ['eslint/bin/eslint.js', '.', '--max-warnings', '0'],
+  ['vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.web-tests.json'],
+  ['vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.web.json'],
+  ['typescript/bin/tsc', '-p', 'tsconfig.node.json'],
+  ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'],
+  ['typescript/bin/tsc', '-p', 'tsconfig.core.json'],
+  [
+    'dependency-cruiser/bin/dependency-cruise.mjs',
+    ...['--config', '.dependency-cruiser.cjs'],
+    ...['core', 'words', 'api', 'server', 'web', 'tools'],
+  ],
+];
+/** Runs one check and shows what it said once it is done; false when it failed. */
+const checked = ([tool, ...args]) =>
+  new Promise((resolve) => {
+    const run = spawn(process.execPath, [bin(tool), ...args], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const from of [run.stdout, run.stderr]) from.on('data', (piece) => (said += piece));
+    run.on('error', (error) => (said += error.message));
+    run.on('close', (status) => {
+      say(`${status === 0 ? 'kept' : 'FAILED'}: ${tool.split('/')[0]} ${args.join(' ')}`);
+      if (status !== 0) say(said);
+      resolve(status === 0);
+    });
+  });
+
+say('\n— types and lint');
+// Two beside each other, which is what two cores bear.
+const left = [...CHECKS];
+let kept = true;
+await Promise.all(
+  [1, 2].map(async () => {
+    for (let next = left.shift(); next; next = left.shift()) kept = (await checked(next)) && kept;
+  }),
 );
+if (!kept) process.exit(1);
 say('— build');
 node(bin('vite/bin/vite.js'), 'build', '--logLevel', 'warn');
 node('tools/build-server.mjs');
@@ -46,9 +65,8 @@ for (const project of ['unit', 'http', 'e2e']) {
     project,
     '--json',
     `--outputFile=${file}`,
+    '--maxWorkers=2',
   ];
-  // Two halls beside each other: a browser and a server each, which is what two cores bear.
-  if (project === 'e2e') jest.push('--maxWorkers=2');
   // Jest's own report goes to standard error; the JSON that it also prints is not shown.
   const run = spawnSync(process.execPath, jest, {
     cwd: root,

@@ -172,6 +172,7 @@ describe('the library is the studio’s own', () => {
     await page.locator('#e-name').fill('Bridge by the slipway');
     await press(page, 'Keep the change');
     await sees(page, 'Changed here by Jonna Reef');
+    await sees(page, 'Who changed what');
     await page.reload();
     await sees(page, 'Bridge by the slipway');
     await press(page, 'Who changed what');

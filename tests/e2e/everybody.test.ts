@@ -1,4 +1,4 @@
-/** Every view for everybody: axe in light, dark, on a phone and at twice the size; layout by measures at five sizes of the screen. */
+/** Every view for everybody: axe in light, dark, on a phone and at twice the size; layout by measures at six sizes of the screen. */
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
@@ -13,15 +13,39 @@ beforeAll(async () => {
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 
-const SIZES = [
-  [1280, 800],
-  [1024, 768],
-  [844, 390],
-  [390, 844],
-  [320, 700],
-] as const;
-const sized = (page: Page, width: number, height: number, more = {}): Promise<void> =>
-  page.setViewport({ width, height, ...(width < 900 ? { hasTouch: true, isMobile: true } : {}), ...more });
+interface Glance {
+  width: number;
+  height: number;
+  deviceScaleFactor?: number;
+  dark?: true;
+  look: (page: Page) => Promise<string[]>;
+}
+const layout = async (page: Page): Promise<string[]> => [
+  ...(await layoutTroubles(page)),
+  ...(await hiddenWhenFocused(page)),
+];
+/** At 400 % of 1280 × 800 every page is still of use. */
+const ofUse = async (page: Page): Promise<string[]> => {
+  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  return [...(over > 0 ? [`sideways by ${over}`] : []), ...(await hiddenWhenFocused(page))];
+};
+// axe first: the other scrolls.
+const both = async (page: Page): Promise<string[]> => [...(await axeFinds(page)), ...(await layout(page))];
+/** How a view is looked at once it is there: it is fetched once for a mouse and once for a thumb, and turned and sized under the eye. */
+const GLANCES: Record<'by mouse' | 'by thumb', Glance[]> = {
+  'by mouse': [
+    { width: 1280, height: 800, look: both },
+    { width: 1280, height: 800, dark: true, look: axeFinds },
+    { width: 1024, height: 768, look: layout },
+    { width: 640, height: 400, deviceScaleFactor: 2, look: axeFinds },
+    { width: 320, height: 200, look: ofUse },
+  ],
+  'by thumb': [
+    { width: 390, height: 844, look: both },
+    { width: 844, height: 390, look: layout },
+    { width: 320, height: 700, look: layout },
+  ],
+};
 
 /** Deals a round of practice to who is signed in. */
 const dealt = (page: Page, kind: string): Promise<string> =>
@@ -85,66 +109,58 @@ async function running(page: Page): Promise<void> {
   await pass(page, 12);
   await press(page, 'Hips sag');
 }
-const nothing = (all: [string, string[]][]): [string, string[]][] => all.filter(([, found]) => found.length > 0);
+describe.each(['by mouse', 'by thumb'] as const)('%s', (way) => {
+  const glances = GLANCES[way];
+  const sized = async (page: Page, { width, height, deviceScaleFactor = 1, dark }: Glance): Promise<void> => {
+    const touch = way === 'by thumb' ? { hasTouch: true, isMobile: true } : {};
+    await page.setViewport({ width, height, deviceScaleFactor, ...touch });
+    await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
+    await page.waitForFunction(
+      (w, theme) => document.documentElement.clientWidth === w && document.documentElement.dataset.theme === theme,
+      {},
+      width,
+      dark ? 'dark' : 'light',
+    );
+    // What follows the size by script has followed.
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('.own-width')].every((el) => el.scrollWidth <= el.clientWidth + 1),
+    );
+    await settled(page);
+    await page.evaluate(() => scrollTo(0, 0));
+  };
+  /** What is wrong with the view that the page shows. */
+  async function lookedAt(page: Page, name: string): Promise<string[]> {
+    const found: string[] = [];
+    for (const glance of glances) {
+      await sized(page, glance);
+      const at = `${name}, ${glance.width} × ${glance.height}${glance.dark ? ', dark' : ''}`;
+      found.push(...(await glance.look(page)).map((what) => `${at}: ${what}`));
+    }
+    await sized(page, glances[0]!);
+    return found;
+  }
 
-describe('layout', () => {
-  test.each(SIZES)('nothing is cut, small, sideways or under a bar: %i × %i', async (width, height) => {
+  test('nothing is cut, small, sideways or under a bar, and axe finds nothing', async () => {
     const page = await asOwner(hall);
-    await sized(page, width, height);
-    const found: [string, string[]][] = [];
+    await sized(page, glances[0]!);
+    const found: string[] = [];
     for (const [name, path] of await views(page)) {
       await page.goto(`${hall.url}${path}`);
       await settled(page);
-      found.push([name, [...(await layoutTroubles(page)), ...(await hiddenWhenFocused(page))]]);
+      found.push(...(await lookedAt(page, name)));
     }
     await running(page);
-    found.push(['bench running', [...(await layoutTroubles(page)), ...(await hiddenWhenFocused(page))]]);
+    found.push(...(await lookedAt(page, 'bench running')));
     await press(page, 'End');
     await sees(page, 'Where did they feel it first?');
-    found.push(['bench ended', [...(await layoutTroubles(page)), ...(await hiddenWhenFocused(page))]]);
-    expect(nothing(found)).toEqual([]);
-  });
-  test('at 400 % of 1280 × 800 every page is still of use', async () => {
-    const page = await asOwner(hall);
-    await page.setViewport({ width: 320, height: 200, deviceScaleFactor: 1 });
-    const found: [string, string[]][] = [];
-    for (const [name, path] of await views(page)) {
-      await page.goto(`${hall.url}${path}`);
-      await settled(page);
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      found.push([name, [...(over > 0 ? [`sideways by ${over}`] : []), ...(await hiddenWhenFocused(page))]]);
-    }
-    expect(nothing(found)).toEqual([]);
-  });
-});
-
-describe('axe finds nothing', () => {
-  test.each([
-    ['light', 'light', 1280, 800, 1],
-    ['dark', 'dark', 1280, 800, 1],
-    ['on a phone', 'light', 390, 844, 1],
-    ['at 200 %', 'light', 640, 400, 2],
-  ])('%s', async (_name, theme, width, height, deviceScaleFactor) => {
-    const page = await asOwner(hall);
-    await page.evaluate((t) => localStorage.setItem('anchor.theme', t), theme);
-    await sized(page, width, height, { deviceScaleFactor });
-    const found: [string, string[]][] = [];
-    for (const [name, path] of await views(page)) {
-      await page.goto(`${hall.url}${path}`);
-      await settled(page);
-      found.push([name, await axeFinds(page)]);
-    }
-    await running(page);
-    found.push(['bench running', await axeFinds(page)]);
-    await press(page, 'End');
-    await sees(page, 'Where did they feel it first?');
-    found.push(['bench ended', await axeFinds(page)]);
+    found.push(...(await lookedAt(page, 'bench ended')));
     await page.evaluate(() => localStorage.clear());
     const door = await hall.page();
     await door.goto(`${hall.url}/sign-in`);
     await sees(door, 'Sign in');
-    found.push(['door', await axeFinds(door)]);
-    expect(nothing(found)).toEqual([]);
+    found.push(...(await lookedAt(door, 'door')));
+    expect(found).toEqual([]);
   });
 });
 

@@ -69,6 +69,12 @@ describe('work that is left', () => {
     expect(await hasDraft('note/1')).toBe(true);
     expect(await hasDraft('note/2')).toBe(false);
   });
+  test('that was kept just before its page went is not gone on with', async () => {
+    await putDraft(account().id, 'note/1', { words: 'hips low', limit: 3 }, null);
+    expect(await hasDraft('note/1', { limit: 3, words: 'hips lower' })).toBe(true);
+    expect(await hasDraft('note/1', { limit: 3, words: 'hips low' })).toBe(false);
+    expect(await stored()).toEqual([]);
+  });
   test('what was typed before the device was asked for earlier work is kept too, and gives way to earlier work', async () => {
     const first = page();
     await nextTick();

@@ -1,4 +1,5 @@
 /** Work under way, kept on this device for the account that does it, so that Back, a reload or a flat battery loses nothing. */
+import { hashKey } from '@tanstack/vue-query';
 import { useDebounceFn, useEventListener } from '@vueuse/core';
 import { onScopeDispose, ref, watch, type Ref } from 'vue';
 import type { ZodType } from 'zod';
@@ -9,10 +10,22 @@ import { useSession } from './session.js';
 /** Work is written this long after it last changed, ms. */
 const SETTLE_MS = 250;
 
-/** Whether the account that is signed in has a draft of this here; false where the device cannot be asked. */
-export async function hasDraft(of: string): Promise<boolean> {
+/** Plain data as text, whatever the order of its fields. */
+const alike = (value: unknown): string => hashKey([JSON.parse(JSON.stringify(value ?? null))]);
+
+/**
+ * Whether the account that is signed in has a draft of this here; false where the device cannot be asked.
+ * @param stands what is kept already: a draft that says just that holds nothing, as when the page went between keeping it and letting
+ *   the draft go; it is taken away
+ */
+export async function hasDraft(of: string, stands?: unknown): Promise<boolean> {
   const account = useSession().account?.id;
-  return account !== undefined && (await readDraft(account, of).catch(() => null)) !== null;
+  if (account === undefined) return false;
+  const found = await readDraft(account, of).catch(() => null);
+  if (found === null) return false;
+  if (alike(found.value) !== alike(stands)) return true;
+  await putDraft(account, of, null, null).catch(() => undefined);
+  return false;
 }
 
 export interface DraftOptions<T> {

@@ -49,7 +49,11 @@ const option = computed(() => {
     aria: { enabled: true, label: { description: spoken.value } },
     grid: { left: 56, right: 18, top: 44, bottom: 30 },
     legend: { top: 0, left: 0, textStyle: { color: c.ink, fontSize: 16 } },
-    tooltip: { trigger: 'axis', valueFormatter: (v: unknown) => (typeof v === 'number' ? `${v} %` : 'none') },
+    tooltip: {
+      trigger: 'axis',
+      confine: true,
+      valueFormatter: (v: unknown) => (typeof v === 'number' ? `${v} %` : 'none'),
+    },
     xAxis: {
       type: 'category',
       data: inOrder.value.map((_, i) => `${i + 1}`),
@@ -73,7 +77,9 @@ const option = computed(() => {
 
 <template>
   <figure>
-    <div role="img" :aria-label="spoken"><VChart :option="option" autoresize class="!h-56 w-full" /></div>
+    <div role="img" :aria-label="spoken" class="own-width">
+      <VChart :option="option" autoresize class="!h-56 w-full" />
+    </div>
     <ChartTable
       :head="['Round', 'Day', 'What', 'Seen', 'For nothing', 'Taps']"
       :rows="

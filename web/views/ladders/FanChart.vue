@@ -126,7 +126,7 @@ onBeforeUnmount(() => {
 
 <template>
   <figure>
-    <div ref="host" role="img" :aria-label="spoken" class="h-48 w-full"></div>
+    <div ref="host" role="img" :aria-label="spoken" class="own-width h-48 w-full"></div>
     <ChartTable
       :head="['Day', 'Likely', 'One in ten below', 'One in ten above']"
       :rows="forecast.fan.map((f) => [dayText(f.day), secondsText(f.p50), secondsText(f.p10), secondsText(f.p90)])"

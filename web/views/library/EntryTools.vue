@@ -48,7 +48,8 @@ async function goOn(): Promise<void> {
   if (!may.value) return;
   const at = key.value;
   for (const way of ['change', 'copy'] as const)
-    if ((await hasDraft(editDraft(props.entry, way === 'copy'))) && key.value === at) mode.value = way;
+    if ((await hasDraft(editDraft(props.entry, way === 'copy'), props.entry.record)) && key.value === at)
+      mode.value = way;
 }
 onMounted(goOn);
 watch(mode, (m) => emit('editing', m !== 'none'));

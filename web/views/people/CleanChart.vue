@@ -47,7 +47,11 @@ const option = computed(() => {
       ),
       textStyle: { color: c.ink, fontSize: 16 },
     },
-    tooltip: { trigger: 'item', valueFormatter: (v: unknown) => secondsText(Number(Array.isArray(v) ? v[1] : v)) },
+    tooltip: {
+      trigger: 'item',
+      confine: true,
+      valueFormatter: (v: unknown) => secondsText(Number(Array.isArray(v) ? v[1] : v)),
+    },
     xAxis: {
       type: 'time',
       axisLabel: { color: c.soft, fontSize: 16, hideOverlap: true },
@@ -96,7 +100,9 @@ const spoken = computed(() => {
 
 <template>
   <figure class="mt-2">
-    <div role="img" :aria-label="spoken"><VChart :option="option" autoresize class="!h-60 w-full" /></div>
+    <div role="img" :aria-label="spoken" class="own-width">
+      <VChart :option="option" autoresize class="!h-60 w-full" />
+    </div>
     <ChartTable
       :head="['Day', 'Version', 'Clean', 'Total']"
       :rows="
