@@ -283,7 +283,13 @@ const lensLeft = computed(() => {
 
 <template>
   <section class="card !p-2" aria-label="Picture with points">
-    <div ref="box" class="own-width relative w-full" :data-scale="scale" :data-origin="origin.join(',')" :data-zoom="zoom">
+    <div
+      ref="box"
+      class="own-width relative w-full"
+      :data-scale="scale"
+      :data-origin="origin.join(',')"
+      :data-zoom="zoom"
+    >
       <div
         ref="surface"
         tabindex="0"
