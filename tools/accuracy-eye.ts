@@ -66,7 +66,7 @@ export function eyeTable(): string[] {
   const random = seededRandom(23);
   const between = (low: number, high: number): number => low + random() * (high - low);
   const known = practisable(catalog, NONE).filter((f) => ['front-plank', 'hollow'].includes(f.family));
-  const dealt = (kind: 'holds' | 'placing') => deal(known, { kind, families: ['front-plank'] }, random)!;
+  const dealt = (kind: 'holds' | 'placing') => deal(known, { kind, families: ['front-plank'] }, catalog, random)!;
   // Holds are dealt once and watched by everybody: their truth is dear.
   const pool = Array.from({ length: BEFORE + AFTER }, () => dealt('holds'));
   const truths = new Map<HoldItem, HoldTruth>(

@@ -308,7 +308,7 @@ for (const correcting of ['four-phases', 'position-first'] as const) {
   ]);
 }
 const known = practisable(catalog, NOBODY);
-const dealt = deal(known, { kind: 'holds' }, seededRandom(3))!;
+const dealt = deal(known, { kind: 'holds' }, catalog, seededRandom(3))!;
 const untapped = { kind: 'holds' as const, answers: dealt.items.map(() => ({ events: [] })) };
 rows.push([
   'a round of six simulated holds, scored against its truth',

@@ -4,6 +4,7 @@ import { bodyOf } from '../body/anthropometry.js';
 import { placeFigure } from '../body/figure.js';
 import { catalog, rungOf } from '../catalog/index.js';
 import { dealtSchema, type HeldFault, type HoldItem, type PictureItem } from '../formats/eye.js';
+import { SIDE_LANDMARKS } from '../landmarks.js';
 import { nobody } from '../person/circumstance.js';
 import { seededRandom } from '../statistics.js';
 import {
@@ -119,24 +120,27 @@ describe('the truth', () => {
 describe('a deal', () => {
   test('is what its schema says, of the length of a short round, and the same for the same chance', () => {
     for (const kind of ['placing', 'holds', 'pictures'] as const) {
-      const dealt = deal(known, { kind }, seededRandom(4))!;
+      const dealt = deal(known, { kind }, catalog, seededRandom(4))!;
       expect(dealtSchema.parse(dealt)).toEqual(dealt);
       expect(dealt.items).toHaveLength(ROUND[kind]);
-      expect(deal(known, { kind }, seededRandom(4))).toEqual(dealt);
+      expect(deal(known, { kind }, catalog, seededRandom(4))).toEqual(dealt);
     }
   });
   test('keeps to the positions and faults that are wished for; null where there are none', () => {
     const wish = { kind: 'holds' as const, families: ['hollow'], faults: ['low-back-arch'] };
-    const dealt = deal(known, wish, seededRandom(1))!;
+    const dealt = deal(known, wish, catalog, seededRandom(1))!;
     for (const item of dealt.items) {
       expect(item.family).toBe('hollow');
       for (const f of item.faults) expect(f.fault).toBe('low-back-arch');
     }
-    expect(deal(known, { kind: 'holds', faults: ['nothing-such'] }, seededRandom(1))).toBeNull();
+    expect(deal(known, { kind: 'holds', faults: ['nothing-such'] }, catalog, seededRandom(1))).toBeNull();
   });
   test('over many: some holds are clean, most are not, and every one can be drawn without a jump', () => {
     const random = seededRandom(8);
-    const items = Array.from({ length: 12 }, () => deal(known, { kind: 'holds' }, random)!.items as HoldItem[]).flat();
+    const items = Array.from(
+      { length: 12 },
+      () => deal(known, { kind: 'holds' }, catalog, random)!.items as HoldItem[],
+    ).flat();
     const broken = items.map((i) => truthOfHold(i, catalog, nobody()).breaks.length > 0);
     const share = broken.filter(Boolean).length / items.length;
     expect(share).toBeGreaterThan(0.4);
@@ -151,10 +155,25 @@ describe('a deal', () => {
       }
     }
   });
+  test('property: every joint that is asked for lies in the picture, whatever the body, the position and the lens', () => {
+    fc.assert(
+      fc.property(fc.integer(), (seed) => {
+        for (const item of deal(known, { kind: 'placing' }, catalog, seededRandom(seed))!.items as PictureItem[]) {
+          const { points, picture: size } = pictureOf(item, catalog);
+          for (const name of SIDE_LANDMARKS) {
+            const [x, y] = points[name]!;
+            const inside = x > 8 && x < size.width - 8 && y > 8 && y < size.height - 8;
+            expect([item.family, name, inside]).toEqual([item.family, name, true]);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
   test('property: two faults that undo one another are never dealt together', () => {
     fc.assert(
       fc.property(fc.integer(), (seed) => {
-        const dealt = deal(known, { kind: 'pictures', families: ['front-plank'] }, seededRandom(seed))!;
+        const dealt = deal(known, { kind: 'pictures', families: ['front-plank'] }, catalog, seededRandom(seed))!;
         for (const item of dealt.items) {
           const ids = item.faults.map((f) => f.fault);
           expect(ids.includes('hip-sag') && ids.includes('hip-pike')).toBe(false);

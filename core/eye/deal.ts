@@ -10,6 +10,7 @@ import { see } from '../evaluate/see.js';
 import type { Fault, Rung } from '../formats/catalog.js';
 import type { Dealt, DealKind, HeldFault, HoldItem, PictureItem } from '../formats/eye.js';
 import { OBSERVATION_FORMAT, type Observation } from '../formats/observation.js';
+import { SIDE_LANDMARKS } from '../landmarks.js';
 import { clamp, type Degrees, type Seconds } from '../geometry.js';
 import { breaksClean } from '../hold/breaks.js';
 import type { Circumstance } from '../person/circumstance.js';
@@ -81,6 +82,22 @@ const recordOf = (item: Placed, shots: readonly { t: Seconds; shot: SimulatedPic
 /** What a dealt item truly shows, judged from the body's own points by a camera far away, under the method in force. */
 const judgedTruth = (observation: Observation, catalog: Catalog, circumstance: Circumstance): Judged =>
   judge(see({ observation }, catalog), catalog, circumstance);
+
+/** So much of the picture stays free around the joints, px. */
+const MARGIN = 24;
+/** The same picture, from as far that every joint that is asked for lies in it: tall people on their hands do not, at first. */
+function inPicture(item: PictureItem, catalog: Catalog): PictureItem {
+  const { points, picture } = pictureOf(item, catalog);
+  const [cx, cy] = [picture.width / 2, picture.height / 2];
+  const fits = SIDE_LANDMARKS.map((name) => {
+    const [x, y] = points[name]!;
+    return Math.min((cx - MARGIN) / Math.abs(x - cx), (cy - MARGIN) / Math.abs(y - cy));
+  });
+  // What is projected grows with the scale from the picture's middle.
+  const share = Math.min(1, ...fits);
+  const pixelsPerMetre = Math.floor(item.camera.pixelsPerMetre * share);
+  return { ...item, camera: { ...item.camera, pixelsPerMetre } };
+}
 
 export interface PictureTruth {
   /** Faults beyond their clear limit. */
@@ -200,9 +217,10 @@ export interface DealWish {
 /**
  * Deals a round.
  * @param known what can be practised, see {@link practisable}
+ * @param catalog draws what is dealt, so that all of it lies in the picture
  * @returns null where nothing that is wished for can be dealt
  */
-export function deal(known: readonly Practisable[], wish: DealWish, random: Random): Dealt | null {
+export function deal(known: readonly Practisable[], wish: DealWish, catalog: Catalog, random: Random): Dealt | null {
   const wanted = (fault: string): boolean => !wish.faults?.length || wish.faults.includes(fault);
   const places = known
     .filter((f) => !wish.families?.length || wish.families.includes(f.family))
@@ -231,7 +249,7 @@ export function deal(known: readonly Practisable[], wish: DealWish, random: Rand
   };
   const picture = (): PictureItem => {
     const { at, faults } = place();
-    return {
+    const item = {
       ...at,
       faults: chosen(faults),
       camera: {
@@ -242,6 +260,7 @@ export function deal(known: readonly Practisable[], wish: DealWish, random: Rand
         pixelsPerMetre: Math.round(between(400, 480)),
       },
     };
+    return inPicture(item, catalog);
   };
   const hold = (): HoldItem => {
     const { at, faults } = place();

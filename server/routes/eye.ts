@@ -123,11 +123,15 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
   const secondsOf = async (lookId: string): Promise<Second[]> =>
     Promise.all((await eyes.secondsOf(lookId)).map(secondOf));
 
-  /** What two eyes said of everything that both judged, by pair of accounts. */
-  async function pairsOf(known: Known): Promise<Map<string, (readonly [Said, Said])[]>> {
+  /** What two eyes said of everything that both judged, by pair of accounts: the first is the first by name. */
+  async function pairsOf(
+    known: Known,
+    names: ReadonlyMap<string, string>,
+  ): Promise<Map<string, (readonly [Said, Said])[]>> {
     const pairs = new Map<string, (readonly [Said, Said])[]>();
     const add = (a: string, b: string, first: Said, second: Said): void => {
-      const [key, both] = a < b ? [`${a} ${b}`, [first, second] as const] : [`${b} ${a}`, [second, first] as const];
+      const order = (names.get(a) ?? '').localeCompare(names.get(b) ?? '') || (a < b ? -1 : 1);
+      const [key, both] = order < 0 ? [`${a} ${b}`, [first, second] as const] : [`${b} ${a}`, [second, first] as const];
       pairs.set(key, [...(pairs.get(key) ?? []), both]);
     };
     for (const { a, b, first, second } of await eyes.twicePlayed()) {
@@ -182,7 +186,7 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
       const from = body.of === null ? null : await eyes.deal(body.of);
       if (body.of !== null && (!from?.answered || from.accountId === account.id || from.kind === 'placing'))
         throw notFound('This round of a colleague');
-      const dealt = from?.dealt ?? deal(await practised(known), body, seededRandom(config.seed()));
+      const dealt = from?.dealt ?? deal(await practised(known), body, known.catalog, seededRandom(config.seed()));
       if (!dealt)
         throw invalid([{ path: 'families', message: 'hold nothing that can be practised with these faults' }]);
       const day = await circumstances.today();
@@ -254,7 +258,7 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
             placing: placing && { rest: placing.rest, day: placing.day },
           }))
           .sort((a, b) => a.name.localeCompare(b.name)),
-        pairs: [...(await pairsOf(known))]
+        pairs: [...(await pairsOf(known, names))]
           .map(([key, list]) => {
             const [a, b] = key.split(' ').map((id) => names.get(id) ?? '') as [string, string];
             return { a, b, agreement: agreementOf(list) };

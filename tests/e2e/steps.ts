@@ -159,6 +159,11 @@ const laid = (page: Page, name: string): Promise<[number, number]> =>
 /** Clicks where a point is, once the page asks for it. */
 export async function clickPoint(page: Page, asks: RegExp, at: Point): Promise<void> {
   await sees(page, asks);
+  // A point may lie under a bar, as the feet of a handstand do: a hand scrolls first.
+  const [, y] = await onPage(page, at);
+  await page.evaluate((to) => {
+    if (to < 140 || to > innerHeight - 140) scrollBy(0, to - innerHeight / 2);
+  }, y);
   await page.mouse.click(...((await onPage(page, at)) as [number, number]));
 }
 
