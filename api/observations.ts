@@ -68,6 +68,8 @@ export const lookSchema = z.object({
   by: z.string(),
   /** The account that made it: an assistant changes only its own. */
   madeBy: idSchema,
+  /** The class that it was seen in; null for one that was looked at by itself. */
+  runId: idSchema.nullable().default(null),
   /** What is known of that account's eye now; null where it was never measured, and for what came in a file. */
   eye: eyeSchema.nullable().default(null),
 });
@@ -120,6 +122,8 @@ export const historyItemSchema = lookLineSchema.extend({
   mediaId: idSchema.nullable(),
   relookOf: idSchema.nullable(),
   target: z.number().nullable(),
+  /** The class that it was seen in. */
+  runId: idSchema.nullable().default(null),
   /** Mends that helped, by fault and step. */
   helped: z.array(z.object({ fault: z.string(), step: z.number().int() })),
 });

@@ -21,6 +21,7 @@ import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
 import { laddersIn } from './repositories/ladders.js';
+import { runsIn } from './repositories/runs.js';
 import { plansIn } from './repositories/plans.js';
 import { studioIn } from './repositories/studio.js';
 import { circumstancesIn } from './circumstance.js';
@@ -34,6 +35,7 @@ import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
 import { planHandlers } from './routes/plans.js';
+import { runHandlers } from './routes/runs.js';
 import { studioHandlers } from './routes/studio.js';
 
 export interface Studio {
@@ -67,6 +69,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     looks,
     eyes,
     classes: classesIn(db),
+    runs: runsIn(db),
     studio,
     plans,
     ladders: laddersIn(db),
@@ -148,6 +151,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...ladderHandlers(context),
     ...eyeHandlers(context),
     ...classHandlers(context),
+    ...runHandlers(context),
     ...studioHandlers(context),
   };
   mount(api, handlers, requireAccount(context.accounts), slowDown(db));

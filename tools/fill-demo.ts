@@ -14,7 +14,10 @@ import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../core/body/simula
 import { catalog, record, rungOf } from '../core/catalog/index.js';
 import { addDays, DAY_MS, hallDay } from '../core/days.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
+import { runPlanOf, stateOf } from '../core/class/run.js';
+import { timelineOf } from '../core/class/timeline.js';
 import type { ClassBlock } from '../core/formats/class.js';
+import type { RunEvent, RunSaid } from '../core/formats/run.js';
 import type { DealKind } from '../core/formats/eye.js';
 import type { Observation } from '../core/formats/observation.js';
 import { SIDE_LANDMARKS } from '../core/landmarks.js';
@@ -388,6 +391,49 @@ async function addClasses(coach: Account, lunch: readonly string[]): Promise<voi
     ],
   });
   await one('Lunchtime, trunk basics', today, { members: [...lunch] });
+  const last = addDays(today, -6);
+  const id = randomUUID();
+  const instant = at(6, 12, 15);
+  await then(instant, () => one('Lunchtime, trunk basics', last, { id, members: [...lunch] }));
+  await then(instant, () => ranClass(coach, id, lunch, instant));
+}
+
+/** Last week's class as it ran: some of it noted, one gone early, and most of what was noted kept. */
+async function ranClass(coach: Account, classId: string, lunch: readonly string[], began: string): Promise<void> {
+  const run = await call('runs.add', { as: coach, params: { id: classId }, body: { id: randomUUID() } });
+  const parts = timelineOf(run.blocks);
+  const start = Date.parse(began);
+  const note = (seconds: number, event: RunSaid): RunEvent => ({
+    ...event,
+    id: randomUUID(),
+    at: start + Math.round(seconds * 1000),
+  });
+  /** Seconds on the class's clock at which a work begins. */
+  const begins = (block: string, round: number): number => {
+    const index = parts.findIndex((p) => p.is === 'work' && p.block === block && p.round === round);
+    return parts.slice(0, index).reduce((sum, p) => sum + p.seconds, 0);
+  };
+  const seen = (n: number, round: number, fault: string, t: number): RunEvent =>
+    note(begins('front', round) + t, {
+      is: 'seen',
+      member: lunch[n]!,
+      where: { block: 'front', round, side: null },
+      fault,
+      t,
+    });
+  const end = parts.reduce((sum, p) => sum + p.seconds, 0);
+  const events = [
+    note(0, { is: 'start' }),
+    seen(0, 1, 'hip-sag', 21),
+    seen(1, 1, 'hip-sag', 16.5),
+    seen(2, 2, 'chin-poke', 24),
+    seen(1, 3, 'hip-sag', 12),
+    note(begins('dog', 1), { is: 'left', member: lunch[3]! }),
+    note(end + 1, { is: 'end' }),
+  ];
+  await call('runs.note', { as: coach, params: { id: run.id }, body: { events, since: 0 } });
+  const { notes } = stateOf(runPlanOf(run), events);
+  await call('runs.keep', { as: coach, params: { id: run.id }, body: { notes: notes.slice(0, 3).map((n) => n.key) } });
 }
 
 async function fill(): Promise<void> {

@@ -51,13 +51,12 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
 
 <template>
   <a href="#main" class="btn sr-only focus:not-sr-only">Skip to the page</a>
-  <AppHeader v-if="session.account" />
+  <AppHeader v-if="session.account && !route.meta.bare" />
   <main
     id="main"
     tabindex="-1"
     :aria-busy="reading > 0"
-    class="mx-auto max-w-[1320px] px-4 py-4"
-    :class="{ 'pb-24 md:pb-4': session.account }"
+    :class="route.meta.bare ? '' : ['mx-auto max-w-[1320px] px-4 py-4', session.account ? 'pb-24 md:pb-4' : '']"
   >
     <RouterView :key="route.path" />
   </main>

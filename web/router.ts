@@ -82,6 +82,28 @@ export const router = createRouter({
       component: () => import('./views/classes/ClassPage.vue'),
       props: true,
     },
+    {
+      path: '/runs/:id',
+      name: 'run',
+      // The hall reads it from four metres: nothing else stands on the screen.
+      meta: { title: 'Class under way', bare: true },
+      component: () => import('./views/classes/run/RunPage.vue'),
+      props: true,
+    },
+    {
+      path: '/runs/:id/wall',
+      name: 'wall',
+      meta: { title: 'Wall', bare: true },
+      component: () => import('./views/classes/run/WallPage.vue'),
+      props: true,
+    },
+    {
+      path: '/runs/:id/after',
+      name: 'after',
+      meta: { title: 'After the class' },
+      component: () => import('./views/classes/run/AfterPage.vue'),
+      props: true,
+    },
     { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
     {
       path: '/eye/rounds/:id',

@@ -63,6 +63,13 @@ export function classWarning(warning: ClassWarning): string {
   }
 }
 
+/** Why somebody is due for a closer look after a class. */
+export const DUE_WORDS = {
+  pain: 'pain',
+  early: 'broke before half of the time',
+  faults: 'more than one fault in a hold',
+} as const;
+
 /** The plan as an open file. */
 export const classPlanFile = (catalog: Names, plan: ClassPlan) => ({
   format: CLASS_PLAN_FORMAT,

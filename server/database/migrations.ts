@@ -443,7 +443,44 @@ const classes: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self, eyes, classes];
+const runs: Step = {
+  name: '011-class-runs',
+  async up(db) {
+    await db.schema.createTable('class_runs', (t) => {
+      t.text('id').primary();
+      t.text('class_id').notNullable().references('classes.id').index();
+      t.text('day').notNullable();
+      t.text('started_at').notNullable();
+      // The plan as it stood: what is planned later changes nothing of what ran.
+      t.text('record').notNullable();
+      t.text('started_by').notNullable().references('accounts.id');
+      t.text('kept_at');
+    });
+    await db.schema.createTable('class_events', (t) => {
+      // The order of arrival, by which a device asks for what it does not know.
+      t.increments('arrival');
+      t.text('run_id').notNullable().references('class_runs.id').onDelete('CASCADE');
+      t.text('id').notNullable();
+      t.text('event').notNullable();
+      t.text('made_by').notNullable().references('accounts.id');
+      t.unique(['run_id', 'id']);
+    });
+    await db.schema.alterTable('observations', (t) => {
+      t.text('run_id');
+      t.text('run_note');
+      t.unique(['run_id', 'run_note']);
+    });
+  },
+  async down(db) {
+    await db.schema.alterTable('observations', (t) => {
+      t.dropUnique(['run_id', 'run_note']);
+    });
+    await dropColumns(db, 'observations', 'run_note', 'run_id');
+    for (const table of ['class_events', 'class_runs']) await db.schema.dropTable(table);
+  },
+};
+
+const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self, eyes, classes, runs];
 
 /** Names of the steps that this program knows. */
 export const STEP_NAMES: readonly string[] = STEPS.map((s) => s.name);

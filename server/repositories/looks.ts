@@ -42,6 +42,7 @@ const lookRow = z.object({
   made_by_name: z.string(),
   from_file: flag,
   overrule: z.union([z.null(), json(overruleSchema)]),
+  run_id: z.string().nullable(),
 });
 const mendRow = z.object({
   id: z.string(),
@@ -67,6 +68,7 @@ const lineRow = z.object({
   position: z.string(),
   media_id: z.string().nullable(),
   relook_of: z.string().nullable(),
+  run_id: z.string().nullable(),
   /** Target and method that the record names: a record is read once for both, since clips are long. */
   told: json(z.tuple([z.number().nullable(), z.string().nullable()])),
   made_by: z.string(),
@@ -90,7 +92,10 @@ const mend = ({ observation_id: _of, ...rest }: z.infer<typeof mendRow>): MendTr
 export interface KeptLine {
   id: string;
   version: number;
-  own: Pick<HistoryItem, 'id' | 'startedAt' | 'day' | 'position' | 'mediaId' | 'relookOf' | 'target' | 'helped'>;
+  own: Pick<
+    HistoryItem,
+    'id' | 'startedAt' | 'day' | 'position' | 'mediaId' | 'relookOf' | 'runId' | 'target' | 'helped'
+  >;
   /** Method that the look itself names. */
   method: string | undefined;
   /** The account whose eye made it; null for what came in a file. */
@@ -112,6 +117,7 @@ const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
     position: row.position,
     mediaId: row.media_id,
     relookOf: row.relook_of,
+    runId: row.run_id,
     target: row.told[0],
     helped: row.helped === null ? [] : parseRow('mends', keptHelped, row.helped),
   },
@@ -157,6 +163,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     overrule: row.overrule,
     by: row.made_by_name,
     madeBy: row.made_by,
+    runId: row.run_id,
     eye: row.from_file ? null : ((await eyes.of(row.made_by))?.eye ?? null),
   });
   const mendsOf = async (ids: readonly string[]): Promise<Map<string, MendTried[]>> => {
@@ -177,6 +184,33 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         last_look_at: trx('observations').where('person_id', personId).whereNull('deleted_at').max('started_at'),
         last_look_day: trx('observations').where('person_id', personId).whereNull('deleted_at').max('day'),
       });
+  async function insert(
+    trx: Knex,
+    personId: string,
+    { input, record, hash }: ReadLook,
+    day: Day,
+    by: Pick<Account, 'id' | 'role'>,
+    of: { run_id: string; run_note: string } | null = null,
+  ): Promise<void> {
+    await trx('observations').insert({
+      arrival: await nextArrival(trx),
+      made_as: by.role,
+      id: input.id,
+      person_id: personId,
+      started_at: input.startedAt,
+      day,
+      position: input.observation.position,
+      record,
+      record_hash: hash,
+      media_id: input.mediaId,
+      relook_of: input.relookOf,
+      note: input.note,
+      from_file: input.fromFile,
+      made_by: by.id,
+      ...of,
+    });
+    await followLast(trx, personId);
+  }
   /** A changed look is judged anew when it is next read. */
   const changed = (trx: Knex, id: string): Promise<unknown> =>
     trx('observations').where('id', id).increment('version', 1);
@@ -199,6 +233,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     'position',
     'media_id',
     'relook_of',
+    'run_id',
     'made_by',
     'from_file',
     'judged.basis',
@@ -357,36 +392,27 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     },
     /**
      * Keeps a look.
-     * @param read its record as text, and the text's fingerprint
+     * @param look its record as text, and the text's fingerprint
      * @param day the hall's day of the look
      * @returns false where a look of this id is kept already
      */
-    async add(
-      personId: string,
-      { input, record, hash }: ReadLook,
-      day: Day,
-      by: Pick<Account, 'id' | 'role'>,
-    ): Promise<boolean> {
+    async add(personId: string, look: ReadLook, day: Day, by: Pick<Account, 'id' | 'role'>): Promise<boolean> {
       return inTransaction(db, async (trx) => {
-        if (await trx('observations').where('id', input.id).first('id')) return false;
-        await trx('observations').insert({
-          arrival: await nextArrival(trx),
-          made_as: by.role,
-          id: input.id,
-          person_id: personId,
-          started_at: input.startedAt,
-          day,
-          position: input.observation.position,
-          record,
-          record_hash: hash,
-          media_id: input.mediaId,
-          relook_of: input.relookOf,
-          note: input.note,
-          from_file: input.fromFile,
-          made_by: by.id,
-        });
-        await followLast(trx, personId);
+        if (await trx('observations').where('id', look.input.id).first('id')) return false;
+        await insert(trx, personId, look, day, by);
         return true;
+      });
+    },
+    /** Keeps the looks of a class that ran, each note's once, all of them or none. */
+    async addOfRun(
+      runId: string,
+      kept: readonly { personId: string; note: string; day: Day; look: ReadLook }[],
+      by: Pick<Account, 'id' | 'role'>,
+    ): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        for (const { personId, note, day, look } of kept)
+          if (!(await trx('observations').where({ run_id: runId, run_note: note }).first('id')))
+            await insert(trx, personId, look, day, by, { run_id: runId, run_note: note });
       });
     },
     async change(look: Look, patch: LookPatch): Promise<void> {

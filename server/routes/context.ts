@@ -16,6 +16,7 @@ import type { Eyes } from '../repositories/eyes.js';
 import type { Ladders } from '../repositories/ladders.js';
 import type { Looks } from '../repositories/looks.js';
 import type { JudgedAs, People } from '../repositories/people.js';
+import type { Runs } from '../repositories/runs.js';
 import type { Plans } from '../repositories/plans.js';
 import type { StudioStore } from '../repositories/studio.js';
 import type { Work } from '../work/work.js';
@@ -27,6 +28,7 @@ export interface Context {
   looks: Looks;
   eyes: Eyes;
   classes: Classes;
+  runs: Runs;
   studio: StudioStore;
   plans: Plans;
   ladders: Ladders;

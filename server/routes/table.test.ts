@@ -13,8 +13,8 @@ import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '..
 
 const NOBODY = '00000000-0000-4000-8000-000000000000';
 const table = Object.entries(routes) as [RouteName, Route][];
-/** Signing in has tests of its own: its tries are limited. */
-const APART: readonly RouteName[] = ['session.start', 'session.end', 'owner.make', 'password.change'];
+/** These have tests of their own: tries to sign in are limited, and a stream does not end. */
+const APART: readonly RouteName[] = ['session.start', 'session.end', 'owner.make', 'password.change', 'runs.stream'];
 const walked = table.filter(([name]) => !APART.includes(name));
 
 let studio: TestStudio;
@@ -198,6 +198,22 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       const body = { ...ofClass(), members: [person] };
       await owner.send('post', '/classes', body);
       return { params: { id: body.id }, body: () => body };
+    }
+    case 'runs.list':
+    case 'runs.add': {
+      const body = { ...ofClass(), members: [person] };
+      await owner.send('post', '/classes', body);
+      return { params: { id: body.id }, body: () => ({ id: randomUUID() }) };
+    }
+    case 'runs.get':
+    case 'runs.note':
+    case 'runs.join':
+    case 'runs.keep': {
+      const [of, id] = [{ ...ofClass(), members: [person] }, randomUUID()];
+      await owner.send('post', '/classes', of);
+      await owner.send('post', `/classes/${of.id}/runs`, { id });
+      const bodies = { note: { events: [], since: 0 }, join: { member: person }, keep: { notes: [] } };
+      return { params: { id }, body: () => bodies[name.slice(5) as keyof typeof bodies] };
     }
     case 'blind.get':
     case 'seconds.list':

@@ -73,24 +73,28 @@ function parsed(body: string): unknown {
 }
 export class NotJson extends Error {}
 
+/** A look checked against the catalogue, as it is stored. @throws InputError naming what the catalogue does not have */
+export function lookRead(catalog: Catalog, input: LookInput): ReadLook {
+  try {
+    resolveObservation(input.observation, catalog);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw new InputError(error.problems.map((p) => ({ ...p, path: `observation.${p.path}` })));
+  }
+  return {
+    input: { ...input, observation: { ...input.observation, frames: [] } },
+    record: JSON.stringify(input.observation),
+    hash: recordHash(input.observation),
+  };
+}
+
 const tasks: {
   [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => TaskAnswers[N] | Promise<TaskAnswers[N]>;
 } = {
   readLook(catalog, { body }) {
     const result = lookInputSchema.safeParse(parsed(body), { reportInput: true });
     if (!result.success) throw new InputError(problemsOf(result.error));
-    const input = result.data;
-    try {
-      resolveObservation(input.observation, catalog);
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      throw new InputError(error.problems.map((p) => ({ ...p, path: `observation.${p.path}` })));
-    }
-    return {
-      input: { ...input, observation: { ...input.observation, frames: [] } },
-      record: JSON.stringify(input.observation),
-      hash: recordHash(input.observation),
-    };
+    return lookRead(catalog, result.data);
   },
   evaluateBody(catalog, { body, circumstance }) {
     const result = observationSchema.safeParse(parsed(body), { reportInput: true });

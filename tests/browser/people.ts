@@ -82,6 +82,7 @@ export const lookOf = (n: number, person: number, change: Partial<Observation> =
   mediaId: null,
   relookOf: null,
   relooks: [],
+  runId: null,
   note: '',
   mends: [],
   overrule: null,

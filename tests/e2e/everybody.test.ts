@@ -66,6 +66,16 @@ const todaysClass = (page: Page): Promise<string> =>
       ((await (await fetch('/api/classes')).json()) as { id: string; day: string | null }[]).find((c) => c.day)!.id,
   );
 
+/** A class that ran, and was noted on. */
+const ranClass = (page: Page): Promise<string> =>
+  page.evaluate(async () => {
+    const classes = (await (await fetch('/api/classes')).json()) as { id: string }[];
+    const runs = await Promise.all(
+      classes.map(async (c) => (await (await fetch(`/api/classes/${c.id}/runs`)).json()) as { id: string }[]),
+    );
+    return runs.flat()[0]!.id;
+  });
+
 /** All views with their addresses. */
 async function views(page: Page): Promise<[name: string, path: string][]> {
   const id = await personId(page, 'Marit Solheim');
@@ -92,6 +102,9 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['studio', '/studio'],
     ['classes', '/classes'],
     ['a class', `/classes/${await todaysClass(page)}`],
+    ['a class under way', `/runs/${await ranClass(page)}`],
+    ['the wall', `/runs/${await ranClass(page)}/wall`],
+    ['after a class', `/runs/${await ranClass(page)}/after`],
     ['your eye', '/eye'],
     // Pictures are judged and placed with the parts of the bench; the second eye shows them.
     ['practice', `/eye/rounds/${await dealt(page, 'holds')}`],

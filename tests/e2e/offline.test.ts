@@ -5,7 +5,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { asOwner, ended, lookOf, personId, press, sees, seesNot, settled, shown, started } from './steps.js';
+import { asOwner, ended, keptHere, lookOf, personId, press, sees, seesNot, settled, shown, started } from './steps.js';
 
 let hall: Hall;
 let web: string;
@@ -20,13 +20,6 @@ afterAll(async () => {
   rmSync(web, { recursive: true, force: true });
 });
 
-/** Waits until the interface is kept on this device. */
-const keptHere = (page: Page): Promise<unknown> =>
-  page.evaluate(async () => {
-    const registration = await navigator.serviceWorker.ready;
-    if (registration.active?.state !== 'activated')
-      await new Promise((resolve) => registration.active!.addEventListener('statechange', resolve, { once: true }));
-  });
 /** Waits until the account's copy on this device holds a read. */
 const copied = (page: Page, name: string, id: string): Promise<unknown> =>
   page.waitForFunction(

@@ -58,6 +58,14 @@ export async function seesNot(page: Page, text: RegExp): Promise<void> {
 }
 export const shown = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText);
 
+/** Waits until the interface is kept on this device. */
+export const keptHere = (page: Page): Promise<unknown> =>
+  page.evaluate(async () => {
+    const registration = await navigator.serviceWorker.ready;
+    if (registration.active?.state !== 'activated')
+      await new Promise((resolve) => registration.active!.addEventListener('statechange', resolve, { once: true }));
+  });
+
 /** Types into the field with this label. */
 export async function fill(page: Page, label: string, value: string): Promise<void> {
   await page

@@ -83,6 +83,7 @@ function waitingLine(input: LookInput, personId: string, method: string): Histor
     position: look.observation.position,
     mediaId: look.mediaId,
     relookOf: look.relookOf,
+    runId: look.runId,
     target: look.observation.target ?? null,
     helped: [],
   };

@@ -39,6 +39,7 @@ export const asLook = (input: LookInput, personId: string, by: Maker, timeZone: 
   mediaId: input.mediaId ?? null,
   relookOf: input.relookOf ?? null,
   relooks: [],
+  runId: null,
   note: input.note ?? '',
   mends: [],
   overrule: null,

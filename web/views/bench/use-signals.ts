@@ -11,7 +11,7 @@ export const useChosenSignals = (): Ref<Record<Signal, boolean>> =>
   useLocalStorage('anchor.signals', { sound: false, vibration: true, spoken: false }, { mergeDefaults: true });
 
 /** A short tone, made here: nothing is fetched. Hertz and seconds. */
-function beep(pitch = 880, length = 0.5): void {
+export function beep(pitch = 880, length = 0.5): void {
   const context = new AudioContext();
   const [tone, volume] = [context.createOscillator(), context.createGain()];
   tone.frequency.value = pitch;

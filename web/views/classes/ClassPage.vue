@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A class planned: its blocks, kit and members; who does what, whom to watch, minutes and warnings, worked out at every change. */
-import { Printer, Undo2 } from '@lucide/vue';
+import { Play, Printer, Undo2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { KIT_TAKEN } from '../../../core/class/kit.js';
@@ -14,8 +14,9 @@ import PickOne from '../../components/PickOne.vue';
 import { useAction } from '../../data/action.js';
 import { catalog, studio } from '../../data/catalogue.js';
 import { addClass, usePlan } from '../../data/classes.js';
+import { beginRun, useRuns } from '../../data/runs.js';
 import { useGroups } from '../../data/people.js';
-import { dayText } from '../../data/names.js';
+import { dayText, dayTimeText } from '../../data/names.js';
 import { read } from '../../data/query.js';
 import BlockRow from './BlockRow.vue';
 import { copyOf, moveChoices, moveName, newBlock } from './moves.js';
@@ -73,6 +74,14 @@ const copyAs = (day: string | null): Promise<boolean> =>
     const made = await addClass(copyOf(await read('classes.get', { params: { id: props.id } }), day));
     await router.push(`/classes/${made.id}`);
   });
+const runs = useRuns(() => props.id);
+/** The plan is kept as it stands, and the hall's clock is opened. */
+const begin = (): Promise<boolean> =>
+  run(async () => {
+    await edit.send();
+    const begun = await beginRun(props.id);
+    await router.push(`/runs/${begun.id}`);
+  });
 const print = (): void => window.print();
 const problem = computed(() => edit.error.value ?? error.value);
 </script>
@@ -123,6 +132,9 @@ const problem = computed(() => edit.error.value ?? error.value);
         @click="copyAs(input.day === null ? hallDay(Date.now(), studio.defaults.timeZone) : null)"
       >
         {{ input.day === null ? 'A class of it today' : 'Keep as a template' }}
+      </button>
+      <button v-if="input.day !== null" class="btn btn-main" :disabled="busy || !planned?.plan || !kept" @click="begin">
+        <Play :size="20" aria-hidden="true" /> Run it
       </button>
       <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
     </div>
@@ -252,6 +264,18 @@ const problem = computed(() => edit.error.value ?? error.value);
             : 'Add members and blocks, and it is worked out here.'
         }}
       </p>
+    </section>
+    <section v-if="runs.value.value?.length" class="card mt-4 print:hidden" aria-labelledby="class-runs">
+      <h2 id="class-runs">When it ran</h2>
+      <ul class="divide-rule divide-y">
+        <li v-for="r in runs.value.value" :key="r.id" class="flex flex-wrap items-center gap-2 py-1">
+          <span class="figures min-w-40 flex-1">{{ dayTimeText(r.startedAt) }}</span>
+          <RouterLink :to="`/runs/${r.id}`" class="btn">Go on</RouterLink>
+          <RouterLink :to="`/runs/${r.id}/after`" class="btn">{{
+            r.keptAt ? 'What was kept' : 'What was noted'
+          }}</RouterLink>
+        </li>
+      </ul>
     </section>
     <RouterLink to="/classes" class="link mt-3 inline-block min-h-[44px] content-center print:hidden"
       >All classes</RouterLink

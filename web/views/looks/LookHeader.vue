@@ -29,7 +29,9 @@ const method = defineModel<string>('method', { required: true });
       </h1>
       <p class="text-soft">
         {{ dayTimeText(look.startedAt) }} · {{ look.by
-        }}<template v-if="waiting"> · kept on this device, not yet sent</template>
+        }}<template v-if="look.runId">
+          · <RouterLink :to="`/runs/${look.runId}/after`" class="link">in a class</RouterLink></template
+        ><template v-if="waiting"> · kept on this device, not yet sent</template>
       </p>
     </div>
     <div class="ml-auto flex flex-wrap items-center gap-2">

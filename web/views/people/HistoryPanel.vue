@@ -102,8 +102,8 @@ function setUpOf(item: HistoryItem): string {
             >{{ familyName(item.position) }}{{ item.rung ? `, ${rungName(item.position, item.rung)}` : '' }}</RouterLink
           >
           <p class="text-soft text-sm">
-            {{ dayTimeText(item.startedAt) }}{{ item.relookOf ? ' · re-look' : ''
-            }}{{ history.waiting.value.has(item.id) ? ' · not yet sent' : ''
+            {{ dayTimeText(item.startedAt) }}{{ item.runId ? ' · in a class' : ''
+            }}{{ item.relookOf ? ' · re-look' : '' }}{{ history.waiting.value.has(item.id) ? ' · not yet sent' : ''
             }}{{ item.endedBy ? ` · ${END_WORDS[item.endedBy]}` : '' }}{{ setUpOf(item) }}
           </p>
         </div>

@@ -1,0 +1,227 @@
+/** What a class that ran says of each member: who was there, which version was done, what was seen of it, and the looks that come of that. */
+import type { FELT_SITES } from '../formats/catalog.js';
+import type { ClassBlock } from '../formats/class.js';
+import type { Observation } from '../formats/observation.js';
+import { OBSERVATION_FORMAT } from '../formats/observation.js';
+import type { RunEvent, Where } from '../formats/run.js';
+import type { Seconds } from '../geometry.js';
+import type { View } from '../landmarks.js';
+import { standing } from './timeline.js';
+
+/** The plan as it stood when the class began. */
+export interface RunPlan {
+  blocks: readonly ClassBlock[];
+  /** Versions by block, round and member; who is not named is out. */
+  assigned: readonly { block: string; round: number; member: string; version: string }[];
+  members: readonly string[];
+}
+
+/** The plan of a run from what is stored of it. */
+export const runPlanOf = (run: {
+  blocks: readonly ClassBlock[];
+  people: readonly { id: string }[];
+  plan: {
+    blocks: readonly {
+      id: string;
+      rounds: readonly { round: number; assigned: readonly { member: string; version: string }[] }[];
+    }[];
+  };
+}): RunPlan => ({
+  blocks: run.blocks,
+  members: run.people.map((p) => p.id),
+  assigned: run.plan.blocks.flatMap(({ id, rounds }) =>
+    rounds.flatMap(({ round, assigned }) =>
+      assigned.map(({ member, version }) => ({ block: id, round, member, version })),
+    ),
+  ),
+});
+
+/** What was noted of one member in one work. */
+export interface WorkNote {
+  /** Names the note within its run. */
+  key: string;
+  member: string;
+  where: Where;
+  /** `family/rung`. */
+  version: string;
+  /** Seconds that were to be held. */
+  work: Seconds;
+  /** Epoch ms at which the work began, as well as the notes tell. */
+  began: number;
+  /** What went, in the order of its seconds; null: seen, at an unknown second. */
+  seen: { id: string; fault: string; t: Seconds | null }[];
+  pain: { id: string; t: Seconds } | null;
+  /** Watched to the end without a fault. */
+  clean: boolean;
+  felt: (typeof FELT_SITES)[number] | null;
+}
+export interface RunState {
+  /** Events that stand, in their order. */
+  events: RunEvent[];
+  away: ReadonlySet<string>;
+  /** Members with pain, and the position that gave it: nothing more of that is theirs today. */
+  hurt: ReadonlyMap<string, ReadonlySet<string>>;
+  notes: WorkNote[];
+}
+
+export const noteKey = (member: string, { block, round, side }: Where): string =>
+  [member, block, round, side ?? ''].join('|');
+const familyOf = (version: string): string => version.split('/')[0]!;
+
+/** The version of a member in a round: the plan's, or what it was swapped for from that round on; null where they are out. */
+export function versionIn(
+  plan: RunPlan,
+  events: readonly RunEvent[],
+  member: string,
+  block: string,
+  round: number,
+): string | null {
+  const swapped = events.findLast(
+    (e) => e.is === 'swap' && e.member === member && e.block === block && e.round <= round,
+  );
+  if (swapped?.is === 'swap') return swapped.version;
+  const own = (r: number): string | undefined =>
+    plan.assigned.find((a) => a.block === block && a.round === r && a.member === member)?.version;
+  return own(round) ?? null;
+}
+
+/**
+ * Everything that the events of a run say, whatever order and however often they arrived.
+ * A note of a work that its member had no version of is left out.
+ */
+export function stateOf(plan: RunPlan, all: readonly RunEvent[]): RunState {
+  const events = standing(all);
+  const away = new Set<string>();
+  const hurt = new Map<string, Set<string>>();
+  const notes = new Map<string, WorkNote>();
+  const noted = (member: string, where: Where, at: number, t: Seconds | null): WorkNote | null => {
+    const block = plan.blocks.find((b) => b.id === where.block);
+    const version = versionIn(plan, events, member, where.block, where.round);
+    if (version === null || !block) return null;
+    const key = noteKey(member, where);
+    // What is noted without a second is noted when the work is over.
+    const began = at - (t ?? block.work) * 1000;
+    const known = notes.get(key);
+    if (known) {
+      known.began = Math.min(known.began, began);
+      return known;
+    }
+    const note = {
+      key,
+      member,
+      where,
+      version,
+      work: block.work,
+      began,
+      seen: [],
+      pain: null,
+      clean: false,
+      felt: null,
+    };
+    notes.set(key, note);
+    return note;
+  };
+  for (const e of events)
+    switch (e.is) {
+      case 'came':
+        away.delete(e.member);
+        break;
+      case 'left':
+        away.add(e.member);
+        break;
+      case 'seen': {
+        const note = noted(e.member, e.where, e.at, e.t);
+        // The same fault twice is one fault, at the second at which it was seen first.
+        const before = note?.seen.find((s) => s.fault === e.fault);
+        if (before && e.t !== null && (before.t === null || e.t < before.t)) [before.t, before.id] = [e.t, e.id];
+        else if (note && !before) note.seen.push({ id: e.id, fault: e.fault, t: e.t });
+        break;
+      }
+      case 'clean': {
+        const note = noted(e.member, e.where, e.at, null);
+        if (note) note.clean = true;
+        break;
+      }
+      case 'pain': {
+        const note = noted(e.member, e.where, e.at, e.t);
+        if (!note) break;
+        if (!note.pain || e.t < note.pain.t) note.pain = { id: e.id, t: e.t };
+        const of = hurt.get(e.member) ?? new Set();
+        hurt.set(e.member, of.add(familyOf(note.version)));
+        break;
+      }
+      case 'felt': {
+        const note = noted(e.member, e.where, e.at, null);
+        if (note) note.felt = e.site;
+        break;
+      }
+      default:
+        break;
+    }
+  for (const note of notes.values()) note.seen.sort((a, b) => (a.t ?? Infinity) - (b.t ?? Infinity));
+  return { events, away, hurt, notes: [...notes.values()] };
+}
+
+/** Whether a note can be kept as a look: something was watched of it, and every second is known. */
+export const isWhole = ({ seen, pain, clean }: WorkNote): boolean =>
+  (seen.length > 0 || pain !== null || clean) && seen.every((s) => s.t !== null);
+
+/** Clean seconds of a note: to the first thing seen, to the pain, or the whole work; null while a second is not known. */
+export function cleanOf(note: WorkNote): Seconds | null {
+  if (!isWhole(note)) return null;
+  return Math.min(note.work, note.pain?.t ?? Infinity, ...note.seen.map((s) => s.t!));
+}
+
+/**
+ * The watched hold that a note is.
+ * @param view from where it was watched
+ * @throws Error for a note that {@link isWhole} does not hold of
+ */
+export function observationOf(note: WorkNote, view: View, athlete: Observation['athlete']): Observation {
+  if (!isWhole(note)) throw new Error(`the note ${note.key} is not whole`);
+  const end = note.pain ? Math.min(note.pain.t, note.work) : note.work;
+  const [position, rung] = note.version.split('/') as [string, string];
+  return {
+    format: OBSERVATION_FORMAT,
+    version: 1,
+    position,
+    rung,
+    view,
+    ...(athlete ? { athlete } : {}),
+    frames: [],
+    events: note.seen.filter((s) => s.t! <= end).map(({ fault, t }) => ({ t: t!, fault, state: 'on' as const })),
+    ended: { t: end, reason: note.pain ? 'pain' : 'target' },
+    target: note.work,
+    ...(note.felt ? { evidence: { 'felt-first': note.felt } } : {}),
+  };
+}
+
+/** Members who are due for a closer look, the most pressing first: pain, then an early break, then the most faults. */
+export function dueForALook(notes: readonly WorkNote[]): { member: string; why: 'pain' | 'early' | 'faults' }[] {
+  const found = new Map<string, { member: string; why: 'pain' | 'early' | 'faults'; rank: number }>();
+  for (const note of notes) {
+    const clean = cleanOf(note);
+    const why = note.pain
+      ? 'pain'
+      : clean !== null && clean < note.work / 2
+        ? 'early'
+        : note.seen.length > 1
+          ? 'faults'
+          : null;
+    if (!why) continue;
+    const rank = why === 'pain' ? -1 : (clean ?? note.work) / note.work;
+    const before = found.get(note.member);
+    if (!before || rank < before.rank) found.set(note.member, { member: note.member, why, rank });
+  }
+  return [...found.values()].sort((a, b) => a.rank - b.rank).map(({ member, why }) => ({ member, why }));
+}
+
+/** How many members each fault was seen on, the commonest first. */
+export function commonest(notes: readonly WorkNote[]): { fault: string; members: number }[] {
+  const of = new Map<string, Set<string>>();
+  for (const { member, seen } of notes)
+    for (const { fault } of seen) of.set(fault, (of.get(fault) ?? new Set()).add(member));
+  return [...of]
+    .map(([fault, who]) => ({ fault, members: who.size }))
+    .sort((a, b) => b.members - a.members || (a.fault < b.fault ? -1 : 1));
+}

@@ -1,0 +1,171 @@
+/** Running a class: begun, noted on from one device or several, and kept as looks. */
+import { randomUUID } from 'node:crypto';
+import { createChannel, createSession, type Channel } from 'better-sse';
+import type { Account } from '../../api/accounts.js';
+import type { ClassOfStudio } from '../../api/classes.js';
+import type { LookInput } from '../../api/observations.js';
+import type { Run } from '../../api/runs.js';
+import type { ClassMember } from '../../core/formats/class.js';
+import { isWhole, observationOf, runPlanOf, stateOf } from '../../core/class/run.js';
+import { plannerIn } from '../class-plan.js';
+import { Again, SENT, type Handlers } from '../http/mount.js';
+import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import type { RunRecord } from '../repositories/runs.js';
+import { lookRead } from '../work/tasks.js';
+import type { Context } from './context.js';
+
+type Names = 'runs.list' | 'runs.add' | 'runs.get' | 'runs.note' | 'runs.stream' | 'runs.join' | 'runs.keep';
+
+export function runHandlers(context: Context): Handlers<Names> {
+  const { classes, runs, looks, people, studio, circumstances } = context;
+  const { workedOut } = plannerIn(context);
+  /** Devices that follow a class, by run: they hang on this process. */
+  const following = new Map<string, Channel>();
+
+  async function found(id: string): Promise<Run> {
+    const run = await runs.find(id);
+    if (!run) throw notFound('This class');
+    return run;
+  }
+  async function ofClass(id: string): Promise<ClassOfStudio> {
+    const one = await classes.find(id);
+    if (!one) throw notFound('This class');
+    return one;
+  }
+  const named = (members: readonly ClassMember[], who: { id: string; name: string }[]): Run['people'] =>
+    who.map((p) => ({ ...p, fault: members.find((m) => m.id === p.id)?.faults[0] ?? null }));
+
+  /** Somebody else's versions stand beside those of the plan. */
+  async function joined(account: Account, run: Run, member: string): Promise<Partial<RunRecord>> {
+    const input = await ofClass(run.classId);
+    // The kit is with those who were expected.
+    const of = { ...input, blocks: run.blocks, members: [member], kit: {}, pins: [] };
+    const { planned, members } = await workedOut(account, of);
+    const person = await people.find(account, member, await circumstances.today());
+    if (!person) throw invalid([{ path: 'member', message: 'is nobody here' }]);
+    const { plan } = planned;
+    if (!plan) return { resting: [...run.resting, { id: member, name: person.name }] };
+    return {
+      people: [...run.people, ...named(members, planned.people)],
+      plan: {
+        ...run.plan,
+        blocks: run.plan.blocks.map((block) => {
+          const own = plan.blocks.find((b) => b.id === block.id);
+          return {
+            ...block,
+            options: [...block.options, ...(own?.options ?? [])],
+            rounds: block.rounds.map((r) => ({
+              ...r,
+              assigned: [...r.assigned, ...(own?.rounds.find((x) => x.round === r.round)?.assigned ?? [])],
+            })),
+            out: [...block.out, ...(own?.out ?? [])],
+          };
+        }),
+      },
+    };
+  }
+
+  return {
+    'runs.list': async ({ params }) => {
+      if (!(await classes.find(params.id))) throw notFound('This class');
+      return runs.of(params.id);
+    },
+    'runs.add': async ({ account, params, body }) => {
+      const before = await runs.find(body.id);
+      if (before && before.classId !== params.id) throw new HttpProblem(409, 'This is a run of another class');
+      if (before) return new Again(before);
+      const input = await ofClass(params.id);
+      const { planned, members } = await workedOut(account, input);
+      if (!planned.plan)
+        throw new HttpProblem(
+          409,
+          'There is nothing to run',
+          'A class that runs has members who may train, and blocks.',
+        );
+      const record: RunRecord = {
+        name: input.name,
+        blocks: input.blocks,
+        people: named(members, planned.people),
+        resting: planned.resting,
+        plan: planned.plan,
+      };
+      const day = await circumstances.today();
+      const of = { id: body.id, classId: params.id, day, at: circumstances.now(), by: account.id };
+      await runs.add(of, record);
+      return found(body.id);
+    },
+    'runs.get': ({ params }) => found(params.id),
+    'runs.note': async ({ account, params, body }) => {
+      const run = await found(params.id);
+      const added = await runs.note(run.id, body.events, account.id);
+      if (added === null) throw new HttpProblem(409, 'This class has too many notes', 'Begin it anew to go on.');
+      if (added > 0) following.get(run.id)?.broadcast(added, 'noted');
+      return { ...(await runs.events(run.id, body.since)), now: Date.parse(circumstances.now()) };
+    },
+    'runs.stream': async ({ params, request, response }) => {
+      const run = await found(params.id);
+      const session = await createSession(request, response);
+      const channel = following.get(run.id) ?? createChannel();
+      following.set(run.id, channel);
+      channel.register(session);
+      channel.on('session-deregistered', () => {
+        if (channel.sessionCount === 0) following.delete(run.id);
+      });
+      session.push(0, 'noted');
+      return SENT;
+    },
+    'runs.join': async ({ account, params, body }) => {
+      const run = await found(params.id);
+      if ([...run.people, ...run.resting].some((p) => p.id === body.member)) return run;
+      const more = await joined(account, run, body.member);
+      await runs.change(run.id, (record) =>
+        [...record.people, ...record.resting].some((p) => p.id === body.member) ? record : { ...record, ...more },
+      );
+      following.get(run.id)?.broadcast(0, 'joined');
+      return found(run.id);
+    },
+    'runs.keep': async ({ account, params, body }) => {
+      const run = await found(params.id);
+      const { notes } = stateOf(runPlanOf(run), (await runs.events(run.id)).events);
+      const asked = [...new Set(body.notes)].filter((key) => !run.kept.some((k) => k.note === key));
+      const problems: { path: string; message: string }[] = [];
+      const wanted = asked.flatMap((key) => {
+        const note = notes.find((n) => n.key === key);
+        const path = `notes[${body.notes.indexOf(key)}]`;
+        if (!note) problems.push({ path, message: 'is no note of this class' });
+        else if (!isWhole(note)) problems.push({ path, message: 'lacks the second of a fault' });
+        return note ? [note] : [];
+      });
+      if (problems.length > 0) throw invalid(problems);
+      const { catalog } = await studio.now();
+      const kept: Parameters<typeof looks.addOfRun>[1][number][] = [];
+      for (const note of wanted) {
+        // Who was erased or is seen no more gets no look.
+        if (!(await people.maySee(account, note.member))) continue;
+        const view =
+          run.plan.watch.find((w) => w.block === note.where.block && w.member === note.member)?.from ?? 'side';
+        const observation = observationOf(note, view, undefined);
+        const startedAt = new Date(note.began).toISOString();
+        const input: LookInput = {
+          id: randomUUID(),
+          startedAt,
+          observation,
+          mediaId: null,
+          relookOf: null,
+          note: '',
+          fromFile: false,
+          confirmed: [],
+        };
+        kept.push({
+          personId: note.member,
+          note: note.key,
+          day: await circumstances.dayOf(startedAt),
+          look: lookRead(catalog, input),
+        });
+      }
+      await looks.addOfRun(run.id, kept, account);
+      await runs.kept(run.id, circumstances.now());
+      return found(run.id);
+    },
+  };
+}

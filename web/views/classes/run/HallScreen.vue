@@ -1,0 +1,118 @@
+<script setup lang="ts">
+/** What the hall reads from four metres: the move, the seconds, who does which version, what comes next. No text is lower than a thirtieth of the screen. */
+import { computed } from 'vue';
+import type { Run } from '../../../../api/runs.js';
+import type { RunState } from '../../../../core/class/run.js';
+import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
+import FigureView from '../../../drawing/FigureView.vue';
+import { catalog } from '../../../data/catalogue.js';
+import { moveName } from '../moves.js';
+import { nextName, partName, roundAt, shortNames, SIDE_NAMES, versionsOf } from './shown.js';
+
+const props = defineProps<{ run: Run; state: RunState; clock: ClockAt; parts: readonly Part[]; flashing: boolean }>();
+const part = computed(() => props.parts[props.clock.part]);
+const at = computed(() => roundAt(props.parts, props.clock));
+const block = computed(() => props.run.blocks.find((b) => b.id === at.value?.block));
+const names = computed(() => shortNames(props.run.people));
+const versions = computed(() =>
+  at.value ? versionsOf(catalog, props.run, props.state, at.value) : { shown: [], waiting: [] },
+);
+const seconds = computed(() => secondsShown(props.clock));
+const doing = computed(() => {
+  const now = part.value;
+  if (!now) return '';
+  if (props.clock.over) return 'Done';
+  if (!props.clock.started) return 'Ready';
+  if (!props.clock.going) return 'Paused';
+  return now.is === 'work' ? 'Work' : now.is === 'lead-in' ? 'Get ready' : 'Rest';
+});
+const next = computed(() => nextName(catalog, props.run, props.parts, props.clock));
+</script>
+
+<template>
+  <section
+    class="hall flex min-h-0 flex-col gap-[1.2vh] overflow-hidden p-[1.6vh]"
+    :class="[part?.is === 'work' && clock.going ? 'bg-paper' : 'bg-sunk', { flash: flashing }]"
+    aria-label="For the hall"
+  >
+    <div class="flex items-start gap-[2vh]">
+      <div class="min-w-0 flex-1">
+        <h1 class="hall-move">{{ block ? moveName(catalog, block.move) : run.name }}</h1>
+        <p class="hall-text figures">
+          <b>{{ doing }}</b><template v-if="block && at && !clock.over">
+            · round {{ at.round }} of {{ block.rounds }}{{ at.side ? `, ${SIDE_NAMES[at.side]}` : '' }}</template
+          >
+        </p>
+      </div>
+      <p
+        role="timer"
+        class="hall-clock figures"
+        :class="part?.is === 'work' && clock.going ? 'text-rope' : 'text-soft'"
+        :aria-label="`${seconds} seconds`"
+      >
+        {{ seconds }}
+      </p>
+    </div>
+    <div class="bg-rule h-[1.2vh] overflow-hidden rounded-full" aria-hidden="true">
+      <div
+        class="bg-rope h-full"
+        :style="{ width: `${(100 * clock.elapsed) / Math.max(1, clock.elapsed + clock.left)}%` }"
+      ></div>
+    </div>
+    <ul class="hall-versions min-h-0 flex-1 max-lg:!hidden" aria-label="Who does what">
+      <li v-for="v in versions.shown" :key="v.version" class="border-rule flex min-w-0 flex-col border-t-2 pt-[0.8vh]">
+        <div class="flex items-center gap-[1.2vh]">
+          <div class="shrink-0" :class="versions.shown.length > 4 ? 'w-[18vh]' : 'w-[28vh]'">
+            <FigureView :pose="v.pose" :label="v.name" />
+          </div>
+          <b class="hall-text">{{ v.name }}</b>
+        </div>
+        <p class="hall-text">{{ v.members.map((m) => names.get(m)).join(', ') }}</p>
+      </li>
+      <li v-if="versions.waiting.length" class="border-rule text-soft hall-text border-t-2 pt-[0.8vh]">
+        Wait: {{ versions.waiting.map((m) => names.get(m)).join(', ') }}
+      </li>
+    </ul>
+    <p v-if="next" class="hall-text text-soft max-lg:!hidden"><b>Next:</b> {{ next }}</p>
+    <p class="sr-only" role="status">{{ part ? partName(catalog, run, part) : '' }}</p>
+  </section>
+</template>
+
+<style scoped>
+.hall-text {
+  font-size: max(3.5vh, 1rem);
+  line-height: 1.2;
+}
+.hall-move {
+  font-size: max(6.5vh, 1.5rem);
+  line-height: 1.05;
+}
+.hall-clock {
+  font-size: max(22vh, 4.5rem);
+  font-weight: 800;
+  line-height: 0.8;
+  font-family: var(--font-display, inherit);
+}
+.hall-versions {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(42vh, 100%), 1fr));
+  align-content: start;
+  gap: 1.2vh 2vh;
+  overflow-y: auto;
+}
+/* On a phone it is the coach's own: it stands above the names, and leaves them the room. */
+@media (width < 64rem) {
+  .hall-text {
+    font-size: 1.125rem;
+  }
+  .hall-move {
+    font-size: 1.5rem;
+  }
+  .hall-clock {
+    font-size: 4.5rem;
+  }
+}
+.flash {
+  box-shadow: inset 0 0 0 2.5vh var(--rope-fill);
+}
+</style>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+/** A class under way: what the hall reads, the clock under a thumb, a key or a clicker, and the coach's strip beside it. */
+import { Maximize, MonitorUp, Pause, Play, SkipBack, SkipForward, Undo2, Volume2 } from '@lucide/vue';
+import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
+import { useEventListener, useFullscreen } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { RouterLink, useRouter } from 'vue-router';
+import LoadState from '../../../components/LoadState.vue';
+import ModalFrame from '../../../components/ModalFrame.vue';
+import { useAction } from '../../../data/action.js';
+import { catalog } from '../../../data/catalogue.js';
+import { useSettings } from '../../../stores/settings.js';
+import HallScreen from './HallScreen.vue';
+import { nextName, partName } from './shown.js';
+import { CUES, useChosenCues, useCues, type Cue } from './use-cues.js';
+import { useRunning } from './use-running.js';
+import WatchStrip from './WatchStrip.vue';
+
+const props = defineProps<{ id: string }>();
+const router = useRouter();
+const running = useRunning(props.id);
+const { run, parts, state, clock, work, say } = running;
+const { error: joinError, run: act } = useAction();
+const settings = useSettings();
+const { flashing } = useCues(clock, parts, (part) => {
+  const name = run.value ? partName(catalog, run.value, part) : '';
+  return part.is === 'rest' || part.is === 'next'
+    ? `${name}. ${run.value ? nextName(catalog, run.value, parts.value, clock.value) : ''}`
+    : name;
+});
+const { isSupported: canFill, toggle: fill } = useFullscreen();
+const cues = useChosenCues();
+const choosing = ref(false);
+
+const begin = (): void => void say({ is: 'start' });
+const turn = (): void =>
+  void (!clock.value.started
+    ? begin()
+    : clock.value.over
+      ? undefined
+      : say({ is: clock.value.going ? 'pause' : 'go-on' }));
+const goTo = (part: number): void => {
+  if (clock.value.started && part >= 0 && part < parts.value.length) say({ is: 'to', part });
+};
+/** Back to the start of what runs, and from there to the part before. */
+const back = (): void => goTo(clock.value.elapsed > 2 || clock.value.over ? clock.value.part : clock.value.part - 1);
+const on = (): void => goTo(clock.value.part + 1);
+const longer = (): void => void (clock.value.started && !clock.value.over && say({ is: 'longer', seconds: 10 }));
+
+const KEYS: Readonly<Record<string, () => void>> = {
+  ' ': turn,
+  ArrowRight: on,
+  PageDown: on,
+  ArrowLeft: back,
+  PageUp: back,
+  '+': longer,
+  z: () => running.undo(),
+};
+// A clicker sends the keys of arrows or pages, whatever has the focus; letters and Space only where nothing is typed or pressed.
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.repeat || event.ctrlKey || event.altKey || event.metaKey) return;
+  const target = event.target as Element | null;
+  if (target?.closest('input, textarea, [role="dialog"], [role="listbox"]')) return;
+  if ((event.key === ' ' || event.key === 'z' || event.key === '+') && !settings.keys) return;
+  if (event.key === ' ' && target?.closest('button, a')) return;
+  const action = KEYS[event.key];
+  if (!action) return;
+  event.preventDefault();
+  action();
+});
+
+const leaving = ref(false);
+async function end(): Promise<void> {
+  leaving.value = false;
+  if (!clock.value.over && clock.value.started) say({ is: 'end' });
+  await router.push(`/runs/${props.id}/after`);
+}
+const join = (member: string): Promise<boolean> => act(() => running.join(member));
+const where = computed(() => {
+  if (!running.reached.value) return `Offline. ${running.waiting.value} kept on this device, sent later.`;
+  return running.waiting.value > 0 ? `Sending ${running.waiting.value} …` : 'Every note is kept.';
+});
+</script>
+
+<template>
+  <div v-if="!run || !state" class="p-4">
+    <LoadState :loading="!running.missing.value" :error="running.missing.value" @retry="running.load()" />
+    <RouterLink to="/classes" class="link inline-block min-h-[44px] content-center">All classes</RouterLink>
+  </div>
+  <div
+    v-else
+    class="grid h-dvh tiny:!block tiny:!h-auto grid-rows-[auto_minmax(0,1fr)_auto] low:grid-cols-[17rem_minmax(0,1fr)] low:grid-rows-[minmax(0,1fr)_auto] lg:grid-cols-[minmax(0,1fr)_24rem] lg:grid-rows-[minmax(0,1fr)_auto]"
+  >
+    <HallScreen :run="run" :state="state" :clock="clock" :parts="parts" :flashing="flashing" />
+    <WatchStrip
+      class="border-rule border-t-2 low:row-span-2 low:border-t-0 low:border-l-2 lg:row-span-2 lg:border-t-0 lg:border-l-2"
+      :run="run"
+      :state="state"
+      :clock="clock"
+      :parts="parts"
+      :work="work"
+      @say="say"
+      @join="join"
+    />
+    <div
+      class="border-rule bg-paper flex flex-wrap items-center gap-1.5 border-t-2 p-2 max-lg:[&_.btn]:!px-2.5"
+      role="toolbar"
+      aria-label="Clock"
+    >
+      <button class="btn btn-main text-lg lg:!px-5" :disabled="clock.over" @click="turn">
+        <component :is="clock.going ? Pause : Play" :size="24" aria-hidden="true" />
+        <span :class="{ 'max-sm:sr-only': clock.started }">{{
+          !clock.started ? 'Start' : clock.going ? 'Pause' : 'Go on'
+        }}</span>
+      </button>
+      <button class="btn" :disabled="!clock.started" aria-label="Back" @click="back">
+        <SkipBack :size="22" aria-hidden="true" />
+      </button>
+      <button class="btn" :disabled="!clock.started || clock.part >= parts.length - 1" aria-label="Next" @click="on">
+        <SkipForward :size="22" aria-hidden="true" />
+      </button>
+      <button class="btn" :disabled="!clock.started || clock.over" @click="longer">+10 s</button>
+      <button class="btn" :disabled="!running.canUndo.value" @click="running.undo()">
+        <Undo2 :size="20" aria-hidden="true" /> <span class="max-sm:sr-only">Undo</span>
+      </button>
+      <button class="btn" aria-label="Sound and light" @click="choosing = true">
+        <Volume2 :size="22" aria-hidden="true" />
+      </button>
+      <button v-if="canFill" class="btn max-sm:hidden" aria-label="Fill the screen" @click="fill()">
+        <Maximize :size="22" aria-hidden="true" />
+      </button>
+      <a :href="`/runs/${id}/wall`" target="_blank" class="btn max-sm:hidden" aria-label="Wall, in a window of its own">
+        <MonitorUp :size="22" aria-hidden="true" />
+      </a>
+      <button class="btn" @click="clock.started && !clock.over ? (leaving = true) : end()">End</button>
+      <p class="text-soft min-w-40 flex-1 text-sm" role="status">{{ where }}</p>
+      <p v-if="running.error.value || joinError" role="alert" class="note w-full text-sm">
+        {{ running.error.value ?? joinError }}
+      </p>
+    </div>
+    <ModalFrame :open="leaving" title="End the class now?" @close="leaving = false">
+      <p>The clock stops. What was noted comes next, to be kept or corrected.</p>
+      <div class="flex gap-2">
+        <button class="btn btn-main" @click="end">End it</button>
+        <button class="btn" @click="leaving = false">Go on</button>
+      </div>
+    </ModalFrame>
+    <ModalFrame :open="choosing" title="Sound and light" @close="choosing = false">
+      <SwitchGroup
+        v-for="name in Object.keys(CUES) as Cue[]"
+        :key="name"
+        as="div"
+        class="flex min-h-[44px] items-center gap-3"
+      >
+        <Switch v-model="cues[name]" class="switch" :class="{ 'switch-on': cues[name] }">
+          <span aria-hidden="true" class="switch-knob" :class="{ 'switch-knob-on': cues[name] }"></span>
+        </Switch>
+        <SwitchLabel>{{ CUES[name] }}</SwitchLabel>
+      </SwitchGroup>
+      <p class="text-soft text-sm">
+        Keys and clicker: → or Page down next, ← or Page up back, Space pauses, + ten seconds more, Z takes back.
+      </p>
+      <button class="btn" @click="choosing = false">Close</button>
+    </ModalFrame>
+  </div>
+</template>

@@ -1,0 +1,95 @@
+/** What the hall is shown of a class that runs: the move, the versions with who does each, and what comes next. */
+import type { Run } from '../../../../api/runs.js';
+import { rungOf, type Catalog } from '../../../../core/catalog/index.js';
+import { CLASS_MOVES } from '../../../../core/class/options.js';
+import type { Pose } from '../../../../core/body/pose.js';
+import { versionIn, runPlanOf, type RunState } from '../../../../core/class/run.js';
+import type { ClockAt, Part } from '../../../../core/class/timeline.js';
+import { familyName, placeName, rungName } from '../../../../words/names.js';
+import { moveName } from '../moves.js';
+
+export const SIDE_NAMES = { one: 'one side', other: 'other side' } as const;
+
+/** First names; with the first letter of the last where two would be the same. */
+export function shortNames(people: readonly { id: string; name: string }[]): Map<string, string> {
+  const first = (name: string): string => name.split(/\s+/)[0]!;
+  return new Map(
+    people.map(({ id, name }) => {
+      const twice = people.filter((p) => first(p.name) === first(name)).length > 1;
+      const last = name.split(/\s+/).at(-1)!;
+      return [id, twice && last !== name ? `${first(name)} ${last[0]}.` : first(name)];
+    }),
+  );
+}
+
+export interface ShownVersion {
+  version: string;
+  name: string;
+  pose: Pose;
+  members: string[];
+}
+
+/** The block and round that a part is of, or leads to. */
+export function roundAt(
+  parts: readonly Part[],
+  clock: ClockAt,
+): { block: string; round: number; side: Part['side'] } | null {
+  const here = parts[clock.part];
+  if (!here) return null;
+  if (here.is === 'work') return here;
+  const next = parts.slice(clock.part).find((p) => p.is === 'work');
+  const { block, round, side } = next ?? parts.findLast((p) => p.is === 'work') ?? here;
+  return { block, round, side };
+}
+
+/** Versions of a round, the most members first, and who waits. */
+export function versionsOf(
+  catalog: Catalog,
+  run: Run,
+  state: RunState,
+  { block, round }: { block: string; round: number },
+): { shown: ShownVersion[]; waiting: string[] } {
+  const plan = runPlanOf(run);
+  const move = run.blocks.find((b) => b.id === block)!.move;
+  const by = new Map<string, string[]>();
+  const waiting: string[] = [];
+  for (const { id } of run.people) {
+    if (state.away.has(id)) continue;
+    const version = versionIn(plan, state.events, id, block, round);
+    // Who was hurt by a position today does no more of it.
+    if (version === null || state.hurt.get(id)?.has(version.split('/')[0]!)) waiting.push(id);
+    else by.set(version, [...(by.get(version) ?? []), id]);
+  }
+  const shown = [...by].map(([version, members]) => {
+    const [family, rung] = version.split('/') as [string, string];
+    const within = family === CLASS_MOVES || familyName(catalog, family) === moveName(catalog, move);
+    return {
+      version,
+      members,
+      name: within ? rungName(catalog, family, rung) : placeName(catalog, version),
+      pose: rungOf(catalog, family, rung).pose,
+    };
+  });
+  return { shown: shown.sort((a, b) => b.members.length - a.members.length), waiting };
+}
+
+/** What a part is called. */
+export function partName(catalog: Catalog, run: Run, part: Part): string {
+  const block = run.blocks.find((b) => b.id === part.block)!;
+  const move = moveName(catalog, block.move);
+  switch (part.is) {
+    case 'lead-in':
+      return `Get ready: ${move}`;
+    case 'work':
+      return part.side ? `${move}, ${SIDE_NAMES[part.side]}` : move;
+    case 'rest':
+      return 'Rest';
+    case 'next':
+      return 'Rest. Next block';
+  }
+}
+/** What comes after the part under way; empty at the end. */
+export function nextName(catalog: Catalog, run: Run, parts: readonly Part[], clock: ClockAt): string {
+  const next = parts.slice(clock.part + 1).find((p) => p.is === 'work' || p.is === 'rest');
+  return next ? `${partName(catalog, run, next)}, ${Math.round(next.seconds)} s` : '';
+}

@@ -1,0 +1,76 @@
+/** What the hall hears and sees when the clock turns: tones, a voice and a flash, by choice of the device. */
+import { useLocalStorage, useWakeLock } from '@vueuse/core';
+import { onScopeDispose, ref, watch, type ComputedRef, type Ref } from 'vue';
+import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
+import { beep } from '../../bench/use-signals.js';
+
+export const CUES = { sound: 'Tones', spoken: 'Say what comes, and the last ten seconds', flash: 'Flash' } as const;
+export type Cue = keyof typeof CUES;
+export const useChosenCues = (): Ref<Record<Cue, boolean>> =>
+  useLocalStorage('anchor.class-cues', { sound: true, spoken: false, flash: true }, { mergeDefaults: true });
+
+const FLASH_MS = 600;
+/** The last seconds that are counted aloud, and those that a tone marks. */
+const [SPOKEN, MARKED] = [10, 3];
+
+function speak(words: string): void {
+  if (!('speechSynthesis' in window)) return;
+  // What was said of a second that is gone is not finished.
+  speechSynthesis.cancel();
+  speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+}
+
+/**
+ * @param parts of the class
+ * @param says what a part is called aloud
+ * @param options.silent another device sounds: this one only flashes
+ * @returns whether the screen flashes now
+ */
+export function useCues(
+  clock: ComputedRef<ClockAt>,
+  parts: ComputedRef<readonly Part[]>,
+  says: (part: Part) => string,
+  { silent = false } = {},
+): { flashing: Ref<boolean> } {
+  const chosen = useChosenCues();
+  const flashing = ref(false);
+  let until: ReturnType<typeof setTimeout> | undefined;
+  watch(
+    () => (clock.value.going ? clock.value.part : -1),
+    (now, before) => {
+      const part = parts.value[now];
+      // The clock that goes on after a pause has turned to nothing new.
+      if (!part || (before === -1 && clock.value.elapsed > 1)) return;
+      if (chosen.value.sound && !silent) beep(part.is === 'work' ? 990 : 440, 0.6);
+      if (chosen.value.spoken && !silent) speak(says(part));
+      if (!chosen.value.flash) return;
+      flashing.value = true;
+      clearTimeout(until);
+      until = setTimeout(() => (flashing.value = false), FLASH_MS);
+    },
+  );
+  watch(
+    () => (clock.value.going ? secondsShown(clock.value) : -1),
+    (left) => {
+      const is = parts.value[clock.value.part]?.is;
+      if (silent || left <= 0 || !is || is === 'rest') return;
+      if (chosen.value.spoken && is === 'work' && left <= SPOKEN) speak(String(left));
+      else if (chosen.value.sound && left <= MARKED) beep(660, 0.12);
+    },
+  );
+  const { isSupported, request, release } = useWakeLock();
+  watch(
+    () => clock.value.started && !clock.value.over,
+    (on) => {
+      if (!isSupported.value) return;
+      // A device that is low on power may refuse; the class goes on.
+      void (on ? request('screen') : release()).catch(() => undefined);
+    },
+    { immediate: true },
+  );
+  onScopeDispose(() => {
+    clearTimeout(until);
+    void release().catch(() => undefined);
+  });
+  return { flashing };
+}
