@@ -86,10 +86,10 @@ describe('a class under way', () => {
     await press(page, 'End it');
     await sees(page, 'What was noted');
     await sees(page, wanted);
-    await sees(page, 'Keep all 5 looks');
+    await sees(page, 'Keep 5 looks');
     // One was none.
     await page.locator('[role="switch"]').click();
-    await press(page, 'Keep all 4 looks');
+    await press(page, 'Keep 4 looks');
     await sees(page, 'Kept: see why');
     await press(page, 'Kept: see why');
     await sees(page, 'in a class');

@@ -27,7 +27,7 @@ const places = computed((): { name: string; to: string; at: string[]; wide?: boo
   { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen', 'eye', 'eye-round', 'eye-blind'] },
   { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
   // On a phone the floor leads there: the bar under both thumbs has room for six.
-  ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class'], wide: true }] : []),
+  ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class', 'after'], wide: true }] : []),
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);

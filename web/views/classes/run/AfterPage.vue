@@ -189,7 +189,7 @@ const blockName = (id: string): string => {
         <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
         <div v-if="open.length" class="mt-3 flex flex-wrap items-center gap-3">
           <button class="btn btn-main" :disabled="busy || wanted.length === 0" @click="keep">
-            Keep {{ wanted.length === 1 ? 'the look' : `all ${wanted.length} looks` }}
+            Keep {{ wanted.length === 1 ? 'the look' : `${wanted.length} looks` }}
           </button>
           <button class="btn" :disabled="!running.canUndo.value" @click="running.undo()">Undo</button>
         </div>
