@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useIsFetching } from '@tanstack/vue-query';
-import { useEventListener, useTimeoutFn } from '@vueuse/core';
+import { useEventListener, useIntervalFn, useTimeoutFn } from '@vueuse/core';
 import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterView, useRoute, useRouter } from 'vue-router';
 import AppHeader from './components/AppHeader.vue';
@@ -9,6 +9,7 @@ import ShortcutHelp from './components/ShortcutHelp.vue';
 import { studio, useCatalogue } from './data/catalogue.js';
 import { useOutbox } from './data/outbox.js';
 import { client, keepNoCopy, writeCopy } from './data/query.js';
+import { sendRuns } from './data/run-keeper.js';
 import { useSession } from './data/session.js';
 import { useSettings } from './stores/settings.js';
 
@@ -41,6 +42,15 @@ watch(
     void router.push({ name: 'sign-in', query: session.left ? {} : { then: route.fullPath } });
   },
 );
+/** Notes of a class whose page was left before they were sent. A page that is open sends its own. */
+const RUNS_EVERY = 20_000;
+function sendNotes(): void {
+  const id = session.account?.id;
+  if (id && route.name !== 'run' && route.name !== 'after') void sendRuns(id).catch(() => undefined);
+}
+watch(calm, sendNotes);
+useEventListener(window, 'online', sendNotes);
+useIntervalFn(sendNotes, RUNS_EVERY);
 watch(
   () => studio.defaults.offlineCopies,
   (copies) => copies || void keepNoCopy(),

@@ -2,33 +2,20 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue';
 import { z } from 'zod';
-import { runSchema, type Run } from '../../../../api/runs.js';
+import type { Run } from '../../../../api/runs.js';
 import { runPlanOf, stateOf, type RunState } from '../../../../core/class/run.js';
 import { clockAt, timelineOf, workAt, type ClockAt, type Part } from '../../../../core/class/timeline.js';
 import { runEventSchema, type RunEvent, type RunSaid } from '../../../../core/formats/run.js';
 import { call, OfflineError, wordsOf } from '../../../data/call.js';
 import { putDraft, readDraft } from '../../../data/draft-store.js';
+import { AT_ONCE, keptRunSchema, merged, runDraft, type KeptRun } from '../../../data/run-keeper.js';
 import { joinRun } from '../../../data/runs.js';
 import { useSession } from '../../../data/session.js';
 
 /** Asked again after a failure, and besides the stream, ms. */
 const AGAIN_MS = 3000;
-/** Events that are sent at once. */
-const AT_ONCE = 300;
 /** A device's clock that is off by less is taken as it is: the way to the server is no better known, ms. */
 const OFF_MS = 2000;
-
-const keptSchema = z.object({
-  run: runSchema,
-  events: z.array(runEventSchema),
-  unsent: z.array(z.string()),
-  own: z.array(z.string()),
-  since: z.number(),
-  /** What the server's clock is ahead of this device's, ms; null until it was asked. */
-  ahead: z.number().nullable(),
-});
-type Kept = z.infer<typeof keptSchema>;
-const draftOf = (id: string): string => `run/${id}`;
 
 /**
  * Events that the device's store does not have yet: written at once, so that a page that goes in the same moment loses none, and let go
@@ -115,16 +102,15 @@ export function useRunning(id: string): Running {
   let writing = Promise.resolve();
   function write(): void {
     if (!run.value) return;
-    const value: Kept = { run: run.value, events: events.value, unsent: unsent.value, own: own.value, since, ahead };
+    const value: KeptRun = { run: run.value, events: events.value, unsent: unsent.value, own: own.value, since, ahead };
     writing = writing
-      .then(() => putDraft(account, draftOf(id), JSON.parse(JSON.stringify(value)), null))
+      .then(() => putDraft(account, runDraft(id), JSON.parse(JSON.stringify(value)), null))
       .then(() => journal.written(value.events))
       .catch(() => void (error.value = 'This device cannot keep the notes; they are sent as they are made.'));
   }
   function learn(found: readonly RunEvent[]): void {
-    const known = new Set(events.value.map((e) => e.id));
-    const fresh = found.filter((e) => !known.has(e.id));
-    if (fresh.length > 0) events.value = [...events.value, ...fresh];
+    const all = merged(events.value, found);
+    if (all.length > events.value.length) events.value = all;
   }
 
   let sending: Promise<void> | null = null;
@@ -162,8 +148,8 @@ export function useRunning(id: string): Running {
 
   async function load(): Promise<void> {
     missing.value = null;
-    const draft = await readDraft(account, draftOf(id)).catch(() => null);
-    const parsed = keptSchema.safeParse(draft?.value);
+    const draft = await readDraft(account, runDraft(id)).catch(() => null);
+    const parsed = keptRunSchema.safeParse(draft?.value);
     if (parsed.success && !run.value) {
       [run.value, events.value] = [parsed.data.run, parsed.data.events];
       [unsent.value, own.value] = [parsed.data.unsent, parsed.data.own];
@@ -205,9 +191,16 @@ export function useRunning(id: string): Running {
   ticker.onmessage = () => (tick.value = Date.now());
   watch(run, (found, before) => found && !before && listen());
   onScopeDispose(() => {
-    stopped = true;
     ticker.terminate();
     stream?.close();
+    const over = clock.value.over || !clock.value.started;
+    stopped = true;
+    // A class that is over and wholly with the server leaves nothing here.
+    void (sending ?? Promise.resolve())
+      .catch(() => undefined)
+      .then(() => writing)
+      .then(() => (over && unsent.value.length === 0 ? putDraft(account, runDraft(id), null, null) : undefined))
+      .catch(() => undefined);
   });
   void load();
 
