@@ -34,7 +34,6 @@ import { createApp } from '../server/app.js';
 import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
-import { noteToOtherScreen } from './two-devices.js';
 import { slowPhoneRows } from './slow-phone.js';
 import { loadSolver } from '../server/work/solver.js';
 
@@ -406,12 +405,6 @@ rows.push(
     ['slow phone', `not measured: ${(error as Error).message}`, ''],
   ])),
 );
-const other = await noteToOtherScreen().catch(() => null);
-rows.push([
-  'a note of a class, from a tap to the screen of a second device',
-  other ? `${other.median.toFixed(0)} ms, slowest of 20 ${other.slowest.toFixed(0)} ms` : 'not measured: no browser',
-  'under 2 s',
-]);
 process.stdout.write(
   `${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.versions.node}\n\n| what | measured | wanted |\n|---|---|---|\n${rows.map((r) => `| ${r.join(' | ')} |`).join('\n')}\n`,
 );

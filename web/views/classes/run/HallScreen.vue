@@ -113,6 +113,6 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
   }
 }
 .flash {
-  box-shadow: inset 0 0 0 2.5vh var(--rope-fill);
+  box-shadow: inset 0 0 0 1.4vh var(--rope-fill);
 }
 </style>
