@@ -14,7 +14,6 @@ export interface WorkedOut {
   planned: PlannedClass;
   members: ClassMember[];
 }
-export type Planner = ReturnType<typeof plannerIn>;
 
 export const asked = ({
   blocks,

@@ -3,7 +3,18 @@ import fc from 'fast-check';
 import { catalog } from '../catalog/index.js';
 import { observationSchema } from '../formats/observation.js';
 import { runEventSchema, type RunEvent, type RunSaid, type Where } from '../formats/run.js';
-import { cleanOf, commonest, dueForALook, isWhole, observationOf, stateOf, versionIn, type RunPlan } from './run.js';
+import {
+  cleanOf,
+  commonest,
+  dueForALook,
+  eventsSaying,
+  isHurtBy,
+  isWhole,
+  observationOf,
+  stateOf,
+  versionIn,
+  type RunPlan,
+} from './run.js';
 
 const id = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 let made = 0;
@@ -14,7 +25,6 @@ const plan: RunPlan = {
     { id: 'b1', move: 'front-plank', work: 40, rest: 20, rounds: 3, sides: 'none' },
     { id: 'b2', move: 'hollow', work: 30, rest: 10, rounds: 1, sides: 'none' },
   ],
-  members: ['ana', 'ben'],
   assigned: [1, 2, 3]
     .flatMap((round) => [
       { block: 'b1', round, member: 'ana', version: 'front-plank/forearm' },
@@ -58,8 +68,27 @@ describe('notes', () => {
   test('pain ends the hold and bars the position; a version of another position is still theirs', () => {
     const state = stateOf(plan, [said({ is: 'pain', member: 'ana', where: where(2), t: 9 })]);
     expect([...state.hurt.get('ana')!]).toEqual(['front-plank']);
+    expect(['front-plank/raised', 'hollow/bent-knee'].map((v) => isHurtBy(state, 'ana', v))).toEqual([true, false]);
     const { ended, target } = observationOf(state.notes[0]!, 'side', undefined);
     expect([ended, target]).toEqual([{ t: 9, reason: 'pain' }, 40]);
+  });
+  test('work that was given more time lasts to what was seen in it, and a pain in it ends it there', () => {
+    const late = noteOf([said({ is: 'seen', member: 'ana', where: where(), fault: 'hip-sag', t: 46 })]);
+    expect(cleanOf(late)).toBe(46);
+    const { events, ended, target } = observationOf(late, 'side', undefined);
+    expect([events, ended, target]).toEqual([
+      [{ t: 46, fault: 'hip-sag', state: 'on' }],
+      { t: 46, reason: 'target' },
+      40,
+    ]);
+    const hurt = noteOf([said({ is: 'pain', member: 'ana', where: where(), t: 44 })]);
+    expect(observationOf(hurt, 'side', undefined).ended).toEqual({ t: 44, reason: 'pain' });
+  });
+  test('all taps that say one fault of one work are found, and no other', () => {
+    const of = (round: number, fault: string) => said({ is: 'seen', member: 'ana', where: where(round), fault, t: 9 });
+    const all = [of(1, 'hip-sag'), of(1, 'hip-sag'), of(1, 'chin-poke'), of(2, 'hip-sag')];
+    const note = stateOf(plan, all).notes.find((n) => n.where.round === 1)!;
+    expect(eventsSaying(all, note, 'hip-sag')).toEqual(all.slice(0, 2).map((e) => e.id));
   });
   test('who is out of a block has no note there; who was swapped has one of the new version from that round on', () => {
     expect(stateOf(plan, [said({ is: 'clean', member: 'ben', where: where(1, 'b2') })]).notes).toEqual([]);

@@ -13,13 +13,11 @@ export interface RunPlan {
   blocks: readonly ClassBlock[];
   /** Versions by block, round and member; who is not named is out. */
   assigned: readonly { block: string; round: number; member: string; version: string }[];
-  members: readonly string[];
 }
 
 /** The plan of a run from what is stored of it. */
 export const runPlanOf = (run: {
   blocks: readonly ClassBlock[];
-  people: readonly { id: string }[];
   plan: {
     blocks: readonly {
       id: string;
@@ -28,7 +26,6 @@ export const runPlanOf = (run: {
   };
 }): RunPlan => ({
   blocks: run.blocks,
-  members: run.people.map((p) => p.id),
   assigned: run.plan.blocks.flatMap(({ id, rounds }) =>
     rounds.flatMap(({ round, assigned }) =>
       assigned.map(({ member, version }) => ({ block: id, round, member, version })),
@@ -50,7 +47,8 @@ export interface WorkNote {
   began: number;
   /** What went, in the order of its seconds; null: seen, at an unknown second. */
   seen: { id: string; fault: string; t: Seconds | null }[];
-  pain: { id: string; t: Seconds } | null;
+  /** Second at which it hurt. */
+  pain: Seconds | null;
   /** Watched to the end without a fault. */
   clean: boolean;
   felt: (typeof FELT_SITES)[number] | null;
@@ -80,10 +78,16 @@ export function versionIn(
     (e) => e.is === 'swap' && e.member === member && e.block === block && e.round <= round,
   );
   if (swapped?.is === 'swap') return swapped.version;
-  const own = (r: number): string | undefined =>
-    plan.assigned.find((a) => a.block === block && a.round === r && a.member === member)?.version;
-  return own(round) ?? null;
+  const own = plan.assigned.find((a) => a.block === block && a.round === round && a.member === member);
+  return own?.version ?? null;
 }
+/** Whether a version is of a position that hurt a member today: nothing more of that is theirs. */
+export const isHurtBy = ({ hurt }: Pick<RunState, 'hurt'>, member: string, version: string): boolean =>
+  hurt.get(member)?.has(familyOf(version)) ?? false;
+
+/** Ids of all events that say a fault of a note: one fault may have been tapped twice. */
+export const eventsSaying = (events: readonly RunEvent[], { key }: Pick<WorkNote, 'key'>, fault: string): string[] =>
+  events.flatMap((e) => (e.is === 'seen' && e.fault === fault && noteKey(e.member, e.where) === key ? [e.id] : []));
 
 /**
  * Everything that the events of a run say, whatever order and however often they arrived.
@@ -145,7 +149,7 @@ export function stateOf(plan: RunPlan, all: readonly RunEvent[]): RunState {
       case 'pain': {
         const note = noted(e.member, e.where, e.at, e.t);
         if (!note) break;
-        if (!note.pain || e.t < note.pain.t) note.pain = { id: e.id, t: e.t };
+        note.pain = Math.min(note.pain ?? Infinity, e.t);
         const of = hurt.get(e.member) ?? new Set();
         hurt.set(e.member, of.add(familyOf(note.version)));
         break;
@@ -166,20 +170,22 @@ export function stateOf(plan: RunPlan, all: readonly RunEvent[]): RunState {
 export const isWhole = ({ seen, pain, clean }: WorkNote): boolean =>
   (seen.length > 0 || pain !== null || clean) && seen.every((s) => s.t !== null);
 
-/** Clean seconds of a note: to the first thing seen, to the pain, or the whole work; null while a second is not known. */
-export function cleanOf(note: WorkNote): Seconds | null {
-  if (!isWhole(note)) return null;
-  return Math.min(note.work, note.pain?.t ?? Infinity, ...note.seen.map((s) => s.t!));
-}
+/** Second at which a hold ended: by pain, or with the work; work that was given more time lasted to what was seen in it, at least. */
+export const endOf = ({ work, seen, pain }: WorkNote): Seconds => pain ?? Math.max(work, ...seen.map((s) => s.t ?? 0));
+
+/** Clean seconds of a note: to the first thing seen, or to its end; null while a second is not known. */
+export const cleanOf = (note: WorkNote): Seconds | null =>
+  isWhole(note) ? Math.min(endOf(note), ...note.seen.map((s) => s.t!)) : null;
 
 /**
  * The watched hold that a note is.
  * @param view from where it was watched
+ * @param athlete the body as it is known on that day: metres, kilograms
  * @throws Error for a note that {@link isWhole} does not hold of
  */
 export function observationOf(note: WorkNote, view: View, athlete: Observation['athlete']): Observation {
   if (!isWhole(note)) throw new Error(`the note ${note.key} is not whole`);
-  const end = note.pain ? Math.min(note.pain.t, note.work) : note.work;
+  const end = endOf(note);
   const [position, rung] = note.version.split('/') as [string, string];
   return {
     format: OBSERVATION_FORMAT,
@@ -190,7 +196,7 @@ export function observationOf(note: WorkNote, view: View, athlete: Observation['
     ...(athlete ? { athlete } : {}),
     frames: [],
     events: note.seen.filter((s) => s.t! <= end).map(({ fault, t }) => ({ t: t!, fault, state: 'on' as const })),
-    ended: { t: end, reason: note.pain ? 'pain' : 'target' },
+    ended: { t: end, reason: note.pain === null ? 'target' : 'pain' },
     target: note.work,
     ...(note.felt ? { evidence: { 'felt-first': note.felt } } : {}),
   };
@@ -201,13 +207,14 @@ export function dueForALook(notes: readonly WorkNote[]): { member: string; why: 
   const found = new Map<string, { member: string; why: 'pain' | 'early' | 'faults'; rank: number }>();
   for (const note of notes) {
     const clean = cleanOf(note);
-    const why = note.pain
-      ? 'pain'
-      : clean !== null && clean < note.work / 2
-        ? 'early'
-        : note.seen.length > 1
-          ? 'faults'
-          : null;
+    const why =
+      note.pain !== null
+        ? 'pain'
+        : clean !== null && clean < note.work / 2
+          ? 'early'
+          : note.seen.length > 1
+            ? 'faults'
+            : null;
     if (!why) continue;
     const rank = why === 'pain' ? -1 : (clean ?? note.work) / note.work;
     const before = found.get(note.member);

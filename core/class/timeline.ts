@@ -43,7 +43,7 @@ export interface ClockAt {
 }
 
 /** Events in the order in which they count: by instant, then by id, whatever device they came from. */
-export const inOrder = (events: readonly RunEvent[]): RunEvent[] =>
+const inOrder = (events: readonly RunEvent[]): RunEvent[] =>
   [...events].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
 
 /** Events that stand: each once, without those that were taken back. */

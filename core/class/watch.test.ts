@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { visitOf, watchOrder, WAY, type Visit } from './watch.js';
+import { visitAt, visitOf, watchOrder, WAY, type Visit } from './watch.js';
 
 /** Every set of visits that one coach can make, and what the best is worth. */
 function best(visits: readonly Visit[]): number {
@@ -15,6 +15,11 @@ function best(visits: readonly Visit[]): number {
   }
   return most;
 }
+
+test('now is the visit under way, else the next; after the last there is none', () => {
+  const visits = [{ at: 4 }, { at: 20 }];
+  expect([0, 4, 11.9, 12, 20, 40].map((t) => visitAt(visits, t)?.at ?? null)).toEqual([4, 4, 4, 20, 20, null]);
+});
 
 describe('whom to watch when', () => {
   test('worked: of three at 4, 7 and 12 s the middle one gives way unless it is worth more than both others', () => {

@@ -44,6 +44,16 @@ export function visitOf(
   };
 }
 
+/** What a planned visit lasts with the way there and back, s. */
+const AROUND: Seconds = LOOK + 2 * WAY;
+/**
+ * Whom to look at now: the visit under way, else the next one.
+ * @param visits of one round, by the second at which each begins
+ * @param t second of the round's clock
+ */
+export const visitAt = <V extends { at: Seconds }>(visits: readonly V[], t: Seconds): V | null =>
+  visits.findLast((v) => v.at <= t && t < v.at + AROUND) ?? visits.find((v) => v.at > t) ?? null;
+
 /**
  * The visits of one round that are worth most together, by time: weighted interval scheduling (Kleinberg and Tardos 2006, ch. 6), exact.
  * Between two of them lies the way from one mat to the next.

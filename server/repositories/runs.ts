@@ -110,19 +110,31 @@ export function runsIn(db: Knex) {
     async note(id: string, events: readonly RunEvent[], by: string): Promise<number | null> {
       if (events.length === 0) return 0;
       return inTransaction(db, async (trx) => {
-        const count = async (): Promise<number> =>
-          parseRow(
-            'class_events',
-            z.object({ n: z.number() }),
-            await trx('class_events').where('run_id', id).count('* as n').first(),
-          ).n;
-        const before = await count();
-        if (before + events.length > MAX_EVENTS) return null;
-        await trx('class_events')
-          .insert(events.map((event) => ({ run_id: id, id: event.id, event: JSON.stringify(event), made_by: by })))
-          .onConflict(['run_id', 'id'])
-          .ignore();
-        return (await count()) - before;
+        const of = trx('class_events').where('run_id', id);
+        const known = parseRows(
+          'class_events',
+          z.object({ id: z.string() }),
+          await of
+            .clone()
+            .whereIn(
+              'id',
+              events.map((e) => e.id),
+            )
+            .select('id'),
+        );
+        const fresh = new Map(events.map((e) => [e.id, e]));
+        for (const one of known) fresh.delete(one.id);
+        if (fresh.size === 0) return 0;
+        const { n } = parseRow('class_events', z.object({ n: z.number() }), await of.clone().count('* as n').first());
+        if (n + fresh.size > MAX_EVENTS) return null;
+        const rows = [...fresh.values()].map((event) => ({
+          run_id: id,
+          id: event.id,
+          event: JSON.stringify(event),
+          made_by: by,
+        }));
+        await trx('class_events').insert(rows);
+        return fresh.size;
       });
     },
     /** Events that arrived after one. */

@@ -111,6 +111,15 @@ describe('a class that runs', () => {
     expect(after.plan.blocks[0]!.options.some((o) => o.member === eve)).toBe(true);
     expect((await coach.send('post', `/runs/${run.id}/members`, { member: randomUUID() })).status).toBe(422);
   });
+  test('two who join at once from two devices are both there, and one who joins twice is there once', async () => {
+    const [ana, eve, kim] = [await person('Ana'), await person('Eve'), await person('Kim')];
+    const { run } = await begun([ana]);
+    const join = (member: string) => coach.send('post', `/runs/${run.id}/members`, { member });
+    await Promise.all([join(eve), join(kim), join(eve)]);
+    const { people, plan } = (await coach.get(`/runs/${run.id}`)).body as Run;
+    expect(people.map((p) => p.name).sort()).toEqual(['Ana', 'Eve', 'Kim']);
+    expect(plan.blocks[0]!.rounds[0]!.assigned.map((a) => a.member).sort()).toEqual([ana, eve, kim].sort());
+  });
 });
 
 describe('afterwards', () => {
@@ -137,6 +146,8 @@ describe('afterwards', () => {
     expect(line!.startedAt).toBe(new Date(at + 10_000).toISOString());
     const look = (await coach.get(`/looks/${line!.id}`)).body as Look;
     expect([look.runId, look.observation.evidence]).toEqual([run.id, { 'felt-first': 'low-back' }]);
+    // The body of that day stands in the record.
+    expect(look.observation.athlete).toMatchObject({ stature: 1.7, mass: 68 });
     const facts = (await coach.get(`/people/${ben}/facts`)).body as Facts;
     expect(facts.lastHolds).toMatchObject([{ position: 'front-plank', pain: true }]);
   });

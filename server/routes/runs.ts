@@ -7,6 +7,7 @@ import type { LookInput } from '../../api/observations.js';
 import type { Run } from '../../api/runs.js';
 import type { ClassMember } from '../../core/formats/class.js';
 import { isWhole, observationOf, runPlanOf, stateOf } from '../../core/class/run.js';
+import { athleteOf } from '../../core/person/circumstance.js';
 import { plannerIn } from '../class-plan.js';
 import { Again, SENT, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
@@ -35,33 +36,28 @@ export function runHandlers(context: Context): Handlers<Names> {
   const named = (members: readonly ClassMember[], who: { id: string; name: string }[]): Run['people'] =>
     who.map((p) => ({ ...p, fault: members.find((m) => m.id === p.id)?.faults[0] ?? null }));
 
-  /** Somebody else's versions stand beside those of the plan. */
-  async function joined(account: Account, run: Run, member: string): Promise<Partial<RunRecord>> {
-    const input = await ofClass(run.classId);
-    // The kit is with those who were expected.
-    const of = { ...input, blocks: run.blocks, members: [member], kit: {}, pins: [] };
-    const { planned, members } = await workedOut(account, of);
+  /** Somebody else's versions, to stand beside those of whatever the plan is by then. */
+  async function joining(account: Account, run: Run, member: string): Promise<(record: RunRecord) => RunRecord> {
     const person = await people.find(account, member, await circumstances.today());
     if (!person) throw invalid([{ path: 'member', message: 'is nobody here' }]);
-    const { plan } = planned;
-    if (!plan) return { resting: [...run.resting, { id: member, name: person.name }] };
-    return {
-      people: [...run.people, ...named(members, planned.people)],
-      plan: {
-        ...run.plan,
-        blocks: run.plan.blocks.map((block) => {
-          const own = plan.blocks.find((b) => b.id === block.id);
-          return {
-            ...block,
-            options: [...block.options, ...(own?.options ?? [])],
-            rounds: block.rounds.map((r) => ({
-              ...r,
-              assigned: [...r.assigned, ...(own?.rounds.find((x) => x.round === r.round)?.assigned ?? [])],
-            })),
-            out: [...block.out, ...(own?.out ?? [])],
-          };
-        }),
-      },
+    // The kit is with those who were expected.
+    const of = { ...(await ofClass(run.classId)), blocks: run.blocks, members: [member], kit: {}, pins: [] };
+    const { planned, members } = await workedOut(account, of);
+    return (record) => {
+      if ([...record.people, ...record.resting].some((p) => p.id === member)) return record;
+      if (!planned.plan) return { ...record, resting: [...record.resting, { id: member, name: person.name }] };
+      const own = new Map(planned.plan.blocks.map((b) => [b.id, b]));
+      const blocks = record.plan.blocks.map((block) => {
+        const more = own.get(block.id);
+        const rounds = block.rounds.map((r) => ({
+          ...r,
+          assigned: [...r.assigned, ...(more?.rounds.find((x) => x.round === r.round)?.assigned ?? [])],
+        }));
+        const [options, out] = [more?.options ?? [], more?.out ?? []];
+        return { ...block, rounds, options: [...block.options, ...options], out: [...block.out, ...out] };
+      });
+      const here = [...record.people, ...named(members, planned.people)];
+      return { ...record, people: here, plan: { ...record.plan, blocks } };
     };
   }
 
@@ -116,11 +112,7 @@ export function runHandlers(context: Context): Handlers<Names> {
     },
     'runs.join': async ({ account, params, body }) => {
       const run = await found(params.id);
-      if ([...run.people, ...run.resting].some((p) => p.id === body.member)) return run;
-      const more = await joined(account, run, body.member);
-      await runs.change(run.id, (record) =>
-        [...record.people, ...record.resting].some((p) => p.id === body.member) ? record : { ...record, ...more },
-      );
+      await runs.change(run.id, await joining(account, run, body.member));
       following.get(run.id)?.broadcast(0, 'joined');
       return found(run.id);
     },
@@ -138,13 +130,15 @@ export function runHandlers(context: Context): Handlers<Names> {
       });
       if (problems.length > 0) throw invalid(problems);
       const { catalog } = await studio.now();
+      const today = await circumstances.today();
       const kept: Parameters<typeof looks.addOfRun>[1][number][] = [];
       for (const note of wanted) {
         // Who was erased or is seen no more gets no look.
-        if (!(await people.maySee(account, note.member))) continue;
+        const person = await people.find(account, note.member, today);
+        if (!person) continue;
         const view =
           run.plan.watch.find((w) => w.block === note.where.block && w.member === note.member)?.from ?? 'side';
-        const observation = observationOf(note, view, undefined);
+        const observation = observationOf(note, view, athleteOf(person));
         const startedAt = new Date(note.began).toISOString();
         const input: LookInput = {
           id: randomUUID(),

@@ -26,3 +26,17 @@ export async function putDraft(account: string, of: string, value: unknown, file
   if (value === null) await db.delete('drafts', id);
   else await db.put('drafts', { id, account, at: new Date().toISOString(), value, file });
 }
+/**
+ * Changes a draft in one step, so that two pages of a device do not overwrite each other's.
+ * @param change is given what lies here, or null, and says what is to lie here; null takes it away
+ * @throws where the device cannot keep it
+ */
+export async function changeDraft(account: string, of: string, change: (value: unknown) => unknown): Promise<void> {
+  const id = `${account} ${of}`;
+  const { store, done } = (await deviceStore()).transaction('drafts', 'readwrite');
+  const found = await store.get(id);
+  const value = change(found && fresh(found) ? found.value : null);
+  if (value === null) await store.delete(id);
+  else await store.put({ id, account, at: new Date().toISOString(), value, file: found?.file ?? null });
+  await done;
+}

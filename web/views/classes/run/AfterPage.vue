@@ -145,8 +145,8 @@ const blockName = (id: string): string => {
                 <SwitchLabel>Keep</SwitchLabel>
               </SwitchGroup>
             </div>
-            <p v-if="n.pain" class="note mt-1 text-sm">
-              Pain at {{ Math.round(n.pain.t) }} s: nothing of this position until the stop signs are asked again and
+            <p v-if="n.pain !== null" class="note mt-1 text-sm">
+              Pain at {{ Math.round(n.pain) }} s: nothing of this position until the stop signs are asked again and
               clear.
             </p>
             <div v-if="!keptAs(n) && !dropped.includes(n.key)" class="mt-1 flex flex-wrap items-end gap-3">
@@ -169,7 +169,7 @@ const blockName = (id: string): string => {
                   <Trash2 :size="20" aria-hidden="true" />
                 </button>
               </div>
-              <div v-if="n.seen.length || n.pain" class="w-52">
+              <div v-if="n.seen.length || n.pain !== null" class="w-52">
                 <PickOne
                   :id="`felt-${n.key.replace(/\W/g, '-')}`"
                   label="Felt first"

@@ -6,7 +6,7 @@ import { useCues } from './use-cues.js';
 import { useRunning } from './use-running.js';
 
 const props = defineProps<{ id: string }>();
-const { run, parts, state, clock, missing, load } = useRunning(props.id);
+const { run, parts, state, clock, missing, load } = useRunning(props.id, { watches: true });
 // The coach's device sounds; the wall only flashes.
 const { flashing } = useCues(clock, parts, () => '', { silent: true });
 </script>

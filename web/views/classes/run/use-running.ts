@@ -1,14 +1,12 @@
 /** A class that runs on this device: written here at every event, sent when the server is there, and told what other devices note. */
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue';
-import { z } from 'zod';
 import type { Run } from '../../../../api/runs.js';
 import { runPlanOf, stateOf, type RunState } from '../../../../core/class/run.js';
 import { clockAt, timelineOf, workAt, type ClockAt, type Part } from '../../../../core/class/timeline.js';
-import { runEventSchema, type RunEvent, type RunSaid } from '../../../../core/formats/run.js';
+import type { RunEvent, RunSaid } from '../../../../core/formats/run.js';
 import { call, OfflineError, wordsOf } from '../../../data/call.js';
-import { putDraft, readDraft } from '../../../data/draft-store.js';
-import { AT_ONCE, keptRunSchema, merged, runDraft, type KeptRun } from '../../../data/run-keeper.js';
+import { forgetRun, jot, merged, sendSome, storedRun, storeRun } from '../../../data/run-keeper.js';
 import { joinRun } from '../../../data/runs.js';
 import { useSession } from '../../../data/session.js';
 
@@ -16,42 +14,6 @@ import { useSession } from '../../../data/session.js';
 const AGAIN_MS = 3000;
 /** A device's clock that is off by less is taken as it is: the way to the server is no better known, ms. */
 const OFF_MS = 2000;
-
-/**
- * Events that the device's store does not have yet: written at once, so that a page that goes in the same moment loses none, and let go
- * when the store has them.
- */
-function journalOf(name: string) {
-  const key = `anchor.run.${name}`;
-  const schema = z.array(runEventSchema);
-  let held: RunEvent[] = [];
-  const put = (): void => {
-    try {
-      if (held.length === 0) localStorage.removeItem(key);
-      else localStorage.setItem(key, JSON.stringify(held));
-    } catch {
-      // The store is written besides.
-    }
-  };
-  return {
-    add(event: RunEvent): void {
-      held = [...held, event];
-      put();
-    },
-    written(events: readonly RunEvent[]): void {
-      held = held.filter((e) => !events.some((w) => w.id === e.id));
-      put();
-    },
-    left(): RunEvent[] {
-      try {
-        held = schema.catch([]).parse(JSON.parse(localStorage.getItem(key) ?? '[]'));
-      } catch {
-        held = [];
-      }
-      return held;
-    },
-  };
-}
 
 export interface Running {
   run: ShallowRef<Run | null>;
@@ -77,13 +39,15 @@ export interface Running {
   settle: () => Promise<void>;
 }
 
-export function useRunning(id: string): Running {
+/** @param watches only shows what others note: nothing is said, and nothing is kept on this device */
+export function useRunning(id: string, { watches = false } = {}): Running {
   const account = useSession().account?.id ?? '';
   const run = shallowRef<Run | null>(null);
   const events = shallowRef<RunEvent[]>([]);
-  const unsent = shallowRef<string[]>([]);
+  /** Events that the server has. */
+  const sent = shallowRef<ReadonlySet<string>>(new Set());
+  const unsent = computed(() => events.value.flatMap((e) => (sent.value.has(e.id) ? [] : [e.id])));
   const own = shallowRef<string[]>([]);
-  const journal = journalOf(`${account} ${id}`);
   const [reached, error, missing] = [ref(true), ref<string | null>(null), ref<string | null>(null)];
   const tick = ref(Date.now());
   let [since, ahead, stopped] = [0, null as number | null, false];
@@ -101,32 +65,24 @@ export function useRunning(id: string): Running {
   // One write after another: the last word stands.
   let writing = Promise.resolve();
   function write(): void {
-    if (!run.value) return;
-    const value: KeptRun = { run: run.value, events: events.value, unsent: unsent.value, own: own.value, since, ahead };
+    if (!run.value || watches) return;
+    const kept = { run: run.value, events: events.value, unsent: unsent.value, own: own.value, since, ahead };
+    const has = sent.value;
     writing = writing
-      .then(() => putDraft(account, runDraft(id), JSON.parse(JSON.stringify(value)), null))
-      .then(() => journal.written(value.events))
+      .then(() => storeRun(account, kept, has))
       .catch(() => void (error.value = 'This device cannot keep the notes; they are sent as they are made.'));
   }
-  function learn(found: readonly RunEvent[]): void {
-    const all = merged(events.value, found);
-    if (all.length > events.value.length) events.value = all;
-  }
-
   let sending: Promise<void> | null = null;
   async function send(): Promise<void> {
     do {
-      const ids = new Set(unsent.value.slice(0, AT_ONCE));
       const from = Date.now();
-      const answer = await call('runs.note', {
-        params: { id },
-        body: { events: events.value.filter((e) => ids.has(e.id)), since },
-      });
+      const { sent: these, answer } = await sendSome(id, { events: events.value, unsent: unsent.value, since });
       const off = answer.now - (from + Date.now()) / 2;
       ahead ??= Math.abs(off) > OFF_MS ? Math.round(off) : 0;
-      unsent.value = unsent.value.filter((one) => !ids.has(one));
       since = answer.next;
-      learn(answer.events);
+      sent.value = new Set([...sent.value, ...these]);
+      const all = merged(events.value, answer.events);
+      if (all.length > events.value.length) events.value = all;
       write();
     } while (unsent.value.length > 0 && !stopped);
   }
@@ -148,17 +104,12 @@ export function useRunning(id: string): Running {
 
   async function load(): Promise<void> {
     missing.value = null;
-    const draft = await readDraft(account, runDraft(id)).catch(() => null);
-    const parsed = keptRunSchema.safeParse(draft?.value);
-    if (parsed.success && !run.value) {
-      [run.value, events.value] = [parsed.data.run, parsed.data.events];
-      [unsent.value, own.value] = [parsed.data.unsent, parsed.data.own];
-      [since, ahead] = [parsed.data.since, parsed.data.ahead];
-      // What was noted in the last moment before the page went.
-      const last = journal.left().filter((e) => !events.value.some((known) => known.id === e.id));
-      events.value = [...events.value, ...last];
-      unsent.value = [...unsent.value, ...last.map((e) => e.id)];
-      own.value = [...own.value, ...last.flatMap((e) => (e.is === 'undo' ? [] : [e.id]))];
+    const stored = run.value ? null : await storedRun(account, id);
+    if (stored && !run.value) {
+      const waiting = new Set(stored.unsent);
+      [run.value, events.value, own.value] = [stored.run, stored.events, stored.own];
+      sent.value = new Set(stored.events.flatMap((e) => (waiting.has(e.id) ? [] : [e.id])));
+      [since, ahead] = [stored.since, stored.ahead];
     }
     write();
     try {
@@ -193,13 +144,12 @@ export function useRunning(id: string): Running {
   onScopeDispose(() => {
     ticker.terminate();
     stream?.close();
-    const over = clock.value.over || !clock.value.started;
     stopped = true;
-    // A class that is over and wholly with the server leaves nothing here.
+    if (watches) return;
     void (sending ?? Promise.resolve())
       .catch(() => undefined)
       .then(() => writing)
-      .then(() => (over && unsent.value.length === 0 ? putDraft(account, runDraft(id), null, null) : undefined))
+      .then(() => forgetRun(account, id))
       .catch(() => undefined);
   });
   void load();
@@ -208,8 +158,7 @@ export function useRunning(id: string): Running {
     latest = Math.max(now(), latest + 1);
     const made = { ...event, id: crypto.randomUUID(), at: latest };
     events.value = [...events.value, made];
-    unsent.value = [...unsent.value, made.id];
-    journal.add(made);
+    jot(account, id, made);
     if (event.is !== 'undo') own.value = [...own.value, made.id];
     tick.value = Date.now();
     write();
