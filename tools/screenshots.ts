@@ -54,6 +54,8 @@ await page.locator(`${pads}:nth-child(1) button`).click();
 await page.locator(`${names}:nth-child(3) button`).click();
 await page.locator(`${pads}:nth-child(4) button`).click();
 await page.locator(`${names}:nth-child(2) button`).click();
+// The flash of the turn is over.
+await page.waitForFunction(() => document.querySelector('.flash') === null);
 await shoot('class-running');
 await press(page, 'End');
 await press(page, 'End it');

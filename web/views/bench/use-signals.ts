@@ -1,7 +1,8 @@
 /** What a coach hears, feels or is told when the target is reached, by choice; and a screen that stays awake while the clock runs. */
-import { useLocalStorage, useVibrate, useWakeLock } from '@vueuse/core';
+import { useLocalStorage, useVibrate } from '@vueuse/core';
 import type { TempoPhase } from '../../../core/hold/tempo.js';
-import { onScopeDispose, watch, type ComputedRef, type Ref } from 'vue';
+import { watch, type ComputedRef, type Ref } from 'vue';
+import { useAwake } from '../../use-awake.js';
 
 export const SIGNALS = { sound: 'a sound', vibration: 'a vibration', spoken: 'said aloud' } as const;
 export type Signal = keyof typeof SIGNALS;
@@ -36,7 +37,6 @@ export const restOver = (): void => beep(990, 0.7);
 export function useSignals(running: ComputedRef<boolean>, elapsed: ComputedRef<number>, target: () => number): void {
   const chosen = useChosenSignals();
   const { vibrate } = useVibrate({ pattern: [200, 100, 200] });
-  const { isSupported, request, release } = useWakeLock();
   watch(
     () => running.value && elapsed.value >= target(),
     (reached) => {
@@ -47,14 +47,5 @@ export function useSignals(running: ComputedRef<boolean>, elapsed: ComputedRef<n
         speechSynthesis.speak(new SpeechSynthesisUtterance(`Target. ${Math.round(target())} seconds.`));
     },
   );
-  watch(
-    running,
-    (on) => {
-      if (!isSupported.value) return;
-      // A device that is low on power may refuse; the hold goes on.
-      void (on ? request('screen') : release()).catch(() => undefined);
-    },
-    { immediate: true },
-  );
-  onScopeDispose(() => void release().catch(() => undefined));
+  useAwake(() => running.value);
 }

@@ -2,22 +2,17 @@
 /** Who does what in each block, with which kit; a cell opens the other versions with what each is worth. */
 import { computed, ref } from 'vue';
 import type { PlannedClass } from '../../../api/classes.js';
-import { CLASS_MOVES } from '../../../core/class/options.js';
 import type { ClassBlock } from '../../../core/formats/class.js';
 import { assignedWhy, outWhy } from '../../../words/class.js';
 import ModalFrame from '../../components/ModalFrame.vue';
 import { catalog } from '../../data/catalogue.js';
-import { familyName, placeName, rungName } from '../../data/names.js';
-import { moveName } from './moves.js';
+import { kitText, moveName, nameWithin } from './moves.js';
+import VersionChoices from './VersionChoices.vue';
 
 const props = defineProps<{ planned: PlannedClass; blocks: readonly ClassBlock[] }>();
 const emit = defineEmits<{ pin: [block: string, member: string, version: string | null] }>();
 type Plan = NonNullable<PlannedClass['plan']>;
 const plan = computed(() => props.planned.plan!);
-const kitText = (kit: Record<string, number>): string =>
-  Object.entries(kit)
-    .map(([k, n]) => (n > 1 ? `${n} ${k.replace('-', ' ')}` : k.replace('-', ' ')))
-    .join(', ');
 
 interface Cell {
   block: string;
@@ -50,17 +45,13 @@ const columns = computed(() =>
     name: moveName(catalog, props.blocks.find((b) => b.id === block.id)?.move ?? block.id),
   })),
 );
-/** A version within its own position, and a mat move, need no position before them. */
-const shortName = (version: string, column: string): string => {
-  if (version === '') return 'waits';
-  const [family, rung] = version.split('/') as [string, string];
-  return family === CLASS_MOVES || familyName(family) === column ? rungName(family, rung) : placeName(version);
-};
+const shortName = (version: string, column: string): string =>
+  version === '' ? 'waits' : nameWithin(catalog, version, column);
 const opened = ref<Cell | null>(null);
 const choices = computed(() => {
   const cell = opened.value;
   const block = cell && plan.value.blocks.find((b) => b.id === cell.block);
-  return (block?.options ?? []).filter((o) => o.member === cell?.member).sort((a, b) => b.gain - a.gain);
+  return (block?.options ?? []).filter((o) => o.member === cell?.member);
 });
 const nameOf = (id: string): string => props.planned.people.find((p) => p.id === id)?.name ?? '';
 function set(version: string | null): void {
@@ -106,19 +97,7 @@ function set(version: string | null): void {
     </table>
     <ModalFrame :open="opened !== null" :title="opened ? nameOf(opened.member) : ''" @close="opened = null">
       <p v-if="opened?.why">{{ opened.why }}</p>
-      <ul class="min-h-0 space-y-2 overflow-y-auto">
-        <li v-for="o in choices" :key="o.version">
-          <button
-            class="btn !min-h-12 w-full !justify-between text-left"
-            :class="{ 'btn-on': opened?.versions.includes(o.version) }"
-            @click="set(o.version)"
-          >
-            <span>{{ placeName(o.version) }}{{ kitText(o.kit) ? ` · ${kitText(o.kit)}` : '' }}</span>
-            <span class="figures">{{ o.gain.toFixed(2) }}</span>
-          </button>
-        </li>
-      </ul>
-      <p v-if="choices.length === 0">No version is left for this member here.</p>
+      <VersionChoices :options="choices" :chosen="opened?.versions ?? []" @take="set" />
       <button v-if="opened?.pinned" class="btn" @click="set(null)">Let the plan choose</button>
       <button class="btn btn-quiet" @click="opened = null">Close</button>
     </ModalFrame>

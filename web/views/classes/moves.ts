@@ -5,7 +5,7 @@ import { CLASS_MOVES } from '../../../core/class/options.js';
 import type { Day } from '../../../core/days.js';
 import type { SIDES } from '../../../core/formats/class.js';
 import { type ClassBlock } from '../../../core/formats/class.js';
-import { familyName, rungName } from '../../../words/names.js';
+import { familyName, placeName, rungName } from '../../../words/names.js';
 import type { Choice } from '../../components/choice.js';
 
 export const SIDES_WORDS: Readonly<Record<(typeof SIDES)[number], string>> = {
@@ -51,3 +51,16 @@ export const copyOf = ({ by: _by, changedAt: _at, ...one }: ClassOfStudio, day: 
   day,
   ...(day === null ? { members: [], pins: [] } : {}),
 });
+
+/** A version within its own position, and a mat move, need no position before them. @param within what the column or the screen is headed with */
+export function nameWithin(catalog: Catalog, version: string, within: string): string {
+  const [family, rung] = version.split('/') as [string, string];
+  return family === CLASS_MOVES || familyName(catalog, family) === within
+    ? rungName(catalog, family, rung)
+    : placeName(catalog, version);
+}
+/** What a version takes, in a few words; empty where it takes nothing. */
+export const kitText = (kit: Readonly<Record<string, number>>): string =>
+  Object.entries(kit)
+    .map(([k, n]) => (n > 1 ? `${n} ${k.replace('-', ' ')}` : k.replace('-', ' ')))
+    .join(', ');

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
 import { reactive, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Account } from '../../../api/accounts.js';
@@ -7,6 +6,7 @@ import { ROLES, type Role } from '../../../api/common.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
 import EntryTools from '../library/EntryTools.vue';
+import OnOff from '../../components/OnOff.vue';
 import KitPicker from '../../components/KitPicker.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
@@ -177,17 +177,12 @@ const SEES: Record<Role, string> = {
         <TimeZonePicker v-model="chosen.timeZone" />
         <p class="text-soft text-sm">Whose wall the date hangs on: days of looks, gates and cautions follow it.</p>
       </div>
-      <SwitchGroup as="div" class="flex items-start gap-3">
-        <Switch v-model="chosen.offlineCopies" class="switch" :class="{ 'switch-on': chosen.offlineCopies }">
-          <span class="switch-knob" :class="{ 'switch-knob-on': chosen.offlineCopies }"></span>
-        </Switch>
-        <SwitchLabel class="flex-1">
-          <span class="font-semibold">Devices may keep copies for reading without a network</span>
-          <span class="text-soft block text-sm">
-            People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures.
-          </span>
-        </SwitchLabel>
-      </SwitchGroup>
+      <OnOff v-model="chosen.offlineCopies">
+        <span class="font-semibold">Devices may keep copies for reading without a network</span>
+        <span class="text-soft block text-sm">
+          People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures.
+        </span>
+      </OnOff>
       <div class="flex items-center gap-3 lg:col-span-2">
         <button class="btn btn-main" :disabled="busy">Keep the defaults</button>
         <span v-if="kept" role="status">Kept.</span>

@@ -1,15 +1,21 @@
 <script setup lang="ts">
 /** What was noted in a class, to be corrected, dropped and kept as looks; who was there, who is due for a closer look, what went most. */
 import { Trash2 } from '@lucide/vue';
-import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { z } from 'zod';
-import { FELT_SITES } from '../../../../core/formats/catalog.js';
-import { cleanOf, commonest, dueForALook, isWhole, type WorkNote } from '../../../../core/class/run.js';
+import {
+  cleanOf,
+  commonest,
+  dueForALook,
+  endOf,
+  eventsSaying,
+  isWhole,
+  type WorkNote,
+} from '../../../../core/class/run.js';
 import { DUE_WORDS } from '../../../../words/class.js';
-import { SITE_WORDS } from '../../../../words/labels.js';
 import LoadState from '../../../components/LoadState.vue';
+import OnOff from '../../../components/OnOff.vue';
 import PickOne from '../../../components/PickOne.vue';
 import { useAction } from '../../../data/action.js';
 import { catalog } from '../../../data/catalogue.js';
@@ -17,7 +23,7 @@ import { useDraft } from '../../../data/drafts.js';
 import { dayText, faultName, placeName } from '../../../data/names.js';
 import { keepRun } from '../../../data/runs.js';
 import { moveName } from '../moves.js';
-import { SIDE_NAMES } from './shown.js';
+import { SIDE_NAMES, siteOf, SITES } from './shown.js';
 import { useRunning } from './use-running.js';
 
 const props = defineProps<{ id: string }>();
@@ -47,28 +53,18 @@ const lacking = computed(() => open.value.filter((n) => !isWhole(n) && !dropped.
 function drop(key: string, keep: boolean): void {
   dropped.value = keep ? dropped.value.filter((k) => k !== key) : [...dropped.value, key];
 }
-/** All events that say a fault of a note: one fault may have been tapped twice. */
-const saying = (note: WorkNote, fault: string): string[] =>
-  (state.value?.events ?? []).flatMap((e) =>
-    e.is === 'seen' &&
-    e.member === note.member &&
-    e.fault === fault &&
-    e.where.block === note.where.block &&
-    e.where.round === note.where.round &&
-    e.where.side === note.where.side
-      ? [e.id]
-      : [],
-  );
-const takeBack = (note: WorkNote, fault: string): void => saying(note, fault).forEach((of) => say({ is: 'undo', of }));
+const takeBack = (note: WorkNote, fault: string): void =>
+  eventsSaying(state.value?.events ?? [], note, fault).forEach((of) => say({ is: 'undo', of }));
 function correct(note: WorkNote, fault: string, event: Event): void {
   const t = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-  if ((event.target as HTMLInputElement).value.trim() === '' || !(t >= 0 && t <= note.work)) return;
+  if ((event.target as HTMLInputElement).value.trim() === '' || !(t >= 0 && t <= endOf(note))) return;
   takeBack(note, fault);
   say({ is: 'seen', member: note.member, where: note.where, fault, t });
 }
-const feel = (note: WorkNote, site: string): void =>
-  void say({ is: 'felt', member: note.member, where: note.where, site: site as (typeof FELT_SITES)[number] });
-const sites = FELT_SITES.map((id) => ({ id, name: SITE_WORDS[id] }));
+function feel(note: WorkNote, id: string): void {
+  const site = siteOf(id);
+  if (site) say({ is: 'felt', member: note.member, where: note.where, site });
+}
 
 const keep = (): Promise<boolean> =>
   act(async () => {
@@ -129,21 +125,9 @@ const blockName = (id: string): string => {
                 <span v-else class="text-rope">at which second?</span>
               </p>
               <RouterLink v-if="keptAs(n)" :to="`/looks/${keptAs(n)!.lookId}`" class="btn">Kept: see why</RouterLink>
-              <SwitchGroup v-else as="div" class="flex items-center gap-2">
-                <Switch
-                  :model-value="!dropped.includes(n.key)"
-                  class="switch"
-                  :class="{ 'switch-on': !dropped.includes(n.key) }"
-                  @update:model-value="(on: boolean) => drop(n.key, on)"
-                >
-                  <span
-                    aria-hidden="true"
-                    class="switch-knob"
-                    :class="{ 'switch-knob-on': !dropped.includes(n.key) }"
-                  ></span>
-                </Switch>
-                <SwitchLabel>Keep</SwitchLabel>
-              </SwitchGroup>
+              <OnOff v-else :model-value="!dropped.includes(n.key)" @update:model-value="(on) => drop(n.key, on)"
+                >Keep</OnOff
+              >
             </div>
             <p v-if="n.pain !== null" class="note mt-1 text-sm">
               Pain at {{ Math.round(n.pain) }} s: nothing of this position until the stop signs are asked again and
@@ -174,9 +158,9 @@ const blockName = (id: string): string => {
                   :id="`felt-${n.key.replace(/\W/g, '-')}`"
                   label="Felt first"
                   placeholder="Not asked"
-                  :choices="sites"
+                  :choices="SITES"
                   :model-value="n.felt ?? ''"
-                  @update:model-value="(site) => site && feel(n, site)"
+                  @update:model-value="(site) => feel(n, site)"
                 />
               </div>
             </div>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Run } from '../../../../api/runs.js';
 import type { RunState } from '../../../../core/class/run.js';
 import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
+import type { Where } from '../../../../core/formats/run.js';
 import FigureView from '../../../drawing/FigureView.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { moveName } from '../moves.js';
@@ -11,7 +12,7 @@ import { nextName, partName, roundAt, shortNames, SIDE_NAMES, versionsOf } from 
 
 const props = defineProps<{ run: Run; state: RunState; clock: ClockAt; parts: readonly Part[]; flashing: boolean }>();
 const part = computed(() => props.parts[props.clock.part]);
-const at = computed(() => roundAt(props.parts, props.clock));
+const at = computed<Where | null>((before) => roundAt(props.parts, props.clock, before));
 const block = computed(() => props.run.blocks.find((b) => b.id === at.value?.block));
 const names = computed(() => shortNames(props.run.people));
 const versions = computed(() =>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** A class under way: what the hall reads, the clock under a thumb, a key or a clicker, and the coach's strip beside it. */
 import { Maximize, MonitorUp, Pause, Play, SkipBack, SkipForward, Undo2, Volume2 } from '@lucide/vue';
-import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
 import { useEventListener, useFullscreen } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import LoadState from '../../../components/LoadState.vue';
+import OnOff from '../../../components/OnOff.vue';
 import ModalFrame from '../../../components/ModalFrame.vue';
 import { useAction } from '../../../data/action.js';
 import { catalog } from '../../../data/catalogue.js';
@@ -146,17 +146,7 @@ const where = computed(() => {
       </div>
     </ModalFrame>
     <ModalFrame :open="choosing" title="Sound and light" @close="choosing = false">
-      <SwitchGroup
-        v-for="name in Object.keys(CUES) as Cue[]"
-        :key="name"
-        as="div"
-        class="flex min-h-[44px] items-center gap-3"
-      >
-        <Switch v-model="cues[name]" class="switch" :class="{ 'switch-on': cues[name] }">
-          <span aria-hidden="true" class="switch-knob" :class="{ 'switch-knob-on': cues[name] }"></span>
-        </Switch>
-        <SwitchLabel>{{ CUES[name] }}</SwitchLabel>
-      </SwitchGroup>
+      <OnOff v-for="name in Object.keys(CUES) as Cue[]" :key="name" v-model="cues[name]">{{ CUES[name] }}</OnOff>
       <p class="text-soft text-sm">
         Keys and clicker: → or Page down next, ← or Page up back, Space pauses, + ten seconds more, Z takes back.
       </p>

@@ -3,17 +3,17 @@
 import { computed, ref, watch } from 'vue';
 import type { Run } from '../../../../api/runs.js';
 import { padsOf } from '../../../../core/eye/deal.js';
-import { noteKey, runPlanOf, versionIn, type RunState } from '../../../../core/class/run.js';
+import { isHurtBy, noteKey, runPlanOf, versionIn, type RunState, type WorkNote } from '../../../../core/class/run.js';
 import type { ClockAt, Part, workAt } from '../../../../core/class/timeline.js';
-import type { RunSaid } from '../../../../core/formats/run.js';
-import { FELT_SITES } from '../../../../core/formats/catalog.js';
-import { SITE_WORDS } from '../../../../words/labels.js';
+import { visitAt } from '../../../../core/class/watch.js';
+import type { RunSaid, Where } from '../../../../core/formats/run.js';
 import ModalFrame from '../../../components/ModalFrame.vue';
 import PickOne from '../../../components/PickOne.vue';
 import PersonPicker from '../../../components/PersonPicker.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { faultName, placeName } from '../../../data/names.js';
-import { shortNames } from './shown.js';
+import VersionChoices from '../VersionChoices.vue';
+import { roundAt, sameWhere, shortNames, siteOf, SITES } from './shown.js';
 import { useLongPress } from './use-long-press.js';
 
 const props = defineProps<{
@@ -28,44 +28,50 @@ const emit = defineEmits<{ say: [event: RunSaid]; join: [member: string] }>();
 const names = computed(() => shortNames(props.run.people));
 const plan = computed(() => runPlanOf(props.run));
 /** Where versions stand now: the work under way or just done, or the one that the clock leads to. */
-const at = computed(() => {
-  if (props.work) return props.work.where;
-  const next = props.parts.slice(props.clock.part).find((p) => p.is === 'work');
-  return next ? { block: next.block, round: next.round, side: next.side } : null;
-});
+const at = computed<Where | null>((before) =>
+  props.work ? sameWhere(props.work.where, before) : roundAt(props.parts, props.clock, before),
+);
+const noting = computed(() => props.work !== null);
 const versionOf = (member: string): string | null =>
   at.value && versionIn(plan.value, props.state.events, member, at.value.block, at.value.round);
-const hurt = (member: string): boolean => {
-  const version = versionOf(member);
-  return version !== null && (props.state.hurt.get(member)?.has(version.split('/')[0]!) ?? false);
-};
-const noteOf = (member: string) =>
-  props.work && props.state.notes.find((n) => n.key === noteKey(member, props.work!.where));
-/** What stands under a name: what was seen now, else what was found last. */
-function told(member: string): string {
-  const note = noteOf(member);
-  if (hurt(member)) return 'pain: no more of this today';
-  if (props.state.away.has(member)) return 'not here';
-  if (note?.seen.length) return note.seen.map((s) => faultName(s.fault)).join(', ');
-  if (note?.clean) return 'held clean';
-  if (versionOf(member) === null) return 'waits';
-  const last = props.run.people.find((p) => p.id === member)?.fault;
-  return last ? `last: ${faultName(last)}` : '';
+interface Row {
+  id: string;
+  name: string;
+  version: string | null;
+  note: WorkNote | undefined;
+  /** What stands under the name: what was seen now, else what was found last. */
+  told: string;
+  /** It says something of now. */
+  now: boolean;
 }
-
+const rows = computed((): Row[] =>
+  props.run.people.map(({ id, name, fault }) => {
+    const version = versionOf(id);
+    const key = at.value && noting.value ? noteKey(id, at.value) : null;
+    const note = props.state.notes.find((n) => n.key === key);
+    const hurt = version !== null && isHurtBy(props.state, id, version);
+    const seen = note?.seen.map((s) => faultName(s.fault)).join(', ');
+    const told = hurt
+      ? 'pain: no more of this today'
+      : props.state.away.has(id)
+        ? 'not here'
+        : seen || (note?.clean ? 'held clean' : version === null ? 'waits' : fault ? `last: ${faultName(fault)}` : '');
+    return { id, name, version, note, told, now: hurt || Boolean(seen) };
+  }),
+);
 const who = ref<string | null>(null);
+const chosen = computed(() => rows.value.find((r) => r.id === who.value));
 const what = ref<string | null>(null);
 const family = computed(() => {
-  const version = who.value ? versionOf(who.value) : null;
   const move = props.run.blocks.find((b) => b.id === at.value?.block)?.move;
-  return (version ?? move)?.split('/')[0];
+  return (chosen.value?.version ?? move)?.split('/')[0];
 });
-const pads = computed(() => (family.value ? padsOf(catalog, family.value).slice(0, 10) : []));
+const pads = computed(() => (family.value ? padsOf(catalog, family.value) : []));
 const done = (): void => {
   [who.value, what.value] = [null, null];
 };
 // What was chosen for one work is not noted in the next.
-watch(() => at.value && `${at.value.block}|${at.value.round}|${at.value.side ?? ''}`, done);
+watch(at, done);
 function note(): void {
   if (!who.value || !what.value || !props.work) return;
   const { where, t } = props.work;
@@ -93,11 +99,11 @@ function clean(member: string): void {
   done();
 }
 function feel(site: string): void {
-  if (who.value && props.work)
-    emit('say', { is: 'felt', member: who.value, where: props.work.where, site: site as (typeof FELT_SITES)[number] });
+  const felt = siteOf(site);
+  if (!felt || !who.value || !props.work) return;
+  emit('say', { is: 'felt', member: who.value, where: props.work.where, site: felt });
   done();
 }
-const sites = FELT_SITES.map((id) => ({ id, name: SITE_WORDS[id] }));
 function come(member: string): void {
   emit('say', { is: props.state.away.has(member) ? 'came' : 'left', member });
   done();
@@ -109,14 +115,13 @@ const visit = computed(() => {
   const here = at.value;
   if (!here) return null;
   const visits = props.run.plan.watch.filter((w) => w.block === here.block && w.round === here.round);
-  const t = props.work?.t ?? 0;
-  return visits.findLast((w) => w.at <= t && w.at + 8 > t) ?? visits.find((w) => w.at > t) ?? null;
+  return visitAt(visits, props.work?.t ?? 0);
 });
 
 const swapping = ref<string | null>(null);
 const choices = computed(() => {
   const block = props.run.plan.blocks.find((b) => b.id === at.value?.block);
-  return (block?.options ?? []).filter((o) => o.member === swapping.value).sort((a, b) => b.gain - a.gain);
+  return (block?.options ?? []).filter((o) => o.member === swapping.value);
 });
 function swap(version: string): void {
   const here = at.value;
@@ -136,7 +141,7 @@ const joining = ref(false);
     </p>
     <div class="min-h-24 flex-1 overflow-y-auto tiny:overflow-visible">
       <ul class="grid grid-cols-2 gap-1.5 low:grid-cols-3" aria-label="Members">
-        <li v-for="p in run.people" :key="p.id">
+        <li v-for="p in rows" :key="p.id">
           <button
             class="min-h-[3.25rem] w-full rounded-lg border-2 px-2 py-0.5 text-left leading-tight select-none"
             :class="[
@@ -145,15 +150,13 @@ const joining = ref(false);
               { 'border-dashed': state.away.has(p.id) },
             ]"
             :aria-pressed="who === p.id"
-            :aria-label="`${p.name}${told(p.id) ? `, ${told(p.id)}` : ''}`"
+            :aria-label="[p.name, p.told].filter(Boolean).join(', ')"
             v-on="press(p.id)"
           >
             <b class="block truncate text-lg">{{ names.get(p.id) }}</b>
-            <span
-              class="block truncate text-base"
-              :class="who === p.id ? '' : noteOf(p.id)?.seen.length || hurt(p.id) ? 'text-rope' : 'text-soft'"
-              >{{ told(p.id) || '\u00a0' }}</span
-            >
+            <span class="block truncate text-base" :class="who === p.id ? '' : p.now ? 'text-rope' : 'text-soft'">{{
+              p.told || '\u00a0'
+            }}</span>
           </button>
         </li>
       </ul>
@@ -169,17 +172,17 @@ const joining = ref(false);
       :aria-label="`About ${names.get(who)}`"
     >
       <p class="col-span-full truncate">
-        <b>{{ names.get(who) }}</b>{{ versionOf(who) ? `: ${placeName(versionOf(who)!)}` : '' }}
+        <b>{{ names.get(who) }}</b>{{ chosen?.version ? `: ${placeName(chosen.version)}` : '' }}
       </p>
       <PickOne
-        v-if="work?.t === null && noteOf(who) && !noteOf(who)!.clean"
+        v-if="work?.t === null && chosen?.note && !chosen.note.clean"
         id="run-felt"
         class="col-span-full"
         label="Felt first"
         placeholder="Ask them"
-        :choices="sites"
-        :model-value="noteOf(who)!.felt ?? ''"
-        @update:model-value="(site) => site && feel(site)"
+        :choices="SITES"
+        :model-value="chosen.note.felt ?? ''"
+        @update:model-value="feel"
       />
       <button class="btn btn-stop" :disabled="!work" @click="pain(who)">Pain</button>
       <button class="btn" :disabled="!work || work.t !== null" @click="clean(who)">Held clean</button>
@@ -187,7 +190,7 @@ const joining = ref(false);
       <button class="btn" @click="come(who)">{{ state.away.has(who) ? 'Is here' : 'Left' }}</button>
     </div>
     <ul
-      class="grid min-h-0 shrink-0 grid-cols-2 gap-1.5 overflow-y-auto max-lg:max-h-[34dvh] tiny:!max-h-none tiny:overflow-visible max-lg:grid-cols-3 low:max-h-none low:grid-cols-5"
+      class="grid min-h-0 shrink-0 grid-cols-2 gap-1.5 overflow-y-auto max-h-[34dvh] lg:max-h-[52dvh] tiny:!max-h-none tiny:overflow-visible max-lg:grid-cols-3 low:max-h-none low:grid-cols-5"
       aria-label="Fault pads"
     >
       <li v-for="f in pads" :key="f.id">
@@ -207,18 +210,7 @@ const joining = ref(false);
       :title="`Another version for ${names.get(swapping ?? '') ?? ''}`"
       @close="swapping = null"
     >
-      <ul class="min-h-0 space-y-2 overflow-y-auto">
-        <li v-for="o in choices" :key="o.version">
-          <button
-            class="btn !min-h-12 w-full !justify-between text-left"
-            :class="{ 'btn-on': swapping && versionOf(swapping) === o.version }"
-            @click="swap(o.version)"
-          >
-            <span>{{ placeName(o.version) }}</span><span class="figures">{{ o.gain.toFixed(2) }}</span>
-          </button>
-        </li>
-      </ul>
-      <p v-if="choices.length === 0">No other version is left for them here.</p>
+      <VersionChoices :options="choices" :chosen="[versionOf(swapping ?? '') ?? '']" @take="swap" />
       <p v-if="choices.some((o) => Object.keys(o.kit).length)" class="text-soft text-sm">
         Kit that another has now is not counted: see that there is one.
       </p>

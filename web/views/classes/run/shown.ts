@@ -1,14 +1,21 @@
 /** What the hall is shown of a class that runs: the move, the versions with who does each, and what comes next. */
 import type { Run } from '../../../../api/runs.js';
 import { rungOf, type Catalog } from '../../../../core/catalog/index.js';
-import { CLASS_MOVES } from '../../../../core/class/options.js';
 import type { Pose } from '../../../../core/body/pose.js';
-import { versionIn, runPlanOf, type RunState } from '../../../../core/class/run.js';
+import { isHurtBy, runPlanOf, versionIn, type RunState } from '../../../../core/class/run.js';
 import type { ClockAt, Part } from '../../../../core/class/timeline.js';
-import { familyName, placeName, rungName } from '../../../../words/names.js';
-import { moveName } from '../moves.js';
+import { FELT_SITES } from '../../../../core/formats/catalog.js';
+import type { RunEvent, Where } from '../../../../core/formats/run.js';
+import { SITE_WORDS } from '../../../../words/labels.js';
+import type { Choice } from '../../../components/choice.js';
+import { moveName, nameWithin } from '../moves.js';
 
 export const SIDE_NAMES = { one: 'one side', other: 'other side' } as const;
+
+type Felt = Extract<RunEvent, { is: 'felt' }>['site'];
+/** Where it was felt first. */
+export const SITES: (Choice & { id: Felt })[] = FELT_SITES.map((id) => ({ id, name: SITE_WORDS[id] }));
+export const siteOf = (id: string): Felt | undefined => SITES.find((s) => s.id === id)?.id;
 
 /** First names; with the first letter of the last where two would be the same. */
 export function shortNames(people: readonly { id: string; name: string }[]): Map<string, string> {
@@ -29,18 +36,18 @@ export interface ShownVersion {
   members: string[];
 }
 
-/** The block and round that a part is of, or leads to. */
-export function roundAt(
-  parts: readonly Part[],
-  clock: ClockAt,
-): { block: string; round: number; side: Part['side'] } | null {
-  const here = parts[clock.part];
-  if (!here) return null;
-  if (here.is === 'work') return here;
-  const next = parts.slice(clock.part).find((p) => p.is === 'work');
-  const { block, round, side } = next ?? parts.findLast((p) => p.is === 'work') ?? here;
-  return { block, round, side };
+/**
+ * The work that a part is, or leads to; the last one at the end.
+ * @param before what was said last: it is said again where nothing has changed, so that nothing is worked out anew at every tick
+ */
+export function roundAt(parts: readonly Part[], clock: Pick<ClockAt, 'part'>, before?: Where | null): Where | null {
+  const isWork = (p: Part): boolean => p.is === 'work';
+  const found = parts.slice(clock.part).find(isWork) ?? parts.findLast(isWork);
+  return found ? sameWhere({ block: found.block, round: found.round, side: found.side }, before) : null;
 }
+/** The same object as before where it says the same. */
+export const sameWhere = (now: Where, before?: Where | null): Where =>
+  before && before.block === now.block && before.round === now.round && before.side === now.side ? before : now;
 
 /** Versions of a round, the most members first, and who waits. */
 export function versionsOf(
@@ -57,16 +64,15 @@ export function versionsOf(
     if (state.away.has(id)) continue;
     const version = versionIn(plan, state.events, id, block, round);
     // Who was hurt by a position today does no more of it.
-    if (version === null || state.hurt.get(id)?.has(version.split('/')[0]!)) waiting.push(id);
+    if (version === null || isHurtBy(state, id, version)) waiting.push(id);
     else by.set(version, [...(by.get(version) ?? []), id]);
   }
   const shown = [...by].map(([version, members]) => {
     const [family, rung] = version.split('/') as [string, string];
-    const within = family === CLASS_MOVES || familyName(catalog, family) === moveName(catalog, move);
     return {
       version,
       members,
-      name: within ? rungName(catalog, family, rung) : placeName(catalog, version),
+      name: nameWithin(catalog, version, moveName(catalog, move)),
       pose: rungOf(catalog, family, rung).pose,
     };
   });

@@ -1,7 +1,8 @@
 /** What the hall hears and sees when the clock turns: tones, a voice and a flash, by choice of the device. */
-import { useLocalStorage, useWakeLock } from '@vueuse/core';
+import { useLocalStorage } from '@vueuse/core';
 import { onScopeDispose, ref, watch, type ComputedRef, type Ref } from 'vue';
 import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
+import { useAwake } from '../../../use-awake.js';
 import { beep } from '../../bench/use-signals.js';
 
 export const CUES = { sound: 'Tones', spoken: 'Say what comes, and the last ten seconds', flash: 'Flash' } as const;
@@ -58,19 +59,7 @@ export function useCues(
       else if (chosen.value.sound && left <= MARKED) beep(660, 0.12);
     },
   );
-  const { isSupported, request, release } = useWakeLock();
-  watch(
-    () => clock.value.started && !clock.value.over,
-    (on) => {
-      if (!isSupported.value) return;
-      // A device that is low on power may refuse; the class goes on.
-      void (on ? request('screen') : release()).catch(() => undefined);
-    },
-    { immediate: true },
-  );
-  onScopeDispose(() => {
-    clearTimeout(until);
-    void release().catch(() => undefined);
-  });
+  useAwake(() => clock.value.started && !clock.value.over);
+  onScopeDispose(() => clearTimeout(until));
   return { flashing };
 }
