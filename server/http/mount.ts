@@ -17,6 +17,7 @@ import {
 import { routes, type RouteName, type Routes } from '../../api/routes.js';
 import { problemsOf } from '../../core/formats/problems.js';
 import { MAX_BYTES } from '../media/pictures.js';
+import { answerJson } from './answers.js';
 import { HttpProblem, invalid } from './problems.js';
 
 /** What a handler is given: everything checked. */
@@ -86,8 +87,8 @@ function answerWith(route: Route, handler: Loose): RequestHandler {
     const given: unknown = await (handler.handle ?? handler)(asked);
     if (given === SENT) return;
     if (route.answer === 'nothing') response.status(route.status).end();
-    else if (given instanceof Again) response.status(route.again ?? route.status).json(given.value);
-    else response.status(route.status).json(given);
+    else if (given instanceof Again) answerJson(request, response.status(route.again ?? route.status), given.value);
+    else answerJson(request, response.status(route.status), given);
   };
 }
 
