@@ -2,19 +2,22 @@
 /** Shows what was said in passing, and lets it be read out. */
 import { useTimeoutFn } from '@vueuse/core';
 import { ref, watch } from 'vue';
-import { said } from '../data/said.js';
+import { announced, said } from '../data/said.js';
 
 /** How long it stays to be read, ms. */
 const SHOWN_MS = 7000;
 const shown = ref(false);
 const { start } = useTimeoutFn(() => (shown.value = false), SHOWN_MS, { immediate: false });
 watch(said, (now) => {
-  shown.value = now !== null && !now.quiet;
+  shown.value = now !== null;
   start();
 });
 </script>
 
 <template>
+  <div role="status" aria-live="polite" class="sr-only">
+    <p v-if="announced" :key="announced.id">{{ announced.text }}</p>
+  </div>
   <div
     role="status"
     aria-live="polite"

@@ -4,18 +4,18 @@ import { ref } from 'vue';
 export interface Said {
   id: number;
   text: string;
-  /** Only read out: whoever sees the page sees it happen. */
-  quiet: boolean;
 }
-/** The last thing said. */
+/** The last thing said to everybody. */
 export const said = ref<Said | null>(null);
+/** The last thing read out to who cannot see it; it takes nothing away that is shown. */
+export const announced = ref<Said | null>(null);
 let count = 0;
 
 /** Says something that passes, and shows it for a while. */
 export function say(text: string): void {
-  said.value = { id: (count += 1), text, quiet: false };
+  said.value = { id: (count += 1), text };
 }
 /** Says what whoever sees the page sees already. */
 export function announce(text: string): void {
-  said.value = { id: (count += 1), text, quiet: true };
+  announced.value = { id: (count += 1), text };
 }
