@@ -1,7 +1,7 @@
 /** Classes: stored plans, and what is worked out of them when they are read. */
 import { z } from 'zod';
 import { CAUTION_IDS } from '../core/formats/catalog.js';
-import { classBlockSchema, KINDS, MAX_BLOCKS, MAX_MEMBERS } from '../core/formats/class.js';
+import { KINDS, MAX_BLOCKS, MAX_MEMBERS, pacedBlockSchema } from '../core/formats/class.js';
 import { VIEWS } from '../core/landmarks.js';
 import { daySchema, idSchema, nameSchema } from './common.js';
 
@@ -16,7 +16,7 @@ export const classInputSchema = z.strictObject({
   minutes: z.number().int().min(5, 'must be 5–180').max(180, 'must be 5–180'),
   kit: z.record(z.string().max(40), z.number().int().min(0).max(200)),
   members: z.array(idSchema).max(MAX_MEMBERS, `holds more than ${MAX_MEMBERS}`),
-  blocks: z.array(classBlockSchema).max(MAX_BLOCKS, `holds more than ${MAX_BLOCKS}`),
+  blocks: z.array(pacedBlockSchema).max(MAX_BLOCKS, `holds more than ${MAX_BLOCKS}`),
   /** Versions set by hand. */
   pins: z
     .array(z.strictObject({ block: id, member: idSchema, version: z.string().max(120) }))
@@ -73,11 +73,12 @@ export const plannedClassSchema = z.object({
         z.object({
           id,
           seconds: z.number(),
+          pairs: z.array(z.object({ first: id, second: id.nullable() })).optional(),
           options: z.array(z.object({ member: id, version: z.string(), gain: z.number(), kit: kitCount })),
           rounds: z.array(
             z.object({
               round: z.number(),
-              assigned: z.array(z.object({ member: id, version: z.string(), why })),
+              assigned: z.array(z.object({ member: id, version: z.string(), why, then: z.string().optional() })),
             }),
           ),
           out: z.array(z.object({ member: id, why: outWhy })),

@@ -1,6 +1,6 @@
 /** Classes that run: the plan as it stood, what happened, and the looks that were kept of it. */
 import { z } from 'zod';
-import { classBlockSchema } from '../core/formats/class.js';
+import { pacedBlockSchema } from '../core/formats/class.js';
 import { runEventSchema } from '../core/formats/run.js';
 import { plannedClassSchema } from './classes.js';
 import { daySchema, idSchema } from './common.js';
@@ -19,7 +19,7 @@ export const runSchema = z.object({
   day: daySchema,
   startedAt: z.string(),
   by: z.string(),
-  blocks: z.array(classBlockSchema),
+  blocks: z.array(pacedBlockSchema),
   people: z.array(runner),
   resting: plannedClassSchema.shape.resting,
   plan: plannedClassSchema.shape.plan.unwrap(),

@@ -356,6 +356,7 @@ async function addClasses(coach: Account, lunch: readonly string[]): Promise<voi
     rest: number,
     rounds: number,
     sides: ClassBlock['sides'] = 'none',
+    more: Partial<ClassBlock> = {},
   ) => ({
     id,
     move,
@@ -363,6 +364,7 @@ async function addClasses(coach: Account, lunch: readonly string[]): Promise<voi
     rest,
     rounds,
     sides,
+    ...more,
   });
   const basics = {
     minutes: 30,
@@ -384,10 +386,11 @@ async function addClasses(coach: Account, lunch: readonly string[]): Promise<voi
   await one('Hollow and arch', null, {
     minutes: 40,
     blocks: [
-      block('bug', 'dead-bug', 40, 20, 2),
-      block('hollow', 'hollow', 20, 20, 4),
+      block('bug', 'dead-bug', 50, 20, 2, 'none', { pace: { is: 'breaths', breaths: 5, in: 4, out: 6 } }),
+      block('hollow', 'hollow', 30, 5, 3, 'none', { stepDown: 20, joined: true }),
       block('arch', 'arch', 20, 20, 3),
-      block('curl', 'curl-up', 30, 15, 2),
+      block('up', 'push-up', 30, 20, 2, 'none', { pace: { is: 'reps', reps: 6, up: 1, pause: 1, down: 2 } }),
+      block('lines', 'front-plank', 60, 30, 2, 'none', { pace: { is: 'shape' } }),
     ],
   });
   await one('Lunchtime, trunk basics', today, { members: [...lunch] });

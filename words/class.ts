@@ -1,7 +1,9 @@
 /** A class plan in words: why somebody does what, whom to watch, what to mind. */
 import type { Catalog } from '../core/catalog/index.js';
 import type { AssignedWhy, ClassPlan, ClassWarning, OutWhy, Watched } from '../core/class/plan.js';
-import { CLASS_PLAN_FORMAT, type Kind } from '../core/formats/class.js';
+import { counted, isOpen, workSeconds, type Step } from '../core/class/pace.js';
+import { CLASS_PLAN_FORMAT, type ClassBlock, type Kind, type Sides } from '../core/formats/class.js';
+import { TEMPO_WORDS } from '../core/hold/tempo.js';
 import { cautionName, faultName, placeName } from './names.js';
 
 export const KIND_NAMES: Readonly<Record<Kind, string>> = {
@@ -11,6 +13,37 @@ export const KIND_NAMES: Readonly<Record<Kind, string>> = {
   brace: 'brace and breathe',
   turn: 'turn',
 };
+
+const SIDES_OF: Readonly<Record<Sides, string>> = {
+  none: '',
+  each: 'each side',
+  alternate: 'sides in turn by round',
+  'each-then-turns': 'one side, the other, then both in turn',
+};
+/** How a work is paced, in a few words: "30 s", "5 breaths of 4 s in and 6 s out". */
+export function paceText(block: Pick<ClassBlock, 'work' | 'pace' | 'band'>): string {
+  const { pace } = block;
+  const n = counted(block);
+  const seconds = `${Math.round(workSeconds(block))} s`;
+  if (pace?.is === 'breaths') return `${n} breaths, ${pace.in} s in and ${pace.out} s out`;
+  if (pace?.is === 'reps') return `${n} reps, ${pace.up}–${pace.pause}–${pace.down} s`;
+  return isOpen(block) ? `until the shape goes, ${seconds} at most` : seconds;
+}
+/** Everything about how a block runs, in one line. */
+export const blockText = (block: ClassBlock): string =>
+  [
+    `${block.rounds} × ${paceText(block)}`,
+    block.rest > 0 ? `${block.rest} s rest` : 'no rest',
+    SIDES_OF[block.sides],
+    block.stepDown == null ? '' : `easier from ${block.stepDown} s`,
+    block.band ? 'with a band' : '',
+    block.pairs ? 'in pairs' : '',
+    block.joined ? 'in turn with the next' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+/** What is done at a step of a breath or a rep. */
+export const STEP_WORDS: Readonly<Record<Step, string>> = { in: 'In', out: 'Out', ...TEMPO_WORDS };
 
 type Names = Pick<Catalog, 'faults' | 'families' | 'rungs' | 'cautions'>;
 

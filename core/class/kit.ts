@@ -3,6 +3,9 @@ import type { KitCount } from '../formats/class.js';
 import type { Rung } from '../formats/catalog.js';
 import { placeKey } from '../catalog/ladders.js';
 
+/** What a banded block takes, one a member. */
+export const BAND = 'band';
+
 /** Kit of the shipped versions that take some; the others need a mat at most. */
 const KIT_OF: Readonly<Record<string, KitCount>> = {
   'front-plank/raised': { box: 1 },

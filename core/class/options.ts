@@ -9,7 +9,8 @@ import { clamp } from '../geometry.js';
 import { gateFor, SLACK } from '../ladder/gates.js';
 import { insteadOf } from '../ladder/instead.js';
 import { loadOf, type Load } from '../statics/load.js';
-import { kitOf } from './kit.js';
+import { BAND, kitOf } from './kit.js';
+import { workSeconds } from './pace.js';
 
 /** Class mat moves have no ladder of their own: each is asked for by its version. */
 export const CLASS_MOVES = 'class-moves';
@@ -64,8 +65,8 @@ function loadFor(rung: Rung, body: Body): Load | null {
 }
 
 /** Of the working load, so much: the place's, less where it was held shorter than the block works. */
-function workingShare({ clean }: { clean: number }, { work }: ClassBlock): number {
-  return Math.sqrt(clamp(clean / (HELD_ENOUGH * work), LEAST_HELD, 1));
+function workingShare({ clean }: { clean: number }, block: ClassBlock): number {
+  return Math.sqrt(clamp(clean / (HELD_ENOUGH * workSeconds(block)), LEAST_HELD, 1));
 }
 
 /** The load of a version against the working load; null where the two cannot be compared. */
@@ -176,8 +177,13 @@ export function optionsFor(
       return {
         member: member.id,
         version: placeKey(rung),
-        gain: gainOf(member, block, rung, { place, clean: clean ?? block.work, steps: i < 0 ? 1 : i - at, before }),
-        kit: kitOf(rung),
+        gain: gainOf(member, block, rung, {
+          place,
+          clean: clean ?? workSeconds(block),
+          steps: i < 0 ? 1 : i - at,
+          before,
+        }),
+        kit: block.band ? { ...kitOf(rung), [BAND]: (kitOf(rung)[BAND] ?? 0) + 1 } : kitOf(rung),
       };
     }),
     place,

@@ -10,7 +10,8 @@ import { classPlanFile } from '../../words/class.js';
 import type { SolveLp } from './assign.js';
 import { KIT_TAKEN, kitOf } from './kit.js';
 import { gainOf, inClass, optionsFor } from './options.js';
-import { planClass, secondsOfBlock } from './plan.js';
+import { secondsOf } from './pace.js';
+import { planClass } from './plan.js';
 
 let solve: SolveLp;
 beforeAll(async () => {
@@ -151,7 +152,7 @@ describe('a class', () => {
     );
     expect(plan.total).toBeCloseTo(sum, 6);
     // 10 + 3 · (30 + 15) + 20, and 10 + 2 · (2 · 20 + 10) + 20.
-    expect(query.blocks.map(secondsOfBlock)).toEqual([165, 130]);
+    expect(secondsOf(query.blocks)).toEqual([165, 130]);
     expect(plan.minutes).toBe(4.9);
     expect(Object.values(plan.balance).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
     expect(plan.balance.hold).toBe(1);
@@ -242,5 +243,48 @@ describe('a class', () => {
     });
     for (const { why } of [...file.watch, ...file.blocks.flatMap((b) => b.rounds.flatMap((r) => r.assigned))])
       expect(why).toMatch(/^\S.*\S$/);
+  });
+});
+
+describe('other ways to pace a block', () => {
+  const bodies = (masses: readonly number[], change: Partial<ClassMember> = {}): ClassMember[] =>
+    masses.map((mass, i) => member(`m${i}`, { athlete: { stature: 1.7, mass, sex: 'unspecified' }, ...change }));
+  const plan = (one: Partial<ClassBlock>, change: Partial<ClassQuery> = {}) =>
+    planClass(ask({ blocks: [block('front-plank', one)], ...change }), catalog, solve).blocks[0]!;
+
+  test('a step-down names the next easier version, which takes nothing that is not there by then', () => {
+    const [given] = plan({ stepDown: 20 }, { members: [member('a', { places: forearm(40) })] }).rounds[0]!.assigned;
+    const rungs = catalog.rungs.filter((r) => r.family === 'front-plank').map((r) => placeKey(r));
+    expect(given).toMatchObject({ version: 'front-plank/forearm' });
+    expect(rungs.indexOf(given!.then!)).toBeLessThan(rungs.indexOf('front-plank/forearm'));
+    expect(kitOf(catalog.rungs.find((r) => placeKey(r) === given!.then)!)).toEqual({});
+    const [easiest] = plan(
+      { stepDown: 20 },
+      { members: [member('a', { places: { 'front-plank': { rung: 'knees', clean: 9 } } })] },
+    ).rounds[0]!.assigned;
+    expect(easiest).not.toHaveProperty('then');
+    expect(plan({}, { members: [member('a', { places: forearm(40) })] }).rounds[0]!.assigned[0]).not.toHaveProperty(
+      'then',
+    );
+  });
+  test('a pair shares the kit: half as many boxes give everybody theirs', () => {
+    const places: ClassMember['places'] = { 'front-plank': { rung: 'raised', clean: 30 } };
+    const four = { members: bodies([60, 62, 80, 81], { places }), kit: { box: 2 } };
+    const given = (one: Partial<ClassBlock>) => plan(one, four).rounds[0]!.assigned.map((a) => a.version);
+    expect(given({ pairs: true })).toEqual(Array.from({ length: 4 }, () => 'front-plank/raised'));
+    expect(given({}).filter((v) => v === 'front-plank/raised')).toHaveLength(2);
+    expect(plan({ pairs: true }, four).pairs).toEqual([
+      { first: 'm0', second: 'm1' },
+      { first: 'm2', second: 'm3' },
+    ]);
+  });
+  test('a banded block takes a band each, and who gets none is told why', () => {
+    const banded = plan({ band: true }, { members: bodies([60, 70], { places: forearm(40) }), kit: { band: 1 } });
+    expect(banded.rounds[0]!.assigned).toHaveLength(1);
+    expect(banded.out).toEqual([{ member: 'm1', why: { is: 'kit' } }]);
+    expect(banded.seconds).toBe(10 + 3 * (15 + 15) + 20);
+  });
+  test('a step-down that comes after the work is none', () => {
+    expect(() => plan({ stepDown: 30 })).toThrow('blocks[0].stepDown: comes after the work, which takes 30 s');
   });
 });

@@ -12,11 +12,8 @@ import { loadOf } from '../statics/load.js';
 import { assign, scarceItems, type SolveLp } from './assign.js';
 import { kindOf, ON_THE_HANDS, ON_THE_NECK } from './kinds.js';
 import { inClass, movesOf, optionsFor, versionsOf, type MemberInClass, type Offered } from './options.js';
+import { ownSeconds, pairsOf, roundSeconds, secondsOf, workSeconds, type Pair } from './pace.js';
 import { visitOf, watchOrder } from './watch.js';
-
-/** Before the first round, and to the next block, s. */
-export const LEAD_IN: Seconds = 10;
-export const TRANSITION: Seconds = 20;
 
 /** Why a version was given: today's place, something lighter or harder by its gain, or what the kit left. */
 export type AssignedWhy =
@@ -31,11 +28,14 @@ export type OutWhy = { is: 'pain' } | { is: 'cautions'; cautions: CautionId[] } 
 
 export interface PlannedRound {
   round: number;
-  assigned: { member: string; version: string; why: AssignedWhy }[];
+  /** `then`: the easier version of a block that steps down, from its second on. */
+  assigned: { member: string; version: string; why: AssignedWhy; then?: string }[];
 }
 export interface PlannedBlock {
   id: string;
   seconds: Seconds;
+  /** Of a block in pairs: who works with whom. */
+  pairs?: Pair[];
   options: ClassOption[];
   rounds: PlannedRound[];
   out: { member: string; why: OutWhy }[];
@@ -71,12 +71,6 @@ export interface ClassPlan {
 /** So long in a row on hands or forearms is a long time. Assumption. */
 const LONG_ON_HANDS: Seconds = 150;
 
-/** Working seconds of one round: both sides where each side has its turn. */
-const workOf = ({ work, sides }: ClassBlock): Seconds => work * (sides === 'each' ? 2 : 1);
-/** Seconds of a block with its lead-in and the way to the next. */
-export const secondsOfBlock = (block: ClassBlock): Seconds =>
-  LEAD_IN + block.rounds * (workOf(block) + block.rest) + TRANSITION;
-
 /**
  * Checks what the schema cannot: ids.
  * @throws InputError with a line per problem
@@ -109,11 +103,15 @@ export function checkClass(query: ClassQuery, catalog: Catalog): void {
       say(`members[${i}].athlete`, (error as Error).message);
     }
   });
-  query.blocks.forEach(({ move }, i) => {
+  query.blocks.forEach((block, i) => {
+    const { move } = block;
     const [family, rung] = move.split('/') as [string, string | undefined];
     if (!families.has(family)) say(`blocks[${i}].move`, `there is no move "${move}"`);
     else if (family === 'class-moves' ? !rung || versionsOf(catalog, family, rung).length === 0 : rung !== undefined)
       say(`blocks[${i}].move`, `there is no move "${move}": a position, or class-moves/ with one of its versions`);
+    const work = workSeconds(block);
+    if (block.stepDown != null && block.stepDown >= work)
+      say(`blocks[${i}].stepDown`, `comes after the work, which takes ${Math.round(work)} s`);
   });
   if (problems.length > 0) throw new InputError(problems);
 }
@@ -169,20 +167,31 @@ function planBlock(
   const options = all.filter((o) => (pinned(o) ?? o.version) === o.version);
   const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
   const scarce = scarceItems(options, query.kit);
+  const may = members.filter((m) => offered.get(m.id)!.options.length > 0);
+  const pairs = block.pairs ? pairsOf(may.map((m) => ({ id: m.id, size: m.body.mass ?? m.body.stature }))) : null;
+  /** Who is on the mat at once: of pairs the first of each, then the others, so that a pair shares what it takes. */
+  const turns = pairs
+    ? [pairs.map((p) => p.first), pairs.flatMap((p) => p.second ?? [])].map((own) => new Set(own))
+    : [new Set(members.map((m) => m.id))];
   const had = new Map<string, number>();
   const seen = new Map<string, number>();
   const rounds: PlannedRound[] = [];
   const watch: Watched[] = [];
   let [total, proven] = [0, true];
-  let last: ReadonlyMap<string, number> = new Map();
+  let last: ReadonlyMap<string, ClassOption> = new Map();
   for (let round = 1; round <= block.rounds; round += 1) {
-    const found = assign(options, query.kit, had, at.solve);
-    last = found.chosen;
-    total += found.total;
-    proven &&= found.proven;
+    const chosen = new Map<string, ClassOption>();
+    for (const turn of turns) {
+      const own = options.filter((o) => turn.has(o.member));
+      const found = assign(own, query.kit, had, at.solve);
+      for (const [member, i] of found.chosen) chosen.set(member, own[i]!);
+      total += found.total;
+      proven &&= found.proven;
+    }
+    last = chosen;
     const assigned = members.flatMap((m) => {
-      const i = found.chosen.get(m.id);
-      return i === undefined ? [] : [{ member: m.id, option: options[i]! }];
+      const option = chosen.get(m.id);
+      return option ? [{ member: m.id, option }] : [];
     });
     for (const { member, option } of assigned)
       if (Object.keys(option.kit).some((k) => scarce.has(k))) had.set(member, (had.get(member) ?? 0) + 1);
@@ -192,11 +201,12 @@ function planBlock(
         member,
         version: option.version,
         why: whyOf(offered.get(member)!, option, rungs, pinned(option) !== undefined),
+        ...thenOf(block, offered.get(member)!.options, option),
       })),
     });
     const visits = assigned.map(({ member, option }) => {
       const who = members.find((m) => m.id === member)!;
-      return visitOf(member, block.work, {
+      return visitOf(member, workSeconds(block), {
         breaksAt: breaksAt(offered.get(member)!, rungs.get(option.version), who),
         faults: faultsHere(catalog, who, option.version).length,
         seen: seen.get(member) ?? 0,
@@ -231,7 +241,19 @@ function planBlock(
             : { is: 'nothing' };
       return { member: m.id, why };
     });
-  return { block: { id: block.id, seconds: secondsOfBlock(block), options: all, rounds, out }, watch, total, proven };
+  const planned = { id: block.id, seconds: 0, ...(pairs ? { pairs } : {}), options: all, rounds, out };
+  return { block: planned, watch, total, proven };
+}
+
+/** The version that a member steps down to: the next easier of theirs that takes nothing they do not have by then. */
+function thenOf({ stepDown }: ClassBlock, options: readonly ClassOption[], given: ClassOption): { then?: string } {
+  if (stepDown == null) return {};
+  const at = options.findIndex((o) => o.version === given.version);
+  const has = (o: ClassOption): boolean => Object.entries(o.kit).every(([k, n]) => (given.kit[k] ?? 0) >= n);
+  // Options stand easiest first; what stands in from another position is no step of this one.
+  const family = given.version.split('/')[0];
+  const easier = options.slice(0, Math.max(0, at)).findLast((o) => has(o) && o.version.split('/')[0] === family);
+  return easier ? { then: easier.version } : {};
 }
 
 /** Faults of the last looks that the version can show. */
@@ -271,7 +293,7 @@ function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes:
     const before = query.blocks[i - 1];
     if (before && ON_THE_NECK.has(familyOf(before.move)) && ON_THE_NECK.has(familyOf(block.move)))
       warnings.push({ block: block.id, is: 'neck-twice' });
-    onHands = ON_THE_HANDS.has(familyOf(block.move)) ? onHands + block.rounds * workOf(block) : 0;
+    onHands = ON_THE_HANDS.has(familyOf(block.move)) ? onHands + block.rounds * ownSeconds(block) : 0;
     if (onHands > LONG_ON_HANDS) warnings.push({ block: block.id, is: 'long-on-hands', seconds: onHands });
   });
   if (minutes > query.minutes)
@@ -310,9 +332,10 @@ export function planClass(
       pain,
     }),
   );
-  const blocks = planned.map((p) => p.block);
+  const seconds = secondsOf(query.blocks);
+  const blocks = planned.map((p, i) => ({ ...p.block, seconds: seconds[i]! }));
   const minutes = blocks.reduce((sum, b) => sum + b.seconds, 0) / 60;
-  const work = query.blocks.map((b) => ({ kind: kindOf(b.move), seconds: b.rounds * workOf(b) }));
+  const work = query.blocks.map((b) => ({ kind: kindOf(b.move), seconds: b.rounds * roundSeconds(b) }));
   const all = work.reduce((sum, w) => sum + w.seconds, 0);
   return {
     proven: planned.every((p) => p.proven),

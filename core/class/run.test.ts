@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalog } from '../catalog/index.js';
+import type { ClassBlock } from '../formats/class.js';
 import { observationSchema } from '../formats/observation.js';
 import { runEventSchema, type RunEvent, type RunSaid, type Where } from '../formats/run.js';
 import {
@@ -11,7 +12,9 @@ import {
   isHurtBy,
   isWhole,
   observationOf,
+  spotterOf,
   stateOf,
+  turnIn,
   versionIn,
   type RunPlan,
 } from './run.js';
@@ -31,6 +34,7 @@ const plan: RunPlan = {
       { block: 'b1', round, member: 'ben', version: 'front-plank/knees' },
     ])
     .concat({ block: 'b2', round: 1, member: 'ana', version: 'hollow/bent-knee' }),
+  pairs: [],
 };
 const noteOf = (events: RunEvent[], member = 'ana') => stateOf(plan, events).notes.find((n) => n.member === member)!;
 
@@ -164,4 +168,78 @@ test('two devices’ events say the same in whatever order and however often the
       }
     }),
   );
+});
+
+describe('notes of blocks that are paced otherwise', () => {
+  const own = (block: Partial<ClassBlock>, change: Partial<RunPlan> = {}): RunPlan => ({
+    blocks: [{ ...plan.blocks[0]!, ...block }],
+    assigned: [{ block: 'b1', round: 1, member: 'ana', version: 'front-plank/forearm', then: 'front-plank/knees' }],
+    pairs: [],
+    ...change,
+  });
+  const first = (of: RunPlan, events: RunEvent[]) => stateOf(of, events).notes[0]!;
+  const seen = (t: number) => said({ is: 'seen', member: 'ana', where: where(), fault: 'hip-sag', t });
+
+  test('a step-down is a split set; one that broke before it has one part', () => {
+    const observed = (t: number, pain: boolean) => {
+      const events = pain ? [said({ is: 'pain', member: 'ana', where: where(), t })] : [seen(t)];
+      return observationOf(first(own({ stepDown: 25 }), events), 'side', undefined);
+    };
+    expect(observed(30, false).segments).toEqual([
+      { t: 0, rung: 'forearm' },
+      { t: 25, rung: 'knees' },
+    ]);
+    expect(observed(12, true)).not.toHaveProperty('segments');
+    expect(observationSchema.safeParse(observed(30, false)).success).toBe(true);
+    const swapped = said({ is: 'swap', member: 'ana', block: 'b1', round: 1, version: 'front-plank/raised' });
+    expect(first(own({ stepDown: 25 }), [swapped, seen(30)]).then).toBeNull();
+  });
+  test('until the shape goes: what went last ends it; held clean, the coach’s next does', () => {
+    const open = own({ pace: { is: 'shape' }, work: 90 });
+    const broke = first(open, [
+      seen(21),
+      said({ is: 'seen', member: 'ana', where: where(), fault: 'soft-knees', t: 33 }),
+    ]);
+    expect([cleanOf(broke), observationOf(broke, 'side', undefined).ended]).toEqual([21, { t: 33, reason: 'coach' }]);
+    const clock = [said({ is: 'start' }, 0), said({ is: 'to', part: 2 }, 62_000)];
+    const clean = first(open, [...clock, said({ is: 'clean', member: 'ana', where: where() }, 64_000)]);
+    const kept = observationOf(clean, 'side', undefined);
+    expect([cleanOf(clean), kept.ended, kept.target]).toEqual([52, { t: 52, reason: 'coach' }, undefined]);
+  });
+  test('reps by a tempo are counted where the version is: the one in which something was seen is not clean', () => {
+    const counted = own({ pace: { is: 'reps', reps: 5, up: 2, pause: 1, down: 3 } });
+    const kept = observationOf(first(counted, [seen(14)]), 'side', undefined, true);
+    expect(kept).toMatchObject({ targetReps: 5, ended: { t: 30, reason: 'target' } });
+    expect(kept.reps!.map((r) => [r.t, r.clean, r.fault])).toEqual([
+      [6, true, undefined],
+      [12, true, undefined],
+      [18, false, 'hip-sag'],
+      [24, true, undefined],
+      [30, true, undefined],
+    ]);
+    expect(kept).not.toHaveProperty('target');
+    expect(observationSchema.safeParse(kept).success).toBe(true);
+    const hurt = first(counted, [said({ is: 'pain', member: 'ana', where: where(), t: 13 })]);
+    expect(observationOf(hurt, 'side', undefined, true).reps).toHaveLength(2);
+    expect(observationOf(first(counted, [seen(14)]), 'side', undefined)).toMatchObject({ target: 30 });
+  });
+  test('of pairs, whose turn it is and who spots', () => {
+    const pairs = own(
+      { pairs: true },
+      {
+        pairs: [
+          { block: 'b1', first: 'ana', second: 'ben' },
+          { block: 'b1', first: 'cal', second: null },
+        ],
+      },
+    );
+    expect(['ana', 'ben', 'cal', 'dot'].map((m) => turnIn(pairs, m, 'b1'))).toEqual([
+      'first',
+      'second',
+      'first',
+      'first',
+    ]);
+    expect(['ana', 'ben', 'cal', 'dot'].map((m) => spotterOf(pairs, m, 'b1'))).toEqual(['ben', 'ana', null, null]);
+    expect(turnIn(plan, 'ana', 'b1')).toBeNull();
+  });
 });

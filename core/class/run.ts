@@ -6,13 +6,15 @@ import { OBSERVATION_FORMAT } from '../formats/observation.js';
 import type { RunEvent, Where } from '../formats/run.js';
 import type { Seconds } from '../geometry.js';
 import type { View } from '../landmarks.js';
-import { standing } from './timeline.js';
+import { counted, isOpen, workSeconds, type Turn } from './pace.js';
+import { spentIn, standing, timelineOf } from './timeline.js';
 
 /** The plan as it stood when the class began. */
 export interface RunPlan {
   blocks: readonly ClassBlock[];
   /** Versions by block, round and member; who is not named is out. */
-  assigned: readonly { block: string; round: number; member: string; version: string }[];
+  assigned: readonly { block: string; round: number; member: string; version: string; then?: string }[];
+  pairs: readonly { block: string; first: string; second: string | null }[];
 }
 
 /** The plan of a run from what is stored of it. */
@@ -21,16 +23,18 @@ export const runPlanOf = (run: {
   plan: {
     blocks: readonly {
       id: string;
-      rounds: readonly { round: number; assigned: readonly { member: string; version: string }[] }[];
+      pairs?: readonly { first: string; second: string | null }[];
+      rounds: readonly { round: number; assigned: readonly { member: string; version: string; then?: string }[] }[];
     }[];
   };
 }): RunPlan => ({
   blocks: run.blocks,
   assigned: run.plan.blocks.flatMap(({ id, rounds }) =>
     rounds.flatMap(({ round, assigned }) =>
-      assigned.map(({ member, version }) => ({ block: id, round, member, version })),
+      assigned.map(({ member, version, then }) => ({ block: id, round, member, version, ...(then ? { then } : {}) })),
     ),
   ),
+  pairs: run.plan.blocks.flatMap(({ id, pairs = [] }) => pairs.map((pair) => ({ block: id, ...pair }))),
 });
 
 /** What was noted of one member in one work. */
@@ -41,8 +45,14 @@ export interface WorkNote {
   where: Where;
   /** `family/rung`. */
   version: string;
-  /** Seconds that were to be held. */
+  /** The easier version from a second on, where the block steps down. */
+  then: { version: string; from: Seconds } | null;
+  /** Seconds that were to be held, or the most that could be. */
   work: Seconds;
+  /** Until the shape goes: there was nothing to be reached. */
+  open: boolean;
+  /** Reps that were to be done, and the seconds of each; null where seconds were held. */
+  reps: { count: number; each: Seconds } | null;
   /** Epoch ms at which the work began, as well as the notes tell. */
   began: number;
   /** What went, in the order of its seconds; null: seen, at an unknown second. */
@@ -64,6 +74,7 @@ export interface RunState {
 
 export const noteKey = (member: string, { block, round, side }: Where): string =>
   [member, block, round, side ?? ''].join('|');
+const sameWork = (a: Where, b: Where): boolean => a.block === b.block && a.round === b.round && a.side === b.side;
 const familyOf = (version: string): string => version.split('/')[0]!;
 
 /** The version of a member in a round: the plan's, or what it was swapped for from that round on; null where they are out. */
@@ -78,8 +89,44 @@ export function versionIn(
     (e) => e.is === 'swap' && e.member === member && e.block === block && e.round <= round,
   );
   if (swapped?.is === 'swap') return swapped.version;
-  const own = plan.assigned.find((a) => a.block === block && a.round === round && a.member === member);
-  return own?.version ?? null;
+  return ownIn(plan, member, block, round)?.version ?? null;
+}
+const ownIn = (plan: RunPlan, member: string, block: string, round: number): RunPlan['assigned'][number] | undefined =>
+  plan.assigned.find((a) => a.block === block && a.round === round && a.member === member);
+/** The easier version of a block that steps down; null where there is none, and where the version is another one than the plan's. */
+export function thenIn(
+  plan: RunPlan,
+  events: readonly RunEvent[],
+  member: string,
+  block: string,
+  round: number,
+): string | null {
+  const own = ownIn(plan, member, block, round);
+  return own?.then !== undefined && versionIn(plan, events, member, block, round) === own.version ? own.then : null;
+}
+/** In whose turn a member works; null where everybody works at once. Who came later works first, and the coach spots. */
+export function turnIn(plan: RunPlan, member: string, block: string): Turn['turn'] {
+  const own = plan.pairs.filter((p) => p.block === block);
+  if (own.length === 0) return null;
+  return own.some((p) => p.second === member) ? 'second' : 'first';
+}
+/**
+ * The second of a member's own work that a tap now belongs to, s; null: their work is over, and the second is not known;
+ * undefined: of a pair, their turn has not come yet.
+ */
+export function secondOf(
+  plan: RunPlan,
+  { where, turn, t }: { where: Pick<Where, 'block'>; turn: Turn['turn']; t: Seconds | null },
+  member: string,
+): Seconds | null | undefined {
+  const own = turnIn(plan, member, where.block);
+  if (turn === null || own === null || own === turn) return t;
+  return own === 'first' ? null : undefined;
+}
+/** Who spots a member; null: the coach, or nobody has to. */
+export function spotterOf(plan: RunPlan, member: string, block: string): string | null {
+  const own = plan.pairs.find((p) => p.block === block && (p.first === member || p.second === member));
+  return own ? (own.first === member ? own.second : own.first) : null;
 }
 /** Whether a version is of a position that hurt a member today: nothing more of that is theirs. */
 export const isHurtBy = ({ hurt }: Pick<RunState, 'hurt'>, member: string, version: string): boolean =>
@@ -98,24 +145,38 @@ export function stateOf(plan: RunPlan, all: readonly RunEvent[]): RunState {
   const away = new Set<string>();
   const hurt = new Map<string, Set<string>>();
   const notes = new Map<string, WorkNote>();
+  const parts = timelineOf(plan.blocks);
+  const spent = plan.blocks.some(isOpen) ? spentIn(parts, events) : new Map<number, Seconds>();
+  /** Seconds that a member's work lasted; where it is open, until the clock was sent on. */
+  const lasted = (block: ClassBlock, where: Where, member: string): Seconds => {
+    if (!isOpen(block)) return workSeconds(block);
+    const turn = turnIn(plan, member, block.id);
+    const at = parts.findIndex((p) => p.is === 'work' && p.turn === turn && sameWork(p, where));
+    return spent.get(at) || workSeconds(block);
+  };
   const noted = (member: string, where: Where, at: number, t: Seconds | null): WorkNote | null => {
     const block = plan.blocks.find((b) => b.id === where.block);
     const version = versionIn(plan, events, member, where.block, where.round);
     if (version === null || !block) return null;
     const key = noteKey(member, where);
     // What is noted without a second is noted when the work is over.
-    const began = at - (t ?? block.work) * 1000;
+    const began = at - (t ?? workSeconds(block)) * 1000;
     const known = notes.get(key);
     if (known) {
       known.began = Math.min(known.began, began);
       return known;
     }
-    const note = {
+    const easier = thenIn(plan, events, member, where.block, where.round);
+    const count = block.pace?.is === 'reps' ? counted(block) : null;
+    const note: WorkNote = {
       key,
       member,
       where,
       version,
-      work: block.work,
+      then: easier !== null && block.stepDown != null ? { version: easier, from: block.stepDown } : null,
+      work: lasted(block, where, member),
+      open: isOpen(block),
+      reps: count === null ? null : { count, each: workSeconds(block) / count },
       began,
       seen: [],
       pain: null,
@@ -170,8 +231,12 @@ export function stateOf(plan: RunPlan, all: readonly RunEvent[]): RunState {
 export const isWhole = ({ seen, pain, clean }: WorkNote): boolean =>
   (seen.length > 0 || pain !== null || clean) && seen.every((s) => s.t !== null);
 
-/** Second at which a hold ended: by pain, or with the work; work that was given more time lasted to what was seen in it, at least. */
-export const endOf = ({ work, seen, pain }: WorkNote): Seconds => pain ?? Math.max(work, ...seen.map((s) => s.t ?? 0));
+/**
+ * Second at which a hold ended: by pain, or with the work; work that was given more time lasted to what was seen in it, at least, and work until the shape goes to the last
+ * thing that went.
+ */
+export const endOf = ({ work, open, seen, pain }: WorkNote): Seconds =>
+  pain ?? Math.max(open && seen.length > 0 ? 0 : work, ...seen.map((s) => s.t ?? 0));
 
 /** Clean seconds of a note: to the first thing seen, or to its end; null while a second is not known. */
 export const cleanOf = (note: WorkNote): Seconds | null =>
@@ -181,12 +246,20 @@ export const cleanOf = (note: WorkNote): Seconds | null =>
  * The watched hold that a note is.
  * @param view from where it was watched
  * @param athlete the body as it is known on that day: metres, kilograms
+ * @param counts the version is one that is counted in reps
  * @throws Error for a note that {@link isWhole} does not hold of
  */
-export function observationOf(note: WorkNote, view: View, athlete: Observation['athlete']): Observation {
+export function observationOf(
+  note: WorkNote,
+  view: View,
+  athlete: Observation['athlete'],
+  counts = false,
+): Observation {
   if (!isWhole(note)) throw new Error(`the note ${note.key} is not whole`);
   const end = endOf(note);
   const [position, rung] = note.version.split('/') as [string, string];
+  const { then } = note;
+  const toReach = repsOf(note, end, counts) ?? (note.open ? {} : { target: note.work });
   return {
     format: OBSERVATION_FORMAT,
     version: 1,
@@ -196,9 +269,35 @@ export function observationOf(note: WorkNote, view: View, athlete: Observation['
     ...(athlete ? { athlete } : {}),
     frames: [],
     events: note.seen.filter((s) => s.t! <= end).map(({ fault, t }) => ({ t: t!, fault, state: 'on' as const })),
-    ended: { t: end, reason: note.pain === null ? 'target' : 'pain' },
-    target: note.work,
+    ...(then && then.from < end
+      ? {
+          segments: [
+            { t: 0, rung },
+            { t: then.from, rung: then.version.split('/')[1]! },
+          ],
+        }
+      : {}),
+    ended: { t: end, reason: note.pain !== null ? 'pain' : note.open ? 'coach' : 'target' },
+    ...toReach,
     ...(note.felt ? { evidence: { 'felt-first': note.felt } } : {}),
+  };
+}
+
+/** The reps of a note of a version that is counted: each finished by its tempo, clean where nothing was seen in it. */
+function repsOf(
+  { reps, seen }: WorkNote,
+  end: Seconds,
+  counts: boolean,
+): Pick<Observation, 'reps' | 'targetReps'> | null {
+  if (!reps || !counts) return null;
+  const done = Math.min(reps.count, Math.floor(end / reps.each + 1e-9));
+  return {
+    targetReps: reps.count,
+    reps: Array.from({ length: done }, (_, i) => {
+      const [from, to] = [i * reps.each, (i + 1) * reps.each];
+      const fault = seen.find((s) => s.t! >= from && (s.t! < to || (i === done - 1 && s.t! <= end)))?.fault;
+      return { t: Math.min(to, end), clean: fault === undefined, ...(fault ? { fault } : {}) };
+    }),
   };
 }
 
@@ -210,7 +309,7 @@ export function dueForALook(notes: readonly WorkNote[]): { member: string; why: 
     const why =
       note.pain !== null
         ? 'pain'
-        : clean !== null && clean < note.work / 2
+        : clean !== null && !note.open && clean < note.work / 2
           ? 'early'
           : note.seen.length > 1
             ? 'faults'

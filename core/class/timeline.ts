@@ -2,7 +2,7 @@
 import type { ClassBlock } from '../formats/class.js';
 import type { RunEvent, Where } from '../formats/run.js';
 import type { Seconds } from '../geometry.js';
-import { LEAD_IN, TRANSITION } from './plan.js';
+import { groupsOf, LEAD_IN, TRANSITION, turnsOf, workSeconds, type Turn } from './pace.js';
 
 export interface Part {
   block: string;
@@ -10,23 +10,29 @@ export interface Part {
   /** From 1; 0 before the first round and after the last. */
   round: number;
   side: Where['side'];
+  /** Of pairs: whose turn it is. */
+  turn: Turn['turn'];
   seconds: Seconds;
 }
 
 /**
- * The parts of a class: lead-in, work (each side by itself where both have their turn) and rest of every round, and the way to the
- * next block. They take as long as the plan says.
+ * The parts of a class: lead-in, work (each side and each turn of a pair by itself) and rest of every round, and the way to the next
+ * block; joined blocks take turns round by round, with one lead-in. They take as long as the plan says.
  */
 export function timelineOf(blocks: readonly ClassBlock[]): Part[] {
-  return blocks.flatMap(({ id: block, work, rest, rounds, sides }) => {
-    const parts: Part[] = [{ block, is: 'lead-in', round: 0, side: null, seconds: LEAD_IN }];
-    for (let round = 1; round <= rounds; round += 1) {
-      const turns: Where['side'][] =
-        sides === 'each' ? ['one', 'other'] : sides === 'alternate' ? [round % 2 === 1 ? 'one' : 'other'] : [null];
-      for (const side of turns) parts.push({ block, is: 'work', round, side, seconds: work });
-      if (rest > 0) parts.push({ block, is: 'rest', round, side: null, seconds: rest });
-    }
-    parts.push({ block, is: 'next', round: 0, side: null, seconds: TRANSITION });
+  return groupsOf(blocks).flatMap((group) => {
+    const [first, last] = [group[0]!, group.at(-1)!];
+    const plain = { round: 0, side: null, turn: null } as const;
+    const parts: Part[] = [{ ...plain, block: first.id, is: 'lead-in', seconds: first.leadIn ?? LEAD_IN }];
+    const rounds = Math.max(...group.map((b) => b.rounds));
+    for (let round = 1; round <= rounds; round += 1)
+      for (const block of group.filter((b) => round <= b.rounds)) {
+        const own = { block: block.id, round };
+        for (const turn of turnsOf(block, round))
+          parts.push({ ...own, ...turn, is: 'work', seconds: workSeconds(block) });
+        if (block.rest > 0) parts.push({ ...own, side: null, turn: null, is: 'rest', seconds: block.rest });
+      }
+    parts.push({ ...plain, block: last.id, is: 'next', seconds: TRANSITION });
     return parts;
   });
 }
@@ -59,7 +65,18 @@ export function standing(events: readonly RunEvent[]): RunEvent[] {
  * @param events that stand, see {@link standing}
  * @param now epoch ms; what is later does not count
  */
-export function clockAt(parts: readonly Part[], events: readonly RunEvent[], now: number): ClockAt {
+export const clockAt = (parts: readonly Part[], events: readonly RunEvent[], now: number): ClockAt =>
+  wound(parts, events, now).clock;
+/** Seconds that each part lasted, by its index: one that the clock was sent on from lasted until then. */
+export const spentIn = (parts: readonly Part[], events: readonly RunEvent[]): ReadonlyMap<number, Seconds> =>
+  wound(parts, events, Infinity).spent;
+
+function wound(
+  parts: readonly Part[],
+  events: readonly RunEvent[],
+  now: number,
+): { clock: ClockAt; spent: Map<number, Seconds> } {
+  const spent = new Map<number, Seconds>();
   let [part, elapsed, going, started, ended, since] = [0, 0, false, false, false, 0];
   const added = new Map<number, Seconds>();
   const length = (i: number): Seconds => (parts[i]?.seconds ?? 0) + (added.get(i) ?? 0);
@@ -68,11 +85,13 @@ export function clockAt(parts: readonly Part[], events: readonly RunEvent[], now
     if (going) {
       elapsed += Math.max(0, at - since) / 1000;
       while (part < last && elapsed >= length(part)) {
+        spent.set(part, length(part));
         elapsed -= length(part);
         part += 1;
       }
       if (part === last && elapsed >= length(last)) [elapsed, going, ended] = [length(last), false, true];
     }
+    spent.set(part, Math.min(elapsed, length(part)));
     since = at;
   };
   for (const event of events) {
@@ -104,17 +123,20 @@ export function clockAt(parts: readonly Part[], events: readonly RunEvent[], now
     }
   }
   goOnTo(now);
-  return { part, elapsed, left: Math.max(0, length(part) - elapsed), going, started, over: ended };
+  return { clock: { part, elapsed, left: Math.max(0, length(part) - elapsed), going, started, over: ended }, spent };
 }
 
 /** Seconds that a clock shows: those begun, and a twentieth of one is not yet another. */
 export const secondsShown = ({ left }: Pick<ClockAt, 'left'>): number => Math.max(0, Math.ceil(left - 0.05));
 
 /** The work that a tap now belongs to: the one under way, or the one just done; null before the first. */
-export function workAt(parts: readonly Part[], clock: ClockAt): { where: Where; t: Seconds | null } | null {
+export function workAt(
+  parts: readonly Part[],
+  clock: ClockAt,
+): { where: Where; turn: Part['turn']; t: Seconds | null } | null {
   for (let i = clock.part; i >= 0; i -= 1) {
-    const { is, block, round, side } = parts[i]!;
-    if (is === 'work') return { where: { block, round, side }, t: i === clock.part ? clock.elapsed : null };
+    const { is, block, round, side, turn } = parts[i]!;
+    if (is === 'work') return { where: { block, round, side }, turn, t: i === clock.part ? clock.elapsed : null };
     // What comes before the lead-in was another move, and everybody has gone on.
     if (is === 'lead-in') return null;
   }

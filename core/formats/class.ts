@@ -1,6 +1,7 @@
 /** Class queries and plans: the file formats of `npm run -s class`. Version 1. */
 import { z } from 'zod';
 import { CAUSE_IDS, CAUTION_IDS, METHOD_IDS } from './catalog.js';
+import type { Seconds } from '../geometry.js';
 import { athleteSchema } from './observation.js';
 
 export const CLASS_PLAN_FORMAT = 'upright-anchor/class-plan';
@@ -38,7 +39,59 @@ export const classBlockSchema = z.strictObject({
   rounds: z.number().int().min(1).max(20),
   sides: z.enum(SIDES).default('none'),
 });
-export type ClassBlock = z.infer<typeof classBlockSchema>;
+
+/** A block paced in more ways than a query file knows; what is not said is as in the file. */
+export interface ClassBlock extends Omit<z.infer<typeof classBlockSchema>, 'sides'> {
+  sides: Sides;
+  pace?: Pace;
+  leadIn?: Seconds;
+  /** Second of the work from which everybody does an easier version; null: nobody changes. */
+  stepDown?: Seconds | null;
+  /** With a band each, for half of the time, breaths or reps. */
+  band?: boolean;
+  /** In pairs: one works, the other spots, then the other way round. */
+  pairs?: boolean;
+  /** Round for round in turn with the block that follows. */
+  joined?: boolean;
+}
+
+/** One side, the other, then both in turn, in each round. */
+export const PACED_SIDES = [...SIDES, 'each-then-turns'] as const;
+export type Sides = (typeof PACED_SIDES)[number];
+
+const tempo = seconds(0, 30);
+export const paceSchema = z.discriminatedUnion('is', [
+  z.strictObject({ is: z.literal('seconds') }),
+  z.strictObject({
+    is: z.literal('breaths'),
+    breaths: z.number().int().min(1, 'must be 1–60').max(60, 'must be 1–60'),
+    in: seconds(1, 15),
+    out: seconds(1, 20),
+  }),
+  z
+    .strictObject({
+      is: z.literal('reps'),
+      reps: z.number().int().min(1, 'must be 1–100').max(100, 'must be 1–100'),
+      up: tempo,
+      pause: tempo,
+      down: tempo,
+    })
+    .refine(({ up, pause, down }) => up + pause + down >= 1, 'a rep must take a second at least'),
+  /** Until the shape goes: the work's seconds are the most, and the clock counts up. */
+  z.strictObject({ is: z.literal('shape') }),
+]);
+export type Pace = z.infer<typeof paceSchema>;
+
+/** A block as the application keeps it. */
+export const pacedBlockSchema = classBlockSchema.extend({
+  sides: z.enum(PACED_SIDES).default('none'),
+  pace: paceSchema.optional(),
+  leadIn: seconds(0, 120).optional(),
+  stepDown: seconds(1, 600).nullable().optional(),
+  band: z.boolean().optional(),
+  pairs: z.boolean().optional(),
+  joined: z.boolean().optional(),
+});
 
 export const MAX_MEMBERS = 60;
 export const MAX_BLOCKS = 24;
@@ -52,7 +105,7 @@ export const classQuerySchema = z.strictObject({
   members: z.array(classMemberSchema).min(1, 'holds nobody').max(MAX_MEMBERS, `holds more than ${MAX_MEMBERS}`),
   blocks: z.array(classBlockSchema).min(1, 'holds no block').max(MAX_BLOCKS, `holds more than ${MAX_BLOCKS}`),
 });
-export type ClassQuery = z.infer<typeof classQuerySchema>;
+export type ClassQuery = Omit<z.infer<typeof classQuerySchema>, 'blocks'> & { blocks: ClassBlock[] };
 
 export type KitCount = Readonly<Record<string, number>>;
 /** A version that a member may do in a block. */

@@ -138,7 +138,9 @@ export function runHandlers(context: Context): Handlers<Names> {
         if (!person) continue;
         const view =
           run.plan.watch.find((w) => w.block === note.where.block && w.member === note.member)?.from ?? 'side';
-        const observation = observationOf(note, view, athleteOf(person));
+        const [family, rung] = note.version.split('/') as [string, string];
+        const counts = catalog.rungs.some((r) => r.family === family && r.id === rung && r.counted !== undefined);
+        const observation = observationOf(note, view, athleteOf(person), counts);
         const startedAt = new Date(note.began).toISOString();
         const input: LookInput = {
           id: randomUUID(),

@@ -164,15 +164,30 @@ const laid = (page: Page, name: string): Promise<[number, number]> =>
     name,
   );
 
-/** Clicks where a point is, once the page asks for it. */
+/** Clicks where a point is, once the page asks for it and the picture lies still under the hand. */
 export async function clickPoint(page: Page, asks: RegExp, at: Point): Promise<void> {
   await sees(page, asks);
-  // A point may lie under a bar, as the feet of a handstand do: a hand scrolls first.
-  const [, y] = await onPage(page, at);
-  await page.evaluate((to) => {
-    if (to < 140 || to > innerHeight - 140) scrollBy(0, to - innerHeight / 2);
-  }, y);
-  await page.mouse.click(...((await onPage(page, at)) as [number, number]));
+  let last = '';
+  for (let tries = 0; tries < 100; tries += 1) {
+    const [x, y] = await onPage(page, at);
+    // A point may lie under a bar, as the feet of a handstand do: a hand scrolls first.
+    const on = await page.evaluate(
+      (px, py) => {
+        if (py < 140 || py > innerHeight - 140) scrollBy(0, py - innerHeight / 2);
+        const stage = document.querySelector('[data-scale]');
+        return stage?.contains(document.elementFromPoint(px, py)) === true;
+      },
+      x,
+      y,
+    );
+    const here = `${on} ${Math.round(x)} ${Math.round(y)}`;
+    if (on && here === last) {
+      await page.mouse.click(x, y);
+      return;
+    }
+    last = here;
+  }
+  throw new Error(`the point cannot be clicked: ${last}`);
 }
 
 /** Takes a simulated picture and lays the points: two clicks, then hip and knee dragged to where they are. */

@@ -1,6 +1,6 @@
 /** What a coach hears, feels or is told when the target is reached, by choice; and a screen that stays awake while the clock runs. */
 import { useLocalStorage, useVibrate } from '@vueuse/core';
-import type { TempoPhase } from '../../../core/hold/tempo.js';
+import type { Step } from '../../../core/class/pace.js';
 import { watch, type ComputedRef, type Ref } from 'vue';
 import { useAwake } from '../../use-awake.js';
 
@@ -23,9 +23,9 @@ export function beep(pitch = 880, length = 0.5): void {
   tone.stop(context.currentTime + length);
   tone.onended = () => void context.close();
 }
-/** The tones of a rep's tempo, Hz. */
-const PITCH: Readonly<Record<TempoPhase, number>> = { up: 660, pause: 550, down: 440 };
-export const tick = (phase: TempoPhase): void => beep(PITCH[phase], 0.12);
+/** The tones of a rep's tempo and of a breath, Hz. */
+const PITCH: Readonly<Record<Step, number>> = { up: 660, pause: 550, down: 440, in: 620, out: 420 };
+export const tick = (step: Step): void => beep(PITCH[step], 0.12);
 /** A rest is over. */
 export const restOver = (): void => beep(990, 0.7);
 

@@ -1,62 +1,185 @@
 <script setup lang="ts">
-/** One block of a class: its move, how it is paced, its place in the order. */
-import type { ClassBlock } from '../../../core/formats/class.js';
-import { SIDES } from '../../../core/formats/class.js';
+/** One block of a class: its move, how it is paced, its place in the order; what is asked seldom opens under it. */
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue';
+import { ChevronDown, GripVertical } from '@lucide/vue';
+import { computed } from 'vue';
+import { LEAD_IN, workSeconds } from '../../../core/class/pace.js';
+import { PACED_SIDES, type ClassBlock, type Pace } from '../../../core/formats/class.js';
+import { blockText } from '../../../words/class.js';
+import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
 import type { Choice } from '../../components/choice.js';
 import UpDown from '../../components/UpDown.vue';
-import { SIDES_WORDS } from './moves.js';
+import { catalog } from '../../data/catalogue.js';
+import { PACE_WORDS, paceFor, SIDES_WORDS } from './moves.js';
 
 const props = defineProps<{ block: ClassBlock; moves: readonly Choice[]; at: number; count: number; name: string }>();
 const emit = defineEmits<{ change: [block: ClassBlock]; move: [to: number]; remove: [] }>();
-const NUMBERS = [
-  { key: 'work', label: 'Work, s', min: 1, max: 600 },
-  { key: 'rest', label: 'Rest, s', min: 0, max: 600 },
-  { key: 'rounds', label: 'Rounds', min: 1, max: 20 },
-] as const;
-function set(key: (typeof NUMBERS)[number]['key'], event: Event): void {
-  const { min, max } = NUMBERS.find((n) => n.key === key)!;
+
+interface Asked {
+  key: string;
+  label: string;
+  min: number;
+  max: number;
+  value: number;
+  put: (value: number) => Partial<ClassBlock>;
+}
+const asked = (key: 'work' | 'rest' | 'rounds', label: string, min: number, max: number): Asked => ({
+  key,
+  label,
+  min,
+  max,
+  value: props.block[key],
+  put: (value) => ({ [key]: value }),
+});
+/** What a breath or a rep is made of. */
+const ofPace = (pace: Pace, key: string, label: string, min: number, max: number): Asked => ({
+  key,
+  label,
+  min,
+  max,
+  value: (pace as Record<string, unknown>)[key] as number,
+  put: (value) => ({ pace: { ...pace, [key]: value } as Pace }),
+});
+const paced = computed((): Asked[] => {
+  const { pace } = props.block;
+  switch (pace?.is) {
+    case 'breaths':
+      return [
+        ofPace(pace, 'breaths', 'Breaths', 1, 60),
+        ofPace(pace, 'in', 'In, s', 1, 15),
+        ofPace(pace, 'out', 'Out, s', 1, 20),
+      ];
+    case 'reps':
+      return [
+        ofPace(pace, 'reps', 'Reps', 1, 100),
+        // A rep takes a second at least.
+        ofPace(pace, 'up', 'Up, s', pace.pause + pace.down > 0 ? 0 : 1, 30),
+        ofPace(pace, 'pause', 'Pause, s', pace.up + pace.down > 0 ? 0 : 1, 30),
+        ofPace(pace, 'down', 'Down, s', pace.up + pace.pause > 0 ? 0 : 1, 30),
+      ];
+    case 'shape':
+      return [asked('work', 'At most, s', 1, 600)];
+    default:
+      return [asked('work', 'Work, s', 1, 600)];
+  }
+});
+const numbers = computed(() => [...paced.value, asked('rest', 'Rest, s', 0, 600), asked('rounds', 'Rounds', 1, 20)]);
+/** A change that leaves a step-down behind the end of the work takes it away. */
+function put(change: Partial<ClassBlock>): void {
+  const next = { ...props.block, ...change };
+  emit('change', next.stepDown != null && next.stepDown >= workSeconds(next) ? { ...next, stepDown: null } : next);
+}
+function set(number: Asked, event: Event): void {
   const value = Math.round(Number((event.target as HTMLInputElement).value));
-  if (Number.isFinite(value)) emit('change', { ...props.block, [key]: Math.min(max, Math.max(min, value)) });
+  if (Number.isFinite(value)) put(number.put(Math.min(number.max, Math.max(number.min, value))));
+}
+const most = computed(() => Math.ceil(workSeconds(props.block)) - 1);
+function setStep(event: Event): void {
+  const text = (event.target as HTMLInputElement).value;
+  const value = Math.round(Number(text));
+  put({ stepDown: text === '' || !Number.isFinite(value) ? null : Math.min(most.value, Math.max(1, value)) });
+}
+function setLead(event: Event): void {
+  const value = Math.round(Number((event.target as HTMLInputElement).value));
+  if (Number.isFinite(value)) put({ leadIn: Math.min(120, Math.max(0, value)) });
 }
 </script>
 
 <template>
-  <li class="flex flex-wrap items-end gap-2 py-2">
-    <span class="figures text-soft w-6 self-center">{{ at + 1 }}</span>
-    <div class="min-w-52 flex-1">
-      <PickOne
-        :id="`move-${block.id}`"
-        :label="`Move of block ${at + 1}`"
-        :choices="moves"
-        :model-value="block.move"
-        @update:model-value="(move) => move && emit('change', { ...block, move })"
-      />
+  <li class="py-2">
+    <div class="flex flex-wrap items-end gap-2">
+      <span class="grip text-soft flex h-11 w-6 cursor-grab items-center self-end" title="Drag to reorder">
+        <GripVertical :size="20" aria-hidden="true" />
+      </span>
+      <span class="figures text-soft w-5 self-center">{{ at + 1 }}</span>
+      <div class="min-w-48 flex-1">
+        <PickOne
+          :id="`move-${block.id}`"
+          :label="`Move of block ${at + 1}`"
+          :choices="moves"
+          :model-value="block.move"
+          @update:model-value="(move) => move && put({ move })"
+        />
+      </div>
+      <div class="w-44">
+        <PickOne
+          :id="`pace-${block.id}`"
+          :label="`Paced by, block ${at + 1}`"
+          :choices="Object.entries(PACE_WORDS).map(([id, words]) => ({ id, name: words }))"
+          :model-value="block.pace?.is ?? 'seconds'"
+          @update:model-value="(is) => put({ pace: paceFor(catalog, block.move, is as Pace['is']) })"
+        />
+      </div>
+      <label v-for="n in numbers" :key="n.key" class="block w-[4.75rem]">
+        <span class="label">{{ n.label }}</span>
+        <input
+          type="number"
+          class="field figures"
+          :aria-label="`${n.label} of block ${at + 1}`"
+          :min="n.min"
+          :max="n.max"
+          :value="n.value"
+          @change="set(n, $event)"
+        />
+      </label>
+      <div class="flex items-center">
+        <UpDown :name="name" :at="at" :count="count" @move="emit('move', $event)" />
+        <button class="btn btn-quiet" :aria-label="`Take ${name} out`" @click="emit('remove')">×</button>
+      </div>
     </div>
-    <label v-for="n in NUMBERS" :key="n.key" class="block w-20">
-      <span class="label">{{ n.label }}</span>
-      <input
-        type="number"
-        class="field figures"
-        :aria-label="`${n.label} of block ${at + 1}`"
-        :min="n.min"
-        :max="n.max"
-        :value="block[n.key]"
-        @change="set(n.key, $event)"
-      />
-    </label>
-    <div class="w-52">
-      <PickOne
-        :id="`sides-${block.id}`"
-        :label="`Sides of block ${at + 1}`"
-        :choices="SIDES.map((s) => ({ id: s, name: SIDES_WORDS[s] }))"
-        :model-value="block.sides"
-        @update:model-value="(sides) => emit('change', { ...block, sides: sides as ClassBlock['sides'] })"
-      />
-    </div>
-    <div class="flex items-center">
-      <UpDown :name="name" :at="at" :count="count" @move="emit('move', $event)" />
-      <button class="btn btn-quiet" :aria-label="`Take ${name} out`" @click="emit('remove')">×</button>
-    </div>
+    <Disclosure v-slot="{ open }">
+      <DisclosureButton
+        class="text-soft figures mt-1 flex min-h-[44px] w-full items-center gap-2 text-left"
+        :aria-label="`More of block ${at + 1}: ${blockText(block)}`"
+      >
+        <ChevronDown :size="18" aria-hidden="true" class="shrink-0" :class="{ 'rotate-180': open }" />
+        {{ blockText(block) }}
+      </DisclosureButton>
+      <DisclosurePanel class="grid items-end gap-x-4 gap-y-2 pb-2 sm:grid-cols-2 lg:grid-cols-3">
+        <PickOne
+          :id="`sides-${block.id}`"
+          :label="`Sides of block ${at + 1}`"
+          :choices="PACED_SIDES.map((s) => ({ id: s, name: SIDES_WORDS[s] }))"
+          :model-value="block.sides"
+          @update:model-value="(sides) => put({ sides: sides as ClassBlock['sides'] })"
+        />
+        <label class="block">
+          <span class="label">Easier version from second (empty: none)</span>
+          <input
+            type="number"
+            class="field figures"
+            min="1"
+            :max="most"
+            :disabled="most < 1"
+            :value="block.stepDown ?? ''"
+            @change="setStep"
+          />
+        </label>
+        <label class="block">
+          <span class="label">Lead-in, s</span>
+          <input
+            type="number"
+            class="field figures"
+            min="0"
+            max="120"
+            :value="block.leadIn ?? LEAD_IN"
+            @change="setLead"
+          />
+        </label>
+        <OnOff :model-value="block.band === true" @update:model-value="(band) => put({ band })"
+          >With a band, half the time</OnOff
+        >
+        <OnOff :model-value="block.pairs === true" @update:model-value="(pairs) => put({ pairs })"
+          >In pairs, one spots</OnOff
+        >
+        <OnOff
+          v-if="at < count - 1"
+          :model-value="block.joined === true"
+          @update:model-value="(joined) => put({ joined })"
+          >In turn with the next block</OnOff
+        >
+      </DisclosurePanel>
+    </Disclosure>
   </li>
 </template>

@@ -6,11 +6,12 @@ import { RouterLink, useRouter } from 'vue-router';
 import { KIT_TAKEN } from '../../../core/class/kit.js';
 import { hallDay } from '../../../core/days.js';
 import { KINDS } from '../../../core/formats/class.js';
-import { classWarning, KIND_NAMES, watchWhy } from '../../../words/class.js';
+import { blockText, classWarning, KIND_NAMES, watchWhy } from '../../../words/class.js';
 import { percentText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import PickOne from '../../components/PickOne.vue';
+import { useDragOrder } from '../../components/use-drag-order.js';
 import { useAction } from '../../data/action.js';
 import { catalog, studio } from '../../data/catalogue.js';
 import { addClass, usePlan } from '../../data/classes.js';
@@ -47,6 +48,8 @@ function moveBlock(from: number, to: number): void {
   if (one) next.splice(to, 0, one);
   setBlocks(next);
 }
+const list = ref<HTMLElement | null>(null);
+useDragOrder(list, moveBlock);
 const addMember = (id: string): void => {
   if (id && input.value && !input.value.members.includes(id)) change({ members: [...input.value.members, id] });
 };
@@ -147,7 +150,7 @@ const problem = computed(() => edit.error.value ?? error.value);
 
     <section class="card mt-3 print:hidden" aria-labelledby="class-blocks">
       <h2 id="class-blocks">Blocks</h2>
-      <ol class="divide-rule divide-y">
+      <ol ref="list" class="divide-rule divide-y">
         <BlockRow
           v-for="(block, i) in blocks"
           :key="block.id"
@@ -223,6 +226,11 @@ const problem = computed(() => edit.error.value ?? error.value);
 
     <section class="card mt-4" aria-labelledby="class-plan" aria-live="polite">
       <h2 id="class-plan">Who does what</h2>
+      <ol class="figures hidden list-decimal pl-6 print:block">
+        <li v-for="b in blocks" :key="b.id">
+          <b>{{ blockName(b.id) }}:</b> {{ blockText(b) }}
+        </li>
+      </ol>
       <LoadState :loading="plan.loading.value" :error="plan.error.value" @retry="plan.load()" />
       <p v-for="p in planned?.resting ?? []" :key="p.id" class="note mt-2">
         {{ p.name }} has a stop sign: nothing that loads today. Ask the signs again, or let them watch.

@@ -14,6 +14,8 @@ const emit = defineEmits<{ pin: [block: string, member: string, version: string 
 type Plan = NonNullable<PlannedClass['plan']>;
 const plan = computed(() => props.planned.plan!);
 
+const nameOf = (id: string): string => props.planned.people.find((p) => p.id === id)?.name ?? '';
+
 interface Cell {
   block: string;
   member: string;
@@ -22,6 +24,16 @@ interface Cell {
   kit: string;
   why: string;
   pinned: boolean;
+  /** The easier version of a block that steps down. */
+  then: string | null;
+  /** Of pairs: who spots; empty where everybody works at once. */
+  spotter: string;
+}
+function spotterIn({ pairs = [] }: Plan['blocks'][number], member: string): string {
+  const own = pairs.find((p) => p.first === member || p.second === member);
+  if (!own) return '';
+  const other = own.first === member ? own.second : own.first;
+  return `${own.first === member ? 'first' : 'second'}, ${other ? `${nameOf(other)} spots` : 'the coach spots'}`;
 }
 function cellOf(block: Plan['blocks'][number], member: string): Cell {
   const given = block.rounds.map((r) => r.assigned.find((a) => a.member === member));
@@ -37,6 +49,8 @@ function cellOf(block: Plan['blocks'][number], member: string): Cell {
     kit: option ? kitText(option.kit) : '',
     why: first ? assignedWhy(catalog, first.why) : out ? outWhy(catalog, out.why) : '',
     pinned: first?.why.is === 'pinned',
+    then: first?.then ?? null,
+    spotter: spotterIn(block, member),
   };
 }
 const columns = computed(() =>
@@ -53,7 +67,6 @@ const choices = computed(() => {
   const block = cell && plan.value.blocks.find((b) => b.id === cell.block);
   return (block?.options ?? []).filter((o) => o.member === cell?.member);
 });
-const nameOf = (id: string): string => props.planned.people.find((p) => p.id === id)?.name ?? '';
 function set(version: string | null): void {
   const cell = opened.value!;
   opened.value = null;
@@ -87,7 +100,14 @@ function set(version: string | null): void {
                   >{{ cell.versions.length > 1 ? `${i + 1}. ` : '' }}{{ shortName(v, c.name) }}</span
                 >
                 <span class="text-soft block text-sm">{{
-                  [cell.pinned ? 'set by hand' : '', cell.kit].filter(Boolean).join(' · ')
+                  [
+                    cell.then ? `then ${shortName(cell.then, c.name)}` : '',
+                    cell.pinned ? 'set by hand' : '',
+                    cell.kit,
+                    cell.spotter,
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')
                 }}</span>
               </button>
             </template>

@@ -1,17 +1,18 @@
 /** What a block can be of, and a class to begin with. */
 import type { ClassInput, ClassOfStudio } from '../../../api/classes.js';
 import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
-import { CLASS_MOVES } from '../../../core/class/options.js';
+import { CLASS_MOVES, movesOf } from '../../../core/class/options.js';
+import { NEW_PACE } from '../../../core/class/pace.js';
 import type { Day } from '../../../core/days.js';
-import type { SIDES } from '../../../core/formats/class.js';
-import { type ClassBlock } from '../../../core/formats/class.js';
+import type { ClassBlock, Pace, Sides } from '../../../core/formats/class.js';
 import { familyName, placeName, rungName } from '../../../words/names.js';
 import type { Choice } from '../../components/choice.js';
 
-export const SIDES_WORDS: Readonly<Record<(typeof SIDES)[number], string>> = {
+export const SIDES_WORDS: Readonly<Record<Sides, string>> = {
   none: 'Both at once',
   each: 'One side, then the other',
   alternate: 'Sides in turn by round',
+  'each-then-turns': 'One, the other, then both in turn',
 };
 
 /** Positions by name, and class mat moves by theirs. */
@@ -32,6 +33,20 @@ export const newBlock = (move: string): ClassBlock => ({
   rounds: 3,
   sides: move === 'side-plank' ? 'each' : 'none',
 });
+
+export const PACE_WORDS: Readonly<Record<Pace['is'], string>> = {
+  seconds: 'Seconds',
+  breaths: 'Breaths',
+  reps: 'Reps with a tempo',
+  shape: 'Until the shape goes',
+};
+/** What a block begins with when its pace is changed: reps as the move's own version is counted, where it is. */
+export function paceFor(catalog: Catalog, move: string, is: Pace['is']): Pace {
+  const counted = is === 'reps' ? movesOf(catalog, { move }).all.find((r) => r.counted)?.counted : undefined;
+  if (!counted) return NEW_PACE[is];
+  const [up, pause, down] = counted.tempo;
+  return { is: 'reps', reps: counted.target, up, pause, down };
+}
 
 export const emptyClass = (day: Day | null): ClassInput => ({
   id: crypto.randomUUID(),

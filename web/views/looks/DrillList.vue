@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** The drills chosen for the causes; the coach pins, swaps, reorders and sets the minutes, and the choice is made anew at once. */
 import { GripVertical, Pin } from '@lucide/vue';
-import Sortable from 'sortablejs';
-import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import type { Person } from '../../../api/people.js';
 import { offered as everyDrill } from '../../../core/catalog/index.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
@@ -24,6 +23,7 @@ import SearchPick from '../../components/SearchPick.vue';
 import { chosenWhy, drillName, leftOutWhy, placeName } from '../../data/names.js';
 import AssignDrills from './AssignDrills.vue';
 import UpDown from '../../components/UpDown.vue';
+import { useDragOrder } from '../../components/use-drag-order.js';
 import SizeLine from '../../components/SizeLine.vue';
 import ItemEditor from './ItemEditor.vue';
 import { inHandOrder, noWishes, withEdits, type DrillWishes } from './wishes.js';
@@ -120,23 +120,7 @@ function move(from: number, to: number): void {
 }
 
 const list = ref<HTMLElement | null>(null);
-let sortable: Sortable | null = null;
-watch(list, (element) => {
-  sortable?.destroy();
-  sortable = element
-    ? Sortable.create(element, {
-        handle: '.grip',
-        animation: window.matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 150,
-        onEnd: ({ item, oldIndex, newIndex }) => {
-          if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return;
-          // The list is drawn from the order: put the node back and let Vue move it.
-          element.insertBefore(item, element.children[oldIndex + (newIndex < oldIndex ? 1 : 0)] ?? null);
-          move(oldIndex, newIndex);
-        },
-      })
-    : null;
-});
-onBeforeUnmount(() => sortable?.destroy());
+useDragOrder(list, move);
 </script>
 
 <template>

@@ -120,7 +120,7 @@ const blockName = (id: string): string => {
               </p>
               <p class="figures text-lg">
                 <template v-if="cleanOf(n) !== null"
-                  ><b>{{ Math.round(cleanOf(n)!) }}</b> of {{ n.work }} s clean</template
+                  ><b>{{ Math.round(cleanOf(n)!) }}</b> {{ n.open ? '' : `of ${Math.round(n.work)} ` }}s clean</template
                 >
                 <span v-else class="text-rope">at which second?</span>
               </p>

@@ -3,22 +3,48 @@
 import { computed } from 'vue';
 import type { Run } from '../../../../api/runs.js';
 import type { RunState } from '../../../../core/class/run.js';
+import { isOpen } from '../../../../core/class/pace.js';
 import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
 import type { Where } from '../../../../core/formats/run.js';
 import FigureView from '../../../drawing/FigureView.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { moveName } from '../moves.js';
-import { nextName, partName, roundAt, shortNames, SIDE_NAMES, versionsOf } from './shown.js';
+import { STEP_WORDS } from '../../../../words/class.js';
+import {
+  hasStepped,
+  nextName,
+  pacingNow,
+  partName,
+  roundAt,
+  shortNames,
+  SIDE_NAMES,
+  turnAt,
+  TURN_NAMES,
+  versionsOf,
+  type ShownVersion,
+} from './shown.js';
 
 const props = defineProps<{ run: Run; state: RunState; clock: ClockAt; parts: readonly Part[]; flashing: boolean }>();
 const part = computed(() => props.parts[props.clock.part]);
 const at = computed<Where | null>((before) => roundAt(props.parts, props.clock, before));
 const block = computed(() => props.run.blocks.find((b) => b.id === at.value?.block));
 const names = computed(() => shortNames(props.run.people));
+const turn = computed(() => turnAt(props.parts, props.clock));
+const stepped = computed(() => hasStepped(props.run, part.value, props.clock));
 const versions = computed(() =>
-  at.value ? versionsOf(catalog, props.run, props.state, at.value) : { shown: [], waiting: [] },
+  at.value
+    ? versionsOf(catalog, props.run, props.state, at.value, { turn: turn.value, stepped: stepped.value })
+    : { shown: [], waiting: [] },
 );
-const seconds = computed(() => secondsShown(props.clock));
+const who = ({ id, spotter }: ShownVersion['members'][number]): string =>
+  [
+    names.value.get(id),
+    turn.value ? ` (${spotter ? `${names.value.get(spotter)} spots` : 'the coach spots'})` : '',
+  ].join('');
+/** Until the shape goes: the clock counts up. */
+const open = computed(() => part.value?.is === 'work' && block.value !== undefined && isOpen(block.value));
+const seconds = computed(() => (open.value ? Math.floor(props.clock.elapsed + 0.05) : secondsShown(props.clock)));
+const pacing = computed(() => pacingNow(props.run, part.value, props.clock));
 const doing = computed(() => {
   const now = part.value;
   if (!now) return '';
@@ -27,6 +53,17 @@ const doing = computed(() => {
   if (!props.clock.going) return 'Paused';
   return now.is === 'work' ? 'Work' : now.is === 'lead-in' ? 'Get ready' : 'Rest';
 });
+const falls = computed(() => pacing.value?.step === 'out' || pacing.value?.step === 'down');
+/** How full the bar of a breath or a rep is, 0–1. */
+const filled = computed(() =>
+  pacing.value === null
+    ? 0
+    : falls.value
+      ? 1 - pacing.value.share
+      : pacing.value.step === 'pause'
+        ? 1
+        : pacing.value.share,
+);
 const next = computed(() => nextName(catalog, props.run, props.parts, props.clock));
 </script>
 
@@ -41,10 +78,23 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
         <h1 class="hall-move">{{ block ? moveName(catalog, block.move) : run.name }}</h1>
         <p class="hall-text figures">
           <b>{{ doing }}</b><template v-if="block && at && !clock.over">
-            · round {{ at.round }} of {{ block.rounds }}{{ at.side ? `, ${SIDE_NAMES[at.side]}` : '' }}</template
+            · round {{ at.round }} of {{ block.rounds }}{{ at.side ? `, ${SIDE_NAMES[at.side]}` : ''
+            }}{{ turn ? `, ${TURN_NAMES[turn]}` : '' }}{{ open ? '. Until the shape goes' : ''
+            }}{{ stepped ? '. Easier version now' : '' }}</template
           >
         </p>
       </div>
+      <p v-if="pacing" class="hall-pace shrink-0 text-right" aria-hidden="true">
+        <b class="hall-move block" :class="falls ? 'text-sea' : 'text-rope'">{{ STEP_WORDS[pacing.step] }}</b>
+        <span class="hall-text figures text-soft">{{ pacing.n }} of {{ pacing.of }}</span>
+        <span class="bg-rule mt-[0.6vh] block h-[1.2vh] w-full overflow-hidden rounded-full">
+          <span
+            class="block h-full"
+            :class="falls ? 'bg-sea' : 'bg-rope'"
+            :style="{ width: `${100 * filled}%` }"
+          ></span>
+        </span>
+      </p>
       <p
         role="timer"
         class="hall-clock figures"
@@ -68,7 +118,7 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
           </div>
           <b class="hall-text">{{ v.name }}</b>
         </div>
-        <p class="hall-text">{{ v.members.map((m) => names.get(m)).join(', ') }}</p>
+        <p class="hall-text">{{ v.members.map(who).join(', ') }}</p>
       </li>
       <li v-if="versions.waiting.length" class="border-rule text-soft hall-text border-t-2 pt-[0.8vh]">
         Wait: {{ versions.waiting.map((m) => names.get(m)).join(', ') }}
@@ -94,6 +144,9 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
   line-height: 0.8;
   font-family: var(--font-display, inherit);
 }
+.hall-pace {
+  min-width: 24vh;
+}
 .hall-versions {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(42vh, 100%), 1fr));
@@ -111,6 +164,9 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
   }
   .hall-clock {
     font-size: 4.5rem;
+  }
+  .hall-pace {
+    min-width: 5.5rem;
   }
 }
 .flash {

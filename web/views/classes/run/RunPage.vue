@@ -11,7 +11,8 @@ import { useAction } from '../../../data/action.js';
 import { catalog } from '../../../data/catalogue.js';
 import { useSettings } from '../../../stores/settings.js';
 import HallScreen from './HallScreen.vue';
-import { nextName, partName } from './shown.js';
+import { isOpen } from '../../../../core/class/pace.js';
+import { hasStepped, nextName, pacingNow, partName } from './shown.js';
 import { CUES, useChosenCues, useCues, type Cue } from './use-cues.js';
 import { useRunning } from './use-running.js';
 import WatchStrip from './WatchStrip.vue';
@@ -22,12 +23,28 @@ const running = useRunning(props.id);
 const { run, parts, state, clock, work, say } = running;
 const { error: joinError, run: act } = useAction();
 const settings = useSettings();
-const { flashing } = useCues(clock, parts, (part) => {
-  const name = run.value ? partName(catalog, run.value, part) : '';
-  return part.is === 'rest' || part.is === 'next'
-    ? `${name}. ${run.value ? nextName(catalog, run.value, parts.value, clock.value) : ''}`
-    : name;
-});
+const part = computed(() => parts.value[clock.value.part]);
+const { flashing } = useCues(
+  clock,
+  parts,
+  (now) => {
+    const name = run.value ? partName(catalog, run.value, now) : '';
+    return now.is === 'rest' || now.is === 'next'
+      ? `${name}. ${run.value ? nextName(catalog, run.value, parts.value, clock.value) : ''}`
+      : name;
+  },
+  {
+    step: computed(() => {
+      const pacing = run.value && pacingNow(run.value, part.value, clock.value);
+      return pacing ? { is: pacing.step, n: pacing.n } : null;
+    }),
+    stepped: computed(() => run.value !== null && hasStepped(run.value, part.value, clock.value)),
+    open: computed(() => {
+      const block = run.value?.blocks.find((b) => b.id === part.value?.block);
+      return part.value?.is === 'work' && block !== undefined && isOpen(block);
+    }),
+  },
+);
 const { isSupported: canFill, toggle: fill } = useFullscreen();
 const cues = useChosenCues();
 const choosing = ref(false);

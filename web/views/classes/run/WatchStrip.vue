@@ -3,7 +3,17 @@
 import { computed, ref, watch } from 'vue';
 import type { Run } from '../../../../api/runs.js';
 import { padsOf } from '../../../../core/eye/deal.js';
-import { isHurtBy, noteKey, runPlanOf, versionIn, type RunState, type WorkNote } from '../../../../core/class/run.js';
+import { workSeconds } from '../../../../core/class/pace.js';
+import {
+  isHurtBy,
+  noteKey,
+  runPlanOf,
+  secondOf,
+  spotterOf,
+  versionIn,
+  type RunState,
+  type WorkNote,
+} from '../../../../core/class/run.js';
 import type { ClockAt, Part, workAt } from '../../../../core/class/timeline.js';
 import { visitAt } from '../../../../core/class/watch.js';
 import type { RunSaid, Where } from '../../../../core/formats/run.js';
@@ -34,6 +44,9 @@ const at = computed<Where | null>((before) =>
 const noting = computed(() => props.work !== null);
 const versionOf = (member: string): string | null =>
   at.value && versionIn(plan.value, props.state.events, member, at.value.block, at.value.round);
+/** The second that a tap on somebody belongs to, as {@link secondOf} says; undefined where nothing can be noted of them now. */
+const secondNow = (member: string): number | null | undefined =>
+  props.work ? secondOf(plan.value, props.work, member) : undefined;
 interface Row {
   id: string;
   name: string;
@@ -43,6 +56,13 @@ interface Row {
   told: string;
   /** It says something of now. */
   now: boolean;
+}
+/** Of pairs: whom somebody spots while it is not their turn. */
+function spots(member: string): string {
+  const turn = props.work?.turn;
+  if (!turn || !at.value || secondNow(member) === props.work?.t) return '';
+  const other = spotterOf(plan.value, member, at.value.block);
+  return other ? `spots ${names.value.get(other)}` : '';
 }
 const rows = computed((): Row[] =>
   props.run.people.map(({ id, name, fault }) => {
@@ -55,7 +75,9 @@ const rows = computed((): Row[] =>
       ? 'pain: no more of this today'
       : props.state.away.has(id)
         ? 'not here'
-        : seen || (note?.clean ? 'held clean' : version === null ? 'waits' : fault ? `last: ${faultName(fault)}` : '');
+        : seen ||
+          spots(id) ||
+          (note?.clean ? 'held clean' : version === null ? 'waits' : fault ? `last: ${faultName(fault)}` : '');
     return { id, name, version, note, told, now: hurt || Boolean(seen) };
   }),
 );
@@ -74,8 +96,10 @@ const done = (): void => {
 watch(at, done);
 function note(): void {
   if (!who.value || !what.value || !props.work) return;
-  const { where, t } = props.work;
+  const { where } = props.work;
   const [member, fault] = [who.value, what.value];
+  const t = secondNow(member);
+  if (t === undefined) return done();
   emit('say', { is: 'seen', member, where, fault, t: t === null ? null : Math.round(t * 10) / 10 });
   done();
 }
@@ -89,8 +113,10 @@ function tapPad(fault: string): void {
 }
 function pain(member: string): void {
   if (!props.work) return;
-  const { where, t } = props.work;
-  const work = props.run.blocks.find((b) => b.id === where.block)!.work;
+  const { where } = props.work;
+  const t = secondNow(member);
+  // Pain can be said at any time: before their own turn, at its start.
+  const work = t === undefined ? 0 : workSeconds(props.run.blocks.find((b) => b.id === where.block)!);
   emit('say', { is: 'pain', member, where, t: Math.round((t ?? work) * 10) / 10 });
   done();
 }
@@ -175,7 +201,7 @@ const joining = ref(false);
         <b>{{ names.get(who) }}</b>{{ chosen?.version ? `: ${placeName(chosen.version)}` : '' }}
       </p>
       <PickOne
-        v-if="work?.t === null && chosen?.note && !chosen.note.clean"
+        v-if="who && secondNow(who) === null && chosen?.note && !chosen.note.clean"
         id="run-felt"
         class="col-span-full"
         label="Felt first"
@@ -185,7 +211,7 @@ const joining = ref(false);
         @update:model-value="feel"
       />
       <button class="btn btn-stop" :disabled="!work" @click="pain(who)">Pain</button>
-      <button class="btn" :disabled="!work || work.t !== null" @click="clean(who)">Held clean</button>
+      <button class="btn" :disabled="secondNow(who) !== null" @click="clean(who)">Held clean</button>
       <button class="btn" :disabled="!at" @click="swapping = who">Other version</button>
       <button class="btn" @click="come(who)">{{ state.away.has(who) ? 'Is here' : 'Left' }}</button>
     </div>

@@ -4,7 +4,7 @@ import { catalog } from '../../../../core/catalog/index.js';
 import { runPlanOf, stateOf } from '../../../../core/class/run.js';
 import { clockAt, standing, timelineOf } from '../../../../core/class/timeline.js';
 import type { RunEvent, RunSaid } from '../../../../core/formats/run.js';
-import { nextName, partName, roundAt, shortNames, versionsOf } from './shown.js';
+import { hasStepped, nextName, pacingNow, partName, roundAt, shortNames, turnAt, versionsOf } from './shown.js';
 
 const people = [
   { id: 'a', name: 'Ana Berg', fault: null },
@@ -66,7 +66,7 @@ test('two of one first name are told apart by the letter of the last', () => {
 describe('who does what', () => {
   test('the version of the most stands first, within its own position without the position’s name', () => {
     const { shown: all, waiting } = shown([]);
-    expect(all.map((v) => [v.name, v.members])).toEqual([
+    expect(all.map((v) => [v.name, v.members.map((m) => m.id)])).toEqual([
       ['Forearms', ['a', 'c']],
       ['On the knees, forearms', ['b']],
     ]);
@@ -81,7 +81,7 @@ describe('who does what', () => {
     ];
     expect(shown(events).shown.map((v) => v.version)).toEqual(['front-plank/knees']);
     expect(shown(events, 2)).toMatchObject({
-      shown: [{ version: 'front-plank/raised', members: ['b'] }],
+      shown: [{ version: 'front-plank/raised', members: [{ id: 'b', spotter: null }] }],
       waiting: ['a'],
     });
   });
@@ -107,4 +107,62 @@ test('what is and what comes is named, with the side', () => {
   expect(nextName(catalog, run, parts, clock(15))).toBe('Rest, 15 s');
   expect(nextName(catalog, run, parts, clock(45))).toBe('Front plank, 30 s');
   expect(nextName(catalog, run, parts, clock(9999))).toBe('');
+});
+
+describe('blocks that are paced otherwise', () => {
+  const paced: Run = {
+    ...run,
+    blocks: [
+      { ...run.blocks[0]!, pairs: true, stepDown: 20, pace: { is: 'breaths', breaths: 3, in: 4, out: 6 } },
+      { ...run.blocks[1]!, pace: { is: 'shape' } },
+    ],
+    plan: {
+      ...run.plan,
+      blocks: run.plan.blocks.map((b, i) =>
+        i > 0
+          ? b
+          : {
+              ...b,
+              pairs: [
+                { first: 'a', second: 'b' },
+                { first: 'c', second: null },
+              ],
+              rounds: b.rounds.map((r) => ({
+                ...r,
+                assigned: r.assigned.map((a) => (a.member === 'a' ? { ...a, then: 'front-plank/knees' } : a)),
+              })),
+            },
+      ),
+    },
+  };
+  const own = timelineOf(paced.blocks);
+  const now = (seconds: number) => clockAt(own, standing([start]), seconds * 1000);
+  const who = (turn: 'first' | 'second', stepped = false) =>
+    versionsOf(catalog, paced, stateOf(runPlanOf(paced), []), { block: 'b1', round: 1 }, { turn, stepped }).shown;
+  test('one of each pair works and the other spots; with an odd number the coach does', () => {
+    expect([turnAt(own, now(15)), turnAt(own, now(45))]).toEqual(['first', 'second']);
+    expect(who('first').flatMap((v) => v.members)).toEqual([
+      { id: 'a', spotter: 'b' },
+      { id: 'c', spotter: null },
+    ]);
+    expect(who('second').flatMap((v) => v.members)).toEqual([{ id: 'b', spotter: 'a' }]);
+  });
+  test('from its second on the easier version stands, for who has one', () => {
+    expect([29, 30].map((s) => hasStepped(paced, own[1], now(s)))).toEqual([false, true]);
+    expect(who('first', true).map((v) => [v.version, v.members.map((m) => m.id)])).toEqual([
+      ['front-plank/knees', ['a']],
+      ['front-plank/forearm', ['c']],
+    ]);
+  });
+  test('the breath is counted, and what comes is named as it is paced', () => {
+    expect(pacingNow(paced, own[1], now(10 + 15))).toMatchObject({ step: 'out', n: 2, of: 3 });
+    expect(pacingNow(paced, own[0], now(5))).toBeNull();
+    expect(nextName(catalog, paced, own, now(5))).toBe(
+      'Front plank, first of each pair, 3 breaths, 4 s in and 6 s out',
+    );
+    const last = own.findLastIndex((p) => p.is === 'next' && p.block === 'b1');
+    expect(nextName(catalog, paced, own, { ...now(5), part: last })).toBe(
+      'Side plank, one side, until the shape goes, 20 s at most',
+    );
+  });
 });

@@ -2,15 +2,27 @@
 import type { Run } from '../../../../api/runs.js';
 import { rungOf, type Catalog } from '../../../../core/catalog/index.js';
 import type { Pose } from '../../../../core/body/pose.js';
-import { isHurtBy, runPlanOf, versionIn, type RunState } from '../../../../core/class/run.js';
+import { pacingAt, type Pacing } from '../../../../core/class/pace.js';
+import {
+  isHurtBy,
+  runPlanOf,
+  spotterOf,
+  thenIn,
+  turnIn,
+  versionIn,
+  type RunState,
+} from '../../../../core/class/run.js';
 import type { ClockAt, Part } from '../../../../core/class/timeline.js';
 import { FELT_SITES } from '../../../../core/formats/catalog.js';
 import type { RunEvent, Where } from '../../../../core/formats/run.js';
+import { paceText } from '../../../../words/class.js';
 import { SITE_WORDS } from '../../../../words/labels.js';
 import type { Choice } from '../../../components/choice.js';
 import { moveName, nameWithin } from '../moves.js';
 
 export const SIDE_NAMES = { one: 'one side', other: 'other side' } as const;
+/** Of pairs: whose turn it is. */
+export const TURN_NAMES = { first: 'first of each pair', second: 'the other of each pair' } as const;
 
 type Felt = Extract<RunEvent, { is: 'felt' }>['site'];
 /** Where it was felt first. */
@@ -33,7 +45,7 @@ export interface ShownVersion {
   version: string;
   name: string;
   pose: Pose;
-  members: string[];
+  members: { id: string; spotter: string | null }[];
 }
 
 /**
@@ -49,23 +61,45 @@ export function roundAt(parts: readonly Part[], clock: Pick<ClockAt, 'part'>, be
 export const sameWhere = (now: Where, before?: Where | null): Where =>
   before && before.block === now.block && before.round === now.round && before.side === now.side ? before : now;
 
-/** Versions of a round, the most members first, and who waits. */
+/** Whose turn a part is, or leads to; null where everybody works. */
+export const turnAt = (parts: readonly Part[], clock: Pick<ClockAt, 'part'>): Part['turn'] =>
+  (parts.slice(clock.part).find((p) => p.is === 'work') ?? parts.findLast((p) => p.is === 'work'))?.turn ?? null;
+
+/** Breath or rep under way, by the second of the work; null where nothing is paced. */
+export function pacingNow(run: Run, part: Part | undefined, clock: ClockAt): Pacing | null {
+  const block = part?.is === 'work' && clock.started && run.blocks.find((b) => b.id === part.block);
+  return block ? pacingAt(block, clock.elapsed) : null;
+}
+/** Whether a block that steps down has done so, at a second of its work. */
+export function hasStepped(run: Run, part: Part | undefined, clock: Pick<ClockAt, 'elapsed' | 'over'>): boolean {
+  const at = part?.is === 'work' && !clock.over ? run.blocks.find((b) => b.id === part.block)?.stepDown : null;
+  return at != null && clock.elapsed >= at;
+}
+
+/**
+ * Versions of a round, the most members first, and who waits; who spots is with who is spotted.
+ * @param now.turn of pairs, whose turn it is: the others spot
+ * @param now.stepped the easier versions stand
+ */
 export function versionsOf(
   catalog: Catalog,
   run: Run,
   state: RunState,
   { block, round }: { block: string; round: number },
+  now: { turn?: Part['turn']; stepped?: boolean } = {},
 ): { shown: ShownVersion[]; waiting: string[] } {
   const plan = runPlanOf(run);
   const move = run.blocks.find((b) => b.id === block)!.move;
-  const by = new Map<string, string[]>();
+  const by = new Map<string, ShownVersion['members']>();
   const waiting: string[] = [];
   for (const { id } of run.people) {
     if (state.away.has(id)) continue;
-    const version = versionIn(plan, state.events, id, block, round);
+    if (now.turn && turnIn(plan, id, block) !== now.turn) continue;
+    const easier = now.stepped ? thenIn(plan, state.events, id, block, round) : null;
+    const version = easier ?? versionIn(plan, state.events, id, block, round);
     // Who was hurt by a position today does no more of it.
     if (version === null || isHurtBy(state, id, version)) waiting.push(id);
-    else by.set(version, [...(by.get(version) ?? []), id]);
+    else by.set(version, [...(by.get(version) ?? []), { id, spotter: now.turn ? spotterOf(plan, id, block) : null }]);
   }
   const shown = [...by].map(([version, members]) => {
     const [family, rung] = version.split('/') as [string, string];
@@ -87,7 +121,7 @@ export function partName(catalog: Catalog, run: Run, part: Part): string {
     case 'lead-in':
       return `Get ready: ${move}`;
     case 'work':
-      return part.side ? `${move}, ${SIDE_NAMES[part.side]}` : move;
+      return [move, part.side && SIDE_NAMES[part.side], part.turn && TURN_NAMES[part.turn]].filter(Boolean).join(', ');
     case 'rest':
       return 'Rest';
     case 'next':
@@ -97,5 +131,7 @@ export function partName(catalog: Catalog, run: Run, part: Part): string {
 /** What comes after the part under way; empty at the end. */
 export function nextName(catalog: Catalog, run: Run, parts: readonly Part[], clock: ClockAt): string {
   const next = parts.slice(clock.part + 1).find((p) => p.is === 'work' || p.is === 'rest');
-  return next ? `${partName(catalog, run, next)}, ${Math.round(next.seconds)} s` : '';
+  if (!next) return '';
+  const block = run.blocks.find((b) => b.id === next.block)!;
+  return `${partName(catalog, run, next)}, ${next.is === 'work' ? paceText(block) : `${Math.round(next.seconds)} s`}`;
 }

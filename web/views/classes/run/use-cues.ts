@@ -2,8 +2,9 @@
 import { useLocalStorage } from '@vueuse/core';
 import { onScopeDispose, ref, watch, type ComputedRef, type Ref } from 'vue';
 import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
+import type { Step } from '../../../../core/class/pace.js';
 import { useAwake } from '../../../use-awake.js';
-import { beep } from '../../bench/use-signals.js';
+import { beep, tick } from '../../bench/use-signals.js';
 
 export const CUES = { sound: 'Tones', spoken: 'Say what comes, and the last ten seconds', flash: 'Flash' } as const;
 export type Cue = keyof typeof CUES;
@@ -21,17 +22,27 @@ function speak(words: string): void {
   speechSynthesis.speak(new SpeechSynthesisUtterance(words));
 }
 
+interface CueOptions {
+  /** Another device sounds: this one only flashes. */
+  silent?: boolean;
+  /** Names the step of a breath or a rep under way, new for each; null where nothing is paced. */
+  step?: ComputedRef<{ is: Step; n: number } | null>;
+  /** The easier version stands by now. */
+  stepped?: ComputedRef<boolean>;
+  /** The work has no end of its own. */
+  open?: ComputedRef<boolean>;
+}
+
 /**
  * @param parts of the class
  * @param says what a part is called aloud
- * @param options.silent another device sounds: this one only flashes
  * @returns whether the screen flashes now
  */
 export function useCues(
   clock: ComputedRef<ClockAt>,
   parts: ComputedRef<readonly Part[]>,
   says: (part: Part) => string,
-  { silent = false } = {},
+  { silent = false, step, stepped, open }: CueOptions = {},
 ): { flashing: Ref<boolean> } {
   const chosen = useChosenCues();
   const flashing = ref(false);
@@ -54,9 +65,22 @@ export function useCues(
     () => (clock.value.going ? secondsShown(clock.value) : -1),
     (left) => {
       const is = parts.value[clock.value.part]?.is;
-      if (silent || left <= 0 || !is || is === 'rest') return;
+      // What lasts until the shape goes has no end to count to.
+      if (silent || left <= 0 || !is || is === 'rest' || open?.value) return;
       if (chosen.value.spoken && is === 'work' && left <= SPOKEN) speak(String(left));
       else if (chosen.value.sound && left <= MARKED) beep(660, 0.12);
+    },
+  );
+  watch(
+    () => (step?.value && clock.value.going ? `${clock.value.part} ${step.value.n} ${step.value.is}` : ''),
+    (now) => now !== '' && step?.value && chosen.value.sound && !silent && tick(step.value.is),
+  );
+  watch(
+    () => stepped?.value === true,
+    (now) => {
+      if (!now || silent) return;
+      if (chosen.value.sound) beep(440, 0.4);
+      if (chosen.value.spoken) speak('Easier version.');
     },
   );
   useAwake(() => clock.value.started && !clock.value.over);
