@@ -32,6 +32,7 @@ import {
   runLineSchema,
   runSchema,
 } from './runs.js';
+import { groupRoutes } from './group-routes.js';
 import { goalParams, ladderStepInputSchema, onLaddersSchema } from './ladders.js';
 import {
   historyQuerySchema,
@@ -47,8 +48,6 @@ import {
   cautionInputSchema,
   consentInputSchema,
   floorSchema,
-  groupInputSchema,
-  groupSchema,
   peoplePageSchema,
   peopleQuerySchema,
   personInputSchema,
@@ -177,23 +176,7 @@ export const routes = {
     answer: floorSchema,
     status: 200,
   },
-  'groups.list': {
-    method: 'GET',
-    path: '/groups',
-    role: 'assistant',
-    says: 'Groups with how many people.',
-    answer: z.array(groupSchema),
-    status: 200,
-  },
-  'groups.add': {
-    method: 'POST',
-    path: '/groups',
-    role: 'coach',
-    says: 'Adds a group.',
-    body: groupInputSchema,
-    answer: groupSchema,
-    status: 201,
-  },
+  ...groupRoutes,
   'people.list': {
     method: 'GET',
     path: '/people',

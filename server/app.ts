@@ -31,6 +31,7 @@ import { accountHandlers } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
 import { classHandlers } from './routes/classes.js';
 import { eyeHandlers } from './routes/eye.js';
+import { groupHandlers } from './routes/groups.js';
 import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
@@ -146,6 +147,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     'openapi.get': () => ({ openapi: '3.1.0', ...openapi() }),
     ...accountHandlers(context, secret),
     ...peopleHandlers(context),
+    ...groupHandlers(context),
     ...lookHandlers(context),
     ...planHandlers(context),
     ...ladderHandlers(context),

@@ -1,10 +1,12 @@
 /**
  * `npm run foresight`: how often forecasts of simulated athletes keep their dates, in worlds where a straight line holds and where it
- * does not, against a least-squares line; writes docs/ladders.md.
+ * does not, against a least-squares line; and how often the range of a group's change holds the true one. Writes docs/ladders.md and
+ * docs/classes.md.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { forecast, HORIZON, type Session } from '../core/ladder/forecast.js';
-import { gaussian, normalCdf, seededRandom } from '../core/statistics.js';
+import { gaussian, median, normalCdf, seededRandom } from '../core/statistics.js';
+import { coverage } from '../core/studio/simulated-group.js';
 
 const ATHLETES = Number(process.env.ATHLETES ?? 1500);
 const random = seededRandom(Number(process.env.SEED ?? 42));
@@ -157,12 +159,25 @@ for (const world of WORLDS) {
     }
 }
 tell('all who pass, together', together, ATHLETES * WORLDS.filter((w) => w.passes).length);
-const [from, to] = ['<!-- foresight: written by npm run foresight -->', '<!-- /foresight -->'];
-if (!process.env.DRY) {
-  const text = readFileSync('docs/ladders.md', 'utf8');
+const groups = [
+  '| members | groups told about | range holds the true change | median width of the range |',
+  '|---|---|---|---|',
+];
+for (const people of [3, 4, 8, 16, 40]) {
+  const { told, kept, widths } = coverage(random, people, ATHLETES);
+  groups.push(`| ${people} | ${percent(told, ATHLETES)} | ${percent(kept, told)} | × ${median(widths).toFixed(2)} |`);
+}
+/** Puts a table where a file has its marks. */
+function write(file: string, mark: string, table: readonly string[]): void {
+  const [from, to] = [`<!-- ${mark}: written by npm run foresight -->`, `<!-- /${mark} -->`];
+  const text = readFileSync(file, 'utf8');
   writeFileSync(
-    'docs/ladders.md',
-    `${text.slice(0, text.indexOf(from) + from.length)}\n${lines.join('\n')}\n${text.slice(text.indexOf(to))}`,
+    file,
+    `${text.slice(0, text.indexOf(from) + from.length)}\n${table.join('\n')}\n${text.slice(text.indexOf(to))}`,
   );
 }
-process.stdout.write(`${lines.join('\n')}\n`);
+if (!process.env.DRY) {
+  write('docs/ladders.md', 'foresight', lines);
+  write('docs/classes.md', 'groups', groups);
+}
+process.stdout.write(`${lines.join('\n')}\n\n${groups.join('\n')}\n`);

@@ -31,6 +31,13 @@ export const router = createRouter({
       component: () => import('./views/people/ComparePage.vue'),
       props: true,
     },
+    {
+      path: '/groups/:id',
+      name: 'group',
+      meta: { title: 'Group' },
+      component: () => import('./views/groups/GroupPage.vue'),
+      props: true,
+    },
     { path: '/bench', name: 'bench', meta: { title: 'Bench' }, component: () => import('./views/bench/BenchPage.vue') },
     {
       path: '/screen',

@@ -84,7 +84,7 @@ export function classWarning(warning: ClassWarning): string {
     case 'nobody':
       return 'Nobody may do this block.';
     case 'some-out':
-      return `${warning.members} have nothing to do here.`;
+      return warning.members === 1 ? 'One has nothing to do here.' : `${warning.members} have nothing to do here.`;
     case 'neck-twice':
       return 'The neck works in two blocks in a row.';
     case 'long-on-hands':

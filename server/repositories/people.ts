@@ -419,6 +419,17 @@ export function peopleIn(db: Knex) {
     /** Whether a person's pictures may be taken and shown on a day. */
     allowsPictures: (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
       allowsPictures(trx, personId, day),
+    /** Days from a day on, on which each of some people was marked as here. */
+    async hereSince(ids: readonly string[], from: Day): Promise<Map<string, Day[]>> {
+      const rows = parseRows(
+        'attendance',
+        z.object({ person_id: z.string(), day: z.string() }),
+        await db('attendance').whereIn('person_id', ids).where('day', '>=', from).select('person_id', 'day'),
+      );
+      const found = new Map<string, Day[]>();
+      for (const { person_id: id, day } of rows) found.set(id, [...(found.get(id) ?? []), day]);
+      return found;
+    },
     async attend(personId: string, day: Day, here: boolean): Promise<void> {
       if (here) await db('attendance').insert({ person_id: personId, day }).onConflict(['person_id', 'day']).ignore();
       else await db('attendance').where({ person_id: personId, day }).delete();

@@ -1,4 +1,4 @@
-/** People, groups, cautions, consents, attendance and the floor. */
+/** People, cautions, consents, attendance and the floor. */
 import type { Person, PersonPatch } from '../../api/people.js';
 import { invalid, notFound } from '../http/problems.js';
 import type { Asked, Handlers } from '../http/mount.js';
@@ -7,8 +7,6 @@ import { personOf, type Context } from './context.js';
 
 type Names =
   | 'floor.get'
-  | 'groups.list'
-  | 'groups.add'
   | 'people.list'
   | 'people.add'
   | 'people.get'
@@ -45,11 +43,6 @@ export function peopleHandlers(context: Context): Handlers<Names> {
 
   return {
     'floor.get': async ({ account }) => people.floor(account, await circumstances.today()),
-    'groups.list': ({ account }) => people.groups(account),
-    'groups.add': async ({ body }) => {
-      if (await people.groupNamed(body.name)) throw invalid([{ path: 'name', message: 'is a group already' }]);
-      return people.addGroup(body.name);
-    },
     'people.list': async ({ account, query }) => people.list(account, query, await circumstances.today()),
     'people.add': async ({ account, body }) => {
       await knownGroup(body.groupId);

@@ -242,14 +242,19 @@ export const personId = (page: Page, name: string): Promise<string> =>
     name,
   );
 
-/** A person's look that fits. @throws when none does */
+/** A person's look that fits, once it is with the server: what waited on a device may be on its way. @throws when none comes */
 export const lookOf = async (page: Page, name: string, fits: (look: HistoryItem) => boolean): Promise<string> => {
   const id = await personId(page, name);
-  const items = await page.evaluate(
-    async (p) => ((await (await fetch(`/api/people/${p}/looks?limit=50`)).json()) as { items: HistoryItem[] }).items,
-    id,
-  );
-  return items.find(fits)!.id;
+  for (let tries = 0; tries < 100; tries += 1) {
+    const items = await page.evaluate(
+      async (p) => ((await (await fetch(`/api/people/${p}/looks?limit=50`)).json()) as { items: HistoryItem[] }).items,
+      id,
+    );
+    const found = items.find(fits);
+    if (found) return found.id;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error(`${name} has no such look`);
 };
 
 /** A page with the demo's owner signed in. */

@@ -11,6 +11,7 @@ import {
 } from '@tanstack/vue-table';
 import { ArrowDown, ArrowUp, ArrowUpDown } from '@lucide/vue';
 import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
 
 export interface TableColumn<R> {
   id: string;
@@ -20,7 +21,13 @@ export interface TableColumn<R> {
   /** What is read; the value itself where left out. */
   text?: (row: R) => string;
 }
-const props = defineProps<{ caption: string; columns: readonly TableColumn<T>[]; rows: readonly T[] }>();
+const props = defineProps<{
+  caption: string;
+  columns: readonly TableColumn<T>[];
+  rows: readonly T[];
+  /** Where the name of a row leads. */
+  to?: (row: T) => string;
+}>();
 
 const features = tableFeatures({
   rowSortingFeature,
@@ -95,7 +102,15 @@ const orderOf = (sorted: false | 'asc' | 'desc') => (sorted ? ORDER[sorted] : 'n
       <tbody class="divide-rule divide-y">
         <tr v-for="row in table.getRowModel().rows" :key="row.id">
           <template v-for="(c, i) in row.getAllCells()" :key="c.id">
-            <th v-if="i === 0" scope="row" class="py-2 pr-3 font-semibold">{{ cell(c.column.id, row.original) }}</th>
+            <th v-if="i === 0" scope="row" class="py-2 pr-3 font-semibold">
+              <RouterLink
+                v-if="to"
+                :to="to(rows[row.original.at]!)"
+                class="link inline-block min-h-[44px] content-center"
+                >{{ cell(c.column.id, row.original) }}</RouterLink
+              >
+              <template v-else>{{ cell(c.column.id, row.original) }}</template>
+            </th>
             <td v-else class="py-2 pr-3">{{ cell(c.column.id, row.original) }}</td>
           </template>
         </tr>

@@ -1,6 +1,7 @@
 /** People, groups and the floor, read and changed. */
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query';
 import { computed, type ComputedRef } from 'vue';
+import type { GroupTrendsOf } from '../../api/groups.js';
 import type {
   CautionInput,
   ConsentInput,
@@ -57,6 +58,9 @@ export const usePerson = (id: () => string | null | undefined): Read<Person> =>
 export const useFloor = (): Read<FloorState> => useRead('floor.get', () => ({}));
 export const useGroups = (wanted: () => boolean = () => true): Read<Group[]> =>
   useRead('groups.list', () => (wanted() ? {} : null));
+/** What a group's records say of the last weeks. */
+export const useTrends = (id: () => string, weeks: () => number): Read<GroupTrendsOf> =>
+  useRead('groups.trends', () => ({ params: { id: id() }, query: { weeks: weeks() } }));
 export const readPerson = (id: string): Promise<Person> => read('people.get', { params: { id } });
 
 /** A person's page as a change left it; lists that show them are read anew. */

@@ -102,10 +102,10 @@ function setLead(event: Event): void {
           @update:model-value="(move) => move && put({ move })"
         />
       </div>
-      <div class="w-44">
+      <div class="w-52">
         <PickOne
           :id="`pace-${block.id}`"
-          :label="`Paced by, block ${at + 1}`"
+          :label="`Pace of block ${at + 1}`"
           :choices="Object.entries(PACE_WORDS).map(([id, words]) => ({ id, name: words }))"
           :model-value="block.pace?.is ?? 'seconds'"
           @update:model-value="(is) => put({ pace: paceFor(catalog, block.move, is as Pace['is']) })"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UserPlus } from '@lucide/vue';
+import { ChartNoAxesColumn, UserPlus } from '@lucide/vue';
 import { refDebounced } from '@vueuse/core';
 import { onMounted, reactive, ref, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
@@ -99,6 +99,9 @@ onMounted(async () => {
   <p v-if="roster.total.value" class="text-soft figures mt-2 text-sm" role="status">
     {{ roster.total.value }} {{ roster.total.value === 1 ? 'person' : 'people' }}
   </p>
+  <RouterLink v-if="filter.group" :to="`/groups/${filter.group}`" class="btn mt-2">
+    <ChartNoAxesColumn :size="20" aria-hidden="true" /> The group over weeks
+  </RouterLink>
   <LoadState
     v-if="roster.total.value === 0"
     :empty="

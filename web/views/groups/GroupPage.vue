@@ -1,0 +1,191 @@
+<script setup lang="ts">
+/** A group over a block of weeks: whether clean seconds grow, what stands out, who stands where, who is due. */
+import { Download, Printer } from '@lucide/vue';
+import { computed, ref } from 'vue';
+import { RouterLink } from 'vue-router';
+import type { GroupTrendsOf } from '../../../api/groups.js';
+import { LEAST_MEMBERS, MONTH_DAYS } from '../../../core/studio/group.js';
+import { changeText, groupChangeText, ladderName } from '../../../words/group.js';
+import { percentText } from '../../../words/numbers.js';
+import LoadState from '../../components/LoadState.vue';
+import PickOne from '../../components/PickOne.vue';
+import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import { dayText, faultName, placeName } from '../../data/names.js';
+import { useTrends } from '../../data/people.js';
+import ShareBars from './ShareBars.vue';
+
+const props = defineProps<{ id: string }>();
+const BLOCKS = [4, 8, 12, 26, 52];
+const weeks = ref(8);
+const trends = useTrends(
+  () => props.id,
+  () => weeks.value,
+);
+const found = computed(() => trends.value.value);
+type Row = GroupTrendsOf['members'][number];
+const columns = computed((): TableColumn<Row>[] => [
+  { id: 'name', head: 'Name', by: (m) => m.name },
+  {
+    id: 'last',
+    head: 'Last look',
+    by: (m) => m.lastLook,
+    text: (m) => `${m.lastLook ? dayText(m.lastLook) : 'none'}${m.due ? ', due' : ''}`,
+  },
+  { id: 'here', head: 'Days here', by: (m) => m.here },
+  { id: 'looks', head: 'Looks', by: (m) => m.looks },
+  {
+    id: 'change',
+    head: 'Clean seconds a week',
+    by: (m) => m.change?.perWeek ?? null,
+    text: (m) => (m.change ? `${changeText(m.change.perWeek)} (${m.change.looks} looks)` : 'cannot be told'),
+  },
+  { id: 'fault', head: 'Stands out most', by: (m) => (m.fault ? faultName(m.fault) : '') },
+]);
+const due = computed(() => found.value?.members.filter((m) => m.due) ?? []);
+const nameOf = computed(() => new Map(found.value?.members.map((m) => [m.id, m.name])));
+const most = computed(() => Math.max(1, ...(found.value?.attendance.map((w) => w.members) ?? [])));
+const file = (ending: string): string => `/api/groups/${props.id}/trends.${ending}?weeks=${weeks.value}`;
+const print = (): void => window.print();
+</script>
+
+<template>
+  <LoadState :loading="trends.loading.value" :error="trends.error.value" @retry="trends.load()" />
+  <template v-if="found">
+    <div class="flex flex-wrap items-end gap-2">
+      <div class="min-w-48 flex-1">
+        <h1>{{ found.name }}</h1>
+        <p class="text-soft figures">
+          {{ found.people }} {{ found.people === 1 ? 'person' : 'people'
+          }}{{ found.people > found.members.length ? `; the first ${found.members.length} by name are counted` : '' }}
+        </p>
+      </div>
+      <div class="w-44 print:hidden">
+        <PickOne
+          id="weeks"
+          label="Over"
+          :choices="BLOCKS.map((n) => ({ id: String(n), name: `${n} weeks` }))"
+          :model-value="String(weeks)"
+          @update:model-value="weeks = Number($event)"
+        />
+      </div>
+      <a class="btn print:hidden" :href="file('csv')" download><Download :size="20" aria-hidden="true" /> Table</a>
+      <a class="btn print:hidden" :href="file('xlsx')" download><Download :size="20" aria-hidden="true" /> Workbook</a>
+      <button class="btn print:hidden" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
+    </div>
+
+    <div class="mt-3 grid items-start gap-4 lg:grid-cols-2">
+      <section class="card" aria-labelledby="group-change">
+        <h2 id="group-change">Clean seconds over {{ found.weeks }} weeks</h2>
+        <template v-if="found.change">
+          <p class="figures mt-1 text-2xl font-bold">{{ groupChangeText(found.change) }}</p>
+          <p class="text-soft figures mt-1">
+            The mean of {{ found.change.members }} members, each against their own holds of the same version, side and
+            set-up; {{ found.change.looks }} holds. The range is where the mean of people like these lies, 95 times of a
+            hundred.
+          </p>
+          <p v-if="found.change.capped > 0.2" class="note mt-2">
+            {{ percentText(found.change.capped) }} of the holds ended at their target: those people could have gone on,
+            and the change may be larger.
+          </p>
+        </template>
+        <p v-else class="text-soft mt-1">
+          It takes {{ LEAST_MEMBERS }} members who have held one version on two days. Look at them again.
+        </p>
+      </section>
+      <section class="card" aria-labelledby="group-here">
+        <h2 id="group-here">Here, by weeks</h2>
+        <ol class="mt-2 flex h-32 items-end gap-1" aria-label="Members here at least once, by weeks">
+          <li
+            v-for="w in found.attendance"
+            :key="w.from"
+            class="flex h-full min-w-0 flex-1 flex-col items-center justify-end"
+            :aria-label="`Week from ${dayText(w.from)}: ${w.members}`"
+          >
+            <span v-if="found.weeks <= 12" class="figures text-base" aria-hidden="true">{{ w.members }}</span>
+            <span
+              class="bg-sea w-full rounded-t"
+              :style="{ height: `${(75 * w.members) / most}%`, minHeight: '2px' }"
+            ></span>
+          </li>
+        </ol>
+        <p class="text-soft figures flex justify-between" aria-hidden="true">
+          <span>{{ found.attendance[0] ? dayText(found.attendance[0].from) : '' }}</span><span>this week</span>
+        </p>
+      </section>
+      <section class="card" aria-labelledby="group-faults">
+        <h2 id="group-faults">What stands out, last {{ MONTH_DAYS }} days</h2>
+        <ShareBars
+          v-if="found.faults.length"
+          class="mt-1"
+          label="Faults by members"
+          :of="found.members.length"
+          :bars="
+            found.faults.slice(0, 8).map((f) => ({
+              id: f.fault,
+              name: faultName(f.fault),
+              count: f.members,
+              note: `${f.looks} looks; ${f.before} members the month before`,
+            }))
+          "
+        />
+        <p v-else class="text-soft mt-1">Nothing was found in the last {{ MONTH_DAYS }} days.</p>
+      </section>
+      <section class="card" aria-labelledby="group-squat">
+        <h2 id="group-squat">On the squat screen</h2>
+        <ShareBars
+          v-if="found.squat.faults.length"
+          class="mt-1"
+          label="Findings of the squat screen by members"
+          :of="found.squat.screened"
+          :bars="found.squat.faults.map((f) => ({ id: f.fault, name: faultName(f.fault), count: f.members, note: '' }))"
+        />
+        <p v-else class="text-soft mt-1">
+          {{ found.squat.screened ? 'No findings.' : 'Nobody has been screened. A screen takes three minutes.' }}
+        </p>
+      </section>
+    </div>
+
+    <section class="card mt-4" aria-labelledby="group-ladders">
+      <h2 id="group-ladders">Who stands where</h2>
+      <p v-if="!found.ladders.length" class="text-soft mt-1">Nobody stands on a ladder yet.</p>
+      <dl class="mt-1 grid gap-x-8 gap-y-3 sm:grid-cols-2">
+        <div v-for="l in found.ladders" :key="l.ladder">
+          <dt class="font-semibold">{{ ladderName(l.ladder) }}</dt>
+          <dd v-for="p in l.places" :key="p.place" class="border-rule border-l-4 py-0.5 pl-3">
+            {{ placeName(p.place) }}:
+            <span class="text-soft">{{ p.members.map((m) => nameOf.get(m)).join(', ') }}</span>
+          </dd>
+        </div>
+      </dl>
+      <template v-if="found.versions.length">
+        <h3 class="mt-4">Versions used, last {{ MONTH_DAYS }} days</h3>
+        <ul class="figures mt-1 grid gap-x-8 sm:grid-cols-2">
+          <li v-for="v in found.versions.slice(0, 12)" :key="v.place" class="py-0.5">
+            {{ placeName(v.place) }}:
+            <span class="text-soft"
+              >{{ v.members }} {{ v.members === 1 ? 'member' : 'members' }}, {{ v.looks }}
+              {{ v.looks === 1 ? 'look' : 'looks' }}</span
+            >
+          </li>
+        </ul>
+      </template>
+    </section>
+
+    <section class="card mt-4" aria-labelledby="group-members">
+      <h2 id="group-members">Members</h2>
+      <p v-if="due.length" class="note mt-1">
+        Due for a look: <b>{{ due.map((m) => m.name).join(', ') }}</b>
+      </p>
+      <SortTable
+        class="mt-1"
+        caption="Members of the group"
+        :columns="columns"
+        :rows="found.members"
+        :to="(m) => `/people/${m.id}`"
+      />
+    </section>
+    <RouterLink to="/people" class="link mt-3 inline-block min-h-[44px] content-center print:hidden"
+      >All people</RouterLink
+    >
+  </template>
+</template>
