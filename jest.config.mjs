@@ -11,7 +11,7 @@ const common = {
 };
 
 export default {
-  testTimeout: 300000,
+  testTimeout: 900000,
   projects: [
     {
       ...common,

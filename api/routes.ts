@@ -778,6 +778,16 @@ export const routes = {
     status: 200,
     problems: [404],
   },
+  'classes.cards': {
+    method: 'GET',
+    path: '/classes/:id/cards.pdf',
+    role: 'coach',
+    says: 'Cards for the members of a class: version and figure of every block, no reasons and nothing of health.',
+    params: idParams,
+    answer: { file: 'application/pdf' },
+    status: 200,
+    problems: [404, 409],
+  },
 
   'runs.list': {
     method: 'GET',

@@ -29,7 +29,7 @@ pdfmake.setFonts({
   },
 });
 const covered = fontkit.openSync(fontFile('Regular')) as fontkit.Font;
-const MISSING = 'A � stands for a letter that the font of this sheet does not have: it has Latin, Greek and Cyrillic.';
+export const MISSING = 'A � stands for a letter that the font of this sheet does not have: it has Latin, Greek and Cyrillic.';
 
 /** One character as the font has it: itself, without its marks, or a mark that stands for it. */
 function glyph(character: string): string {
@@ -60,8 +60,8 @@ export function inFont<T>(document: T): { value: T; missing: boolean } {
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path: string) => /[\\/]pdfmake[\\/]fonts[\\/]/.test(path));
 
-const INK = '#1b2831';
-const ROPE = '#b4471a';
+export const INK = '#1b2831';
+export const ROPE = '#b4471a';
 
 /** Kit that is checked before it is used, by kit id. */
 const KIT_CHECKS: Readonly<Record<string, string>> = {

@@ -136,3 +136,56 @@ describe('a class worked out', () => {
     expect(planned.plan!.blocks[0]!.options.some((o) => o.member === teo)).toBe(false);
   });
 });
+
+describe('blocks that are paced otherwise', () => {
+  test('are kept as they are, planned with their turns and easier versions, and refused where a second cannot be', async () => {
+    const people = [await person('Ana'), await person('Ben'), await person('Cal')];
+    await held(people[0]!, 'forearm', 25);
+    const blocks: ClassInput['blocks'] = [
+      {
+        id: 'b1',
+        move: 'front-plank',
+        work: 40,
+        rest: 15,
+        rounds: 2,
+        sides: 'none',
+        pace: { is: 'breaths', breaths: 4, in: 4, out: 6 },
+        stepDown: 25,
+        pairs: true,
+        joined: true,
+      },
+      { id: 'b2', move: 'hollow', work: 20, rest: 15, rounds: 2, sides: 'none', pace: { is: 'shape' } },
+    ];
+    const one = await kept(lunch({ members: people, blocks }));
+    expect(one.blocks).toEqual(blocks);
+    const { plan: planned } = await plan(one.id);
+    const [first, second] = planned!.blocks;
+    expect(first!.pairs).toHaveLength(2);
+    expect(first!.pairs!.filter((p) => p.second === null)).toHaveLength(1);
+    expect(first!.rounds[0]!.assigned.find((a) => a.member === people[0])).toMatchObject({
+      version: 'front-plank/forearm',
+      then: 'front-plank/knees',
+    });
+    // Lead-in, two rounds of two turns and rest; two rounds and rest, and the way to the next.
+    expect([first!.seconds, second!.seconds]).toEqual([10 + 2 * (2 * 40 + 15), 2 * (20 + 15) + 20]);
+    const late = await coach.send('put', `/classes/${one.id}`, {
+      ...lunch({ blocks: [{ ...blocks[0]!, stepDown: 40 }] }),
+      id: one.id,
+    });
+    expect([late.status, late.body.problems[0].path]).toEqual([422, 'blocks[0].stepDown']);
+  });
+});
+
+describe('cards', () => {
+  test('there is one a member, as a file for print; none before there is a plan, and none for an assistant', async () => {
+    const empty = await kept(lunch());
+    expect((await coach.get(`/classes/${empty.id}/cards.pdf`)).status).toBe(409);
+    const full = await kept(lunch({ members: [await person('Ana'), await person('Ben'), await person('Cal')] }));
+    const pdf = await coach.get(`/classes/${full.id}/cards.pdf`);
+    expect(pdf.headers['content-type']).toBe('application/pdf');
+    expect(pdf.headers['cache-control']).toBe('private, no-store');
+    expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    const assistant = await studio.as('assistant');
+    expect((await assistant.get(`/classes/${full.id}/cards.pdf`)).status).toBe(403);
+  });
+});

@@ -4,8 +4,9 @@ import type { ClassInput, ClassOfStudio } from '../../api/classes.js';
 import { checkClass } from '../../core/class/plan.js';
 import type { ClassMember } from '../../core/formats/class.js';
 import { InputError } from '../../core/formats/problems.js';
-import { Again, type Handlers } from '../http/mount.js';
+import { Again, SENT, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { cardsPdf } from '../media/cards.js';
 import { asked, plannerIn } from '../class-plan.js';
 import type { Context } from './context.js';
 
@@ -16,7 +17,8 @@ type Names =
   | 'classes.change'
   | 'classes.remove'
   | 'classes.restore'
-  | 'classes.plan';
+  | 'classes.plan'
+  | 'classes.cards';
 
 export function classHandlers(context: Context): Handlers<Names> {
   const { classes, people, studio, circumstances } = context;
@@ -72,5 +74,18 @@ export function classHandlers(context: Context): Handlers<Names> {
       return found(params.id);
     },
     'classes.plan': async ({ account, params }) => (await workedOut(account, await found(params.id))).planned,
+    'classes.cards': async ({ account, params, response }) => {
+      const input = await found(params.id);
+      const { planned } = await workedOut(account, input);
+      const { plan } = planned;
+      if (!plan)
+        throw new HttpProblem(409, 'There are no cards yet', 'A class has cards when it has members and blocks.');
+      const pdf = await cardsPdf((await studio.now()).catalog, input, { ...planned, plan });
+      response
+        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline; filename="cards.pdf"' })
+        .type('application/pdf')
+        .send(pdf);
+      return SENT;
+    },
   };
 }

@@ -7,7 +7,7 @@ import { choose, press, sees, settled, shown } from './steps.js';
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 
@@ -87,4 +87,76 @@ describe('a class', () => {
     await press(page, 'Undo');
     await page.waitForSelector('::-p-aria(Take Hollow and arch away)');
   });
+  test('a block is paced by breaths, stepped down, and dragged above another; cards and the sheet follow', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/classes`);
+    await press(page, 'Lunchtime, trunk basics');
+    await sees(page, /proven best/);
+    const [, id] = await page.$$eval('[id^="pace-"]', (all) => all.map((el) => el.id.replace('pace-', '')));
+    await choose(page, `#pace-${id}`, 'Breaths');
+    await sees(page, /3 × 5 breaths, 4 s in and 6 s out, 20 s rest/);
+    await page.locator('button[aria-label^="More of block 2"]').click();
+    const field = (label: string) => `::-p-xpath(//li[.//*[@id="move-${id}"]]//label[contains(., "${label}")]/input)`;
+    await page.locator(field('Easier version from second')).fill('30');
+    await page.keyboard.press('Tab');
+    await sees(page, /5 breaths, 4 s in and 6 s out, 20 s rest, easier from 30 s/);
+    await sees(page, /then On the knees|then Hands on a raised surface/);
+    await kept(page);
+    const first = (): Promise<string> =>
+      page.$eval('#move-warm, ol li:first-child input', (el) => (el as HTMLInputElement).value);
+    const before = await first();
+    await page.evaluate(() => scrollTo(0, 0));
+    const [grip, above] = await page.$$eval('.grip', (all) =>
+      [all[1]!, all[0]!].map((g) => {
+        const box = g.getBoundingClientRect();
+        return { x: box.left + box.width / 2, y: box.top + box.height / 2 };
+      }),
+    );
+    await page.mouse.move(grip!.x, grip!.y);
+    await page.mouse.down();
+    for (let share = 0.1; share <= 1.01; share += 0.1)
+      await page.mouse.move(grip!.x, grip!.y + share * (above!.y - 20 - grip!.y));
+    await page.mouse.up();
+    await page.waitForFunction(
+      (was) => (document.querySelector('ol li:first-child input') as HTMLInputElement).value !== was,
+      {},
+      before,
+    );
+    await kept(page);
+    const cards = await page.$eval(
+      'a[href$="cards.pdf"]',
+      async (a) => (await fetch((a as HTMLAnchorElement).href)).status,
+    );
+    expect(cards).toBe(200);
+    await press(page, 'Undo');
+    await page.waitForFunction(
+      (was) => (document.querySelector('ol li:first-child input') as HTMLInputElement).value === was,
+      {},
+      before,
+    );
+  });
+});
+
+test('a group over weeks: from the roster to its change, who is due, and its files', async () => {
+  const page = await hall.coach();
+  await page.goto(`${hall.url}/people`);
+  await choose(page, '#group', 'Rescue-boat crew');
+  await press(page, 'The group over weeks');
+  await sees(page, 'Clean seconds over 8 weeks');
+  await sees(page, /The mean of \d+ members|It takes 3 members/);
+  const counts = (): Promise<string[]> =>
+    page.$$eval('ol[aria-label*="by weeks"] li', (all) => all.map((li) => li.ariaLabel!));
+  expect(await counts()).toHaveLength(8);
+  await choose(page, '#weeks', '4 weeks');
+  await sees(page, 'Clean seconds over 4 weeks');
+  expect(await counts()).toHaveLength(4);
+  const files = await page.$$eval('a[download]', (all) =>
+    Promise.all(all.map(async (a) => [a.textContent.trim(), (await fetch(a.href)).status] as const)),
+  );
+  expect(files).toEqual([
+    ['Table', 200],
+    ['Workbook', 200],
+  ]);
+  await page.locator('section[aria-labelledby="group-members"] tbody a').click();
+  await sees(page, 'Takeover index');
 });

@@ -8,7 +8,7 @@ import { asOwner, choose, lookOf, personId, pick, press, sees, seesNot, settled,
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 

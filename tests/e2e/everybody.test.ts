@@ -9,7 +9,7 @@ import { asOwner, personId, press, sees, settled } from './steps.js';
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 
@@ -77,6 +77,13 @@ const ranClass = (page: Page): Promise<string> =>
   });
 
 /** All views with their addresses. */
+/** A group by its name. */
+const groupOf = (page: Page, name: string): Promise<string> =>
+  page.evaluate(
+    async (n) =>
+      ((await (await fetch('/api/groups')).json()) as { id: string; name: string }[]).find((g) => g.name === n)!.id,
+    name,
+  );
 async function views(page: Page): Promise<[name: string, path: string][]> {
   const id = await personId(page, 'Marit Solheim');
   const items = await page.evaluate(
@@ -90,6 +97,7 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['floor', '/'],
     ['people', '/people'],
     ['person', `/people/${id}`],
+    ['a group', `/groups/${await groupOf(page, 'Rescue-boat crew')}`],
     ['then and now', `/people/${id}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`],
     ['bench', `/bench?person=${id}`],
     ['look of a hold', `/looks/${items.find((i) => !i.mediaId)!.id}`],

@@ -14,7 +14,7 @@ import { asOwner, choose, clickPoint, lookOf, press, sees, seesNot, settled, sho
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 
@@ -104,7 +104,7 @@ describe('your eye', () => {
     await sees(page, 'What it came to');
     await press(page, 'To your eye');
     await sees(page, /Sure\s+\d+ % \(\d+ to \d+\)/);
-  }, 120000);
+  });
   test('the placing check: five pictures twice, then its error and date stand on the bench; let go, they are gone', async () => {
     const page = await hall.coach();
     await eyePage(page);
@@ -134,7 +134,7 @@ describe('your eye', () => {
     await page.$$eval('details', (all) => all.forEach((d) => (d.open = true)));
     await page.locator('::-p-xpath(//li[contains(., "Placing check")][1]//button)').click();
     await page.waitForFunction((t) => !document.body.innerText.includes(t), {}, `${told}\n`);
-  }, 120000);
+  });
 });
 
 describe('two eyes', () => {
@@ -183,5 +183,5 @@ describe('two eyes', () => {
     await eyePage(owner);
     await press(owner, 'Holds that Jonna Reef played on');
     expect((await dealOn(owner)).dealt).toEqual(dealt);
-  }, 60000);
+  });
 });

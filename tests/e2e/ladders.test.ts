@@ -6,7 +6,7 @@ import { choicesOf, choose, lookOf, personId, pick, press, sees, shown } from '.
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 

@@ -13,7 +13,7 @@ beforeAll(async () => {
   web = mkdtempSync(join(tmpdir(), 'anchor-web-'));
   cpSync('dist/web', web, { recursive: true });
   hall = await openHall(web);
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(async () => {
   await hall?.close();

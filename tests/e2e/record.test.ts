@@ -7,7 +7,7 @@ import { ended, personId, pick, press, sees, seesNot, settled, shown, started } 
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 

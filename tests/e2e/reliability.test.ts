@@ -8,7 +8,7 @@ import { choicesOf, ended, fill, lookOf, personId, press, sees, seesNot, settled
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 

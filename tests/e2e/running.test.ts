@@ -8,7 +8,7 @@ import { keptHere, press, sees, seesNot, settled, shown } from './steps.js';
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 

@@ -9,7 +9,7 @@ import { onPage, personId, pickPerson, press, sees, seesNot, settled } from './s
 let hall: Hall;
 beforeAll(async () => {
   hall = await openHall();
-}, 60000);
+});
 afterEach(() => hall.tidy());
 afterAll(() => hall?.close());
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A class planned: its blocks, kit and members; who does what, whom to watch, minutes and warnings, worked out at every change. */
-import { Play, Printer, Undo2 } from '@lucide/vue';
+import { IdCard, Play, Printer, Undo2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { KIT_TAKEN } from '../../../core/class/kit.js';
@@ -139,6 +139,9 @@ const problem = computed(() => edit.error.value ?? error.value);
       <button v-if="input.day !== null" class="btn btn-main" :disabled="busy || !planned?.plan || !kept" @click="begin">
         <Play :size="20" aria-hidden="true" /> Run it
       </button>
+      <a v-if="planned?.plan && kept" class="btn" :href="`/api/classes/${id}/cards.pdf`" target="_blank" rel="noopener">
+        <IdCard :size="20" aria-hidden="true" /> Cards
+      </a>
       <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
     </div>
     <p class="text-soft mt-1 text-sm print:hidden" role="status">

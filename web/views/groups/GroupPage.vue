@@ -5,11 +5,12 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { GroupTrendsOf } from '../../../api/groups.js';
 import { LEAST_MEMBERS, MONTH_DAYS } from '../../../core/studio/group.js';
-import { changeText, groupChangeText, ladderName } from '../../../words/group.js';
+import { changeText, counted, groupChangeText, ladderName, nameOnLadder } from '../../../words/group.js';
 import { percentText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
 import PickOne from '../../components/PickOne.vue';
 import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import { catalog } from '../../data/catalogue.js';
 import { dayText, faultName, placeName } from '../../data/names.js';
 import { useTrends } from '../../data/people.js';
 import ShareBars from './ShareBars.vue';
@@ -124,7 +125,7 @@ const print = (): void => window.print();
               id: f.fault,
               name: faultName(f.fault),
               count: f.members,
-              note: `${f.looks} looks; ${f.before} members the month before`,
+              note: `${counted(f.looks, 'look')}; ${counted(f.before, 'member')} the month before`,
             }))
           "
         />
@@ -152,7 +153,7 @@ const print = (): void => window.print();
         <div v-for="l in found.ladders" :key="l.ladder">
           <dt class="font-semibold">{{ ladderName(l.ladder) }}</dt>
           <dd v-for="p in l.places" :key="p.place" class="border-rule border-l-4 py-0.5 pl-3">
-            {{ placeName(p.place) }}:
+            {{ nameOnLadder(catalog, l.ladder, p.place) }}:
             <span class="text-soft">{{ p.members.map((m) => nameOf.get(m)).join(', ') }}</span>
           </dd>
         </div>
@@ -162,10 +163,7 @@ const print = (): void => window.print();
         <ul class="figures mt-1 grid gap-x-8 sm:grid-cols-2">
           <li v-for="v in found.versions.slice(0, 12)" :key="v.place" class="py-0.5">
             {{ placeName(v.place) }}:
-            <span class="text-soft"
-              >{{ v.members }} {{ v.members === 1 ? 'member' : 'members' }}, {{ v.looks }}
-              {{ v.looks === 1 ? 'look' : 'looks' }}</span
-            >
+            <span class="text-soft">{{ counted(v.members, 'member') }}, {{ counted(v.looks, 'look') }}</span>
           </li>
         </ul>
       </template>

@@ -1,0 +1,131 @@
+/** Cards for the members of a class: what each does in every block, drawn. No reasons, and nothing of health. */
+import pdfmake from 'pdfmake';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { ClassOfStudio, PlannedClass } from '../../api/classes.js';
+import { bodyOf } from '../../core/body/anthropometry.js';
+import { poseSvg } from '../../core/body/draw.js';
+import type { Catalog } from '../../core/catalog/index.js';
+import { placeKey } from '../../core/catalog/ladders.js';
+import { blockText } from '../../words/class.js';
+import { familyName, placeName, rungName } from '../../words/names.js';
+import { inFont, INK, MISSING, ROPE } from './sheet.js';
+
+type Plan = NonNullable<PlannedClass['plan']>;
+type Block = ClassOfStudio['blocks'][number];
+
+/** Versions of a member in a block, each once, in the order of the rounds, and what follows where the block steps down. */
+function versionsOf(
+  planned: Plan['blocks'][number],
+  member: string,
+): { version: string; rounds: number[]; then?: string }[] {
+  const found = new Map<string, { version: string; rounds: number[]; then?: string }>();
+  for (const { round, assigned } of planned.rounds) {
+    const own = assigned.find((a) => a.member === member);
+    if (!own) continue;
+    const before = found.get(own.version);
+    if (before) before.rounds.push(round);
+    else found.set(own.version, { version: own.version, rounds: [round], ...(own.then ? { then: own.then } : {}) });
+  }
+  return [...found.values()];
+}
+
+/** Whom a member works with in a block of pairs; null where nobody is named. */
+function partnerOf(
+  { pairs = [] }: Plan['blocks'][number],
+  member: string,
+  names: ReadonlyMap<string, string>,
+): string | null {
+  const own = pairs.find((p) => p.first === member || p.second === member);
+  if (!own) return null;
+  const other = own.first === member ? own.second : own.first;
+  return `With ${other ? (names.get(other) ?? '') : 'the coach'}; you go ${own.first === member ? 'first' : 'second'}.`;
+}
+
+function blockOf(
+  catalog: Catalog,
+  block: Block,
+  planned: Plan['blocks'][number],
+  member: string,
+  names: ReadonlyMap<string, string>,
+): Content[] {
+  const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
+  const [family, move] = block.move.split('/') as [string, string?];
+  const own = versionsOf(planned, member);
+  const first = own[0] && rungs.get(own[0].version);
+  const partner = partnerOf(planned, member, names);
+  return [
+    first ? { svg: poseSvg(first.pose, bodyOf(), 84, 54) } : { text: '' },
+    {
+      stack: [
+        { text: move ? rungName(catalog, family, move) : familyName(catalog, family), color: ROPE, bold: true },
+        ...(own.length === 0
+          ? [{ text: 'Wait, or help the coach.' }]
+          : own.map(({ version, rounds, then }) => ({
+              text: [
+                { text: placeName(catalog, version), bold: true },
+                own.length > 1 ? ` (round ${rounds.join(', ')})` : '',
+                then ? `, then ${placeName(catalog, then)}` : '',
+              ],
+            }))),
+        { text: blockText(block), fontSize: 9 },
+        ...(partner ? [{ text: partner, fontSize: 9 }] : []),
+      ],
+    },
+  ];
+}
+
+/**
+ * A card a member, two to a page's width, none broken over pages.
+ * @param planned with a plan; members who may not load today get no card
+ * @throws when a font cannot be read
+ */
+export async function cardsPdf(
+  catalog: Catalog,
+  of: ClassOfStudio,
+  planned: PlannedClass & { plan: Plan },
+): Promise<Buffer> {
+  const names = new Map(planned.people.map((p) => [p.id, p.name]));
+  const card = ({ id, name }: PlannedClass['people'][number]): Content => ({
+    unbreakable: true,
+    stack: [
+      { text: name, fontSize: 16, bold: true },
+      { text: [of.name, of.day].filter(Boolean).join(', '), fontSize: 9, color: '#55626a', margin: [0, 0, 0, 3] },
+      {
+        table: {
+          widths: [86, '*'],
+          body: of.blocks.map((block) =>
+            blockOf(
+              catalog,
+              block,
+              planned.plan.blocks.find((b) => b.id === block.id)!,
+              id,
+              names,
+            ),
+          ),
+          dontBreakRows: true,
+        },
+        layout: { hLineWidth: () => 0.6, vLineWidth: () => 0, hLineColor: () => '#b9c1bd' },
+      },
+      { text: 'Stop and tell the coach if anything hurts.', fontSize: 9, margin: [0, 3, 0, 16] },
+    ],
+  });
+  const rows = planned.people.reduce<PlannedClass['people'][]>((all, person, i) => {
+    if (i % 2 === 0) all.push([person]);
+    else all.at(-1)!.push(person);
+    return all;
+  }, []);
+  const definition: TDocumentDefinitions = {
+    pageSize: 'A4',
+    pageMargins: [28, 28, 28, 24],
+    info: { title: 'Cards', creator: 'Upright Anchor' },
+    defaultStyle: { font: 'Roboto', fontSize: 10, color: INK, lineHeight: 1.12 },
+    content: rows.map((row): Content => ({
+      unbreakable: true,
+      columns: [...row.map(card), ...(row.length === 1 ? [{ text: '' }] : [])],
+      columnGap: 18,
+    })),
+  };
+  const { value, missing } = inFont(definition);
+  if (missing) (value.content as Content[]).push({ text: MISSING, color: '#55626a', margin: [0, 4, 0, 0] });
+  return pdfmake.createPdf(value).getBuffer();
+}
