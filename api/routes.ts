@@ -33,6 +33,7 @@ import {
   runSchema,
 } from './runs.js';
 import { groupRoutes } from './group-routes.js';
+import { wallRoutes } from './wall-routes.js';
 import { goalParams, ladderStepInputSchema, onLaddersSchema } from './ladders.js';
 import {
   historyQuerySchema,
@@ -789,6 +790,7 @@ export const routes = {
     problems: [404, 409],
   },
 
+  ...wallRoutes,
   'runs.list': {
     method: 'GET',
     path: '/classes/:id/runs',

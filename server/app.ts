@@ -22,6 +22,7 @@ import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
 import { laddersIn } from './repositories/ladders.js';
 import { runsIn } from './repositories/runs.js';
+import { wallsIn } from './repositories/walls.js';
 import { plansIn } from './repositories/plans.js';
 import { studioIn } from './repositories/studio.js';
 import { circumstancesIn } from './circumstance.js';
@@ -37,6 +38,7 @@ import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
 import { planHandlers } from './routes/plans.js';
 import { runHandlers } from './routes/runs.js';
+import { wallHandlers } from './routes/walls.js';
 import { studioHandlers } from './routes/studio.js';
 
 export interface Studio {
@@ -71,6 +73,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     eyes,
     classes: classesIn(db),
     runs: runsIn(db),
+    walls: wallsIn(db),
     studio,
     plans,
     ladders: laddersIn(db),
@@ -154,6 +157,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...eyeHandlers(context),
     ...classHandlers(context),
     ...runHandlers(context),
+    ...wallHandlers(context),
     ...studioHandlers(context),
   };
   mount(api, handlers, requireAccount(context.accounts), slowDown(db));

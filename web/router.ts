@@ -105,6 +105,13 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/wall',
+      name: 'open-wall',
+      // Nobody has to be signed in at a screen on the wall.
+      meta: { title: 'Wall', bare: true, open: true },
+      component: () => import('./views/classes/run/OpenWallPage.vue'),
+    },
+    {
       path: '/runs/:id/after',
       name: 'after',
       meta: { title: 'After the class' },
@@ -144,7 +151,7 @@ export const router = createRouter({
 router.beforeEach(async (to) => {
   const session = useSession();
   if (!session.state) await session.load().catch(() => undefined);
-  if (to.name !== 'sign-in' && !session.account)
+  if (to.name !== 'sign-in' && to.meta.open !== true && !session.account)
     return { name: 'sign-in', meta: { title: 'Sign in' }, query: to.fullPath === '/' ? {} : { then: to.fullPath } };
   return true;
 });

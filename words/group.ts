@@ -2,7 +2,7 @@
 import type { Catalog } from '../core/catalog/index.js';
 import { ladders } from '../core/catalog/ladders.js';
 import type { GroupChange, GroupTrends } from '../core/studio/group.js';
-import { familyName, faultName, placeName, rungName } from './names.js';
+import { faultName, placeName } from './names.js';
 
 type Names = Pick<Catalog, 'faults' | 'families' | 'rungs'>;
 const share = (factor: number): string => {
@@ -14,13 +14,6 @@ export const changeText = (factor: number): string => share(factor);
 export function groupChangeText({ factor: { value, low, high } }: GroupChange): string {
   const verdict = low > 1 ? 'longer than before' : high < 1 ? 'shorter than before' : 'it may be chance';
   return `${share(value)} (${share(low)} to ${share(high)}): ${verdict}`;
-}
-/** A version within its ladder needs no position before it where the two are called alike. */
-export function nameOnLadder(catalog: Names, ladder: string, place: string): string {
-  const [family, rung] = place.split('/') as [string, string];
-  return familyName(catalog, family) === ladderName(ladder)
-    ? rungName(catalog, family, rung)
-    : placeName(catalog, place);
 }
 /** "1 look", "3 looks". */
 export const counted = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;

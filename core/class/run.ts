@@ -17,8 +17,8 @@ export interface RunPlan {
   pairs: readonly { block: string; first: string; second: string | null }[];
 }
 
-/** The plan of a run from what is stored of it. */
-export const runPlanOf = (run: {
+/** What is stored of a run's plan. */
+export interface RunOf {
   blocks: readonly ClassBlock[];
   plan: {
     blocks: readonly {
@@ -27,7 +27,9 @@ export const runPlanOf = (run: {
       rounds: readonly { round: number; assigned: readonly { member: string; version: string; then?: string }[] }[];
     }[];
   };
-}): RunPlan => ({
+}
+/** The plan of a run from what is stored of it. */
+export const runPlanOf = (run: RunOf): RunPlan => ({
   blocks: run.blocks,
   assigned: run.plan.blocks.flatMap(({ id, rounds }) =>
     rounds.flatMap(({ round, assigned }) =>

@@ -114,7 +114,10 @@ describe('the clock', () => {
 
 test('a tap belongs to the work under way, in the rest to the one just done, and before a block to none', () => {
   expect(workAt(parts, clock([start], 112))).toMatchObject({ where: { block: 'b1', round: 1, side: 'one' }, t: 2 });
-  expect(workAt(parts, clock([start], 153))).toMatchObject({ where: { block: 'b1', round: 1, side: 'other' }, t: null });
+  expect(workAt(parts, clock([start], 153))).toMatchObject({
+    where: { block: 'b1', round: 1, side: 'other' },
+    t: null,
+  });
   expect(workAt(parts, clock([start], 105))).toBeNull();
   const lead = parts.findIndex((p) => p.block === 'b2');
   expect(workAt(parts, clock([start, at(110, { is: 'to', part: lead })], 112))).toBeNull();

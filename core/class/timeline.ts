@@ -79,19 +79,20 @@ function wound(
   const spent = new Map<number, Seconds>();
   let [part, elapsed, going, started, ended, since] = [0, 0, false, false, false, 0];
   const added = new Map<number, Seconds>();
-  const length = (i: number): Seconds => (parts[i]?.seconds ?? 0) + (added.get(i) ?? 0);
+  /** In whole milliseconds, so that what is noted between changes nothing of the sum. */
+  const length = (i: number): number => Math.round(1000 * ((parts[i]?.seconds ?? 0) + (added.get(i) ?? 0)));
   const last = parts.length - 1;
   const goOnTo = (at: number): void => {
     if (going) {
-      elapsed += Math.max(0, at - since) / 1000;
+      elapsed += Math.max(0, at - since);
       while (part < last && elapsed >= length(part)) {
-        spent.set(part, length(part));
+        spent.set(part, length(part) / 1000);
         elapsed -= length(part);
         part += 1;
       }
       if (part === last && elapsed >= length(last)) [elapsed, going, ended] = [length(last), false, true];
     }
-    spent.set(part, Math.min(elapsed, length(part)));
+    spent.set(part, Math.min(elapsed, length(part)) / 1000);
     since = at;
   };
   for (const event of events) {
@@ -123,7 +124,8 @@ function wound(
     }
   }
   goOnTo(now);
-  return { clock: { part, elapsed, left: Math.max(0, length(part) - elapsed), going, started, over: ended }, spent };
+  const left = Math.max(0, length(part) - elapsed) / 1000;
+  return { clock: { part, elapsed: elapsed / 1000, left, going, started, over: ended }, spent };
 }
 
 /** Seconds that a clock shows: those begun, and a twentieth of one is not yet another. */

@@ -45,6 +45,9 @@ const said = [
   z.strictObject({ is: z.literal('undo'), of: z.string().max(60) }),
 ] as const;
 
+/** Turns of the clock. */
+export const CLOCK_EVENTS = ['start', 'pause', 'go-on', 'to', 'longer', 'end'] as const;
+
 const [first, ...others] = said;
 /** Made by the device, so that one that is sent twice counts once. */
 const made = {

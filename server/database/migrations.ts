@@ -480,7 +480,40 @@ const runs: Step = {
   },
 };
 
-const STEPS: readonly Step[] = [first, overrule, studio, plans, ladders, days, reliability, self, eyes, classes, runs];
+const walls: Step = {
+  name: '012-walls',
+  async up(db) {
+    await db.schema.createTable('wall_codes', (t) => {
+      t.text('run_id').primary().references('class_runs.id').onDelete('CASCADE');
+      // Codes and keys are secrets: only what tells them is kept.
+      t.text('code_hash').notNullable().unique();
+      t.text('until').notNullable();
+    });
+    await db.schema.createTable('walls', (t) => {
+      t.text('key_hash').primary();
+      t.text('run_id').notNullable().references('class_runs.id').onDelete('CASCADE');
+      t.text('until').notNullable();
+    });
+  },
+  async down(db) {
+    for (const table of ['walls', 'wall_codes']) await db.schema.dropTable(table);
+  },
+};
+
+const STEPS: readonly Step[] = [
+  first,
+  overrule,
+  studio,
+  plans,
+  ladders,
+  days,
+  reliability,
+  self,
+  eyes,
+  classes,
+  runs,
+  walls,
+];
 
 /** Names of the steps that this program knows. */
 export const STEP_NAMES: readonly string[] = STEPS.map((s) => s.name);

@@ -7,7 +7,7 @@ import { poseSvg } from '../../core/body/draw.js';
 import type { Catalog } from '../../core/catalog/index.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { blockText } from '../../words/class.js';
-import { familyName, placeName, rungName } from '../../words/names.js';
+import { familyName, nameWithin, rungName } from '../../words/names.js';
 import { inFont, INK, MISSING, ROPE } from './sheet.js';
 
 type Plan = NonNullable<PlannedClass['plan']>;
@@ -49,22 +49,23 @@ function blockOf(
   names: ReadonlyMap<string, string>,
 ): Content[] {
   const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
-  const [family, move] = block.move.split('/') as [string, string?];
+  const [family, named] = block.move.split('/') as [string, string?];
   const own = versionsOf(planned, member);
+  const move = named ? rungName(catalog, family, named) : familyName(catalog, family);
   const first = own[0] && rungs.get(own[0].version);
   const partner = partnerOf(planned, member, names);
   return [
     first ? { svg: poseSvg(first.pose, bodyOf(), 84, 54) } : { text: '' },
     {
       stack: [
-        { text: move ? rungName(catalog, family, move) : familyName(catalog, family), color: ROPE, bold: true },
+        { text: move, color: ROPE, bold: true },
         ...(own.length === 0
           ? [{ text: 'Wait, or help the coach.' }]
           : own.map(({ version, rounds, then }) => ({
               text: [
-                { text: placeName(catalog, version), bold: true },
+                { text: nameWithin(catalog, version, move), bold: true },
                 own.length > 1 ? ` (round ${rounds.join(', ')})` : '',
-                then ? `, then ${placeName(catalog, then)}` : '',
+                then ? `, then ${nameWithin(catalog, then, move)}` : '',
               ],
             }))),
         { text: blockText(block), fontSize: 9 },

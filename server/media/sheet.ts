@@ -29,7 +29,8 @@ pdfmake.setFonts({
   },
 });
 const covered = fontkit.openSync(fontFile('Regular')) as fontkit.Font;
-export const MISSING = 'A � stands for a letter that the font of this sheet does not have: it has Latin, Greek and Cyrillic.';
+export const MISSING =
+  'A � stands for a letter that the font of this sheet does not have: it has Latin, Greek and Cyrillic.';
 
 /** One character as the font has it: itself, without its marks, or a mark that stands for it. */
 function glyph(character: string): string {

@@ -17,6 +17,7 @@ import type { Ladders } from '../repositories/ladders.js';
 import type { Looks } from '../repositories/looks.js';
 import type { JudgedAs, People } from '../repositories/people.js';
 import type { Runs } from '../repositories/runs.js';
+import type { Walls } from '../repositories/walls.js';
 import type { Plans } from '../repositories/plans.js';
 import type { StudioStore } from '../repositories/studio.js';
 import type { Work } from '../work/work.js';
@@ -29,6 +30,7 @@ export interface Context {
   eyes: Eyes;
   classes: Classes;
   runs: Runs;
+  walls: Walls;
   studio: StudioStore;
   plans: Plans;
   ladders: Ladders;

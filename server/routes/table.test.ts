@@ -121,6 +121,10 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       return { body: () => ({ name: 'N', email: `${randomUUID()}@hall.example`, password: PASSWORD, role: 'coach' }) };
     case 'accounts.change':
       return { params: { id: (await studio.as('coach')).account!.id }, body: () => ({ name: 'N' }) };
+    case 'groups.trends':
+    case 'groups.csv':
+    case 'groups.workbook':
+      return { params: { id: group } };
     case 'groups.add':
       return { body: () => ({ name: randomUUID() }) };
     case 'people.add':
@@ -190,6 +194,7 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     }
     case 'classes.add':
       return { body: () => ofClass() };
+    case 'classes.cards':
     case 'classes.get':
     case 'classes.plan':
     case 'classes.remove':
@@ -204,6 +209,17 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       const body = { ...ofClass(), members: [person] };
       await owner.send('post', '/classes', body);
       return { params: { id: body.id }, body: () => ({ id: randomUUID() }) };
+    }
+    case 'walls.code':
+    case 'walls.shut':
+    case 'walls.open':
+    case 'walls.get': {
+      const [of, id] = [{ ...ofClass(), members: [person] }, randomUUID()];
+      await owner.send('post', '/classes', of);
+      await owner.send('post', `/classes/${of.id}/runs`, { id });
+      const { code } = (await owner.send('post', `/runs/${id}/wall`)).body as { code: string };
+      if (name !== 'walls.get') return { params: { id }, body: () => ({ code }) };
+      return { params: (await owner.send('post', '/walls', { code })).body as { key: string } };
     }
     case 'runs.get':
     case 'runs.note':

@@ -181,6 +181,9 @@ describe.each(['by mouse', 'by thumb'] as const)('%s', (way) => {
     await door.goto(`${hall.url}/sign-in`);
     await sees(door, 'Sign in');
     found.push(...(await lookedAt(door, 'door')));
+    await door.goto(`${hall.url}/wall`);
+    await sees(door, 'Show a class here');
+    found.push(...(await lookedAt(door, 'a wall without a code')));
     expect(found).toEqual([]);
   });
 });

@@ -6,7 +6,8 @@ import type { ClassBlock } from '../../../core/formats/class.js';
 import { assignedWhy, outWhy } from '../../../words/class.js';
 import ModalFrame from '../../components/ModalFrame.vue';
 import { catalog } from '../../data/catalogue.js';
-import { kitText, moveName, nameWithin } from './moves.js';
+import { nameWithin } from '../../../words/names.js';
+import { kitText, moveName } from './moves.js';
 import VersionChoices from './VersionChoices.vue';
 
 const props = defineProps<{ planned: PlannedClass; blocks: readonly ClassBlock[] }>();

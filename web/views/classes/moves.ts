@@ -67,13 +67,6 @@ export const copyOf = ({ by: _by, changedAt: _at, ...one }: ClassOfStudio, day: 
   ...(day === null ? { members: [], pins: [] } : {}),
 });
 
-/** A version within its own position, and a mat move, need no position before them. @param within what the column or the screen is headed with */
-export function nameWithin(catalog: Catalog, version: string, within: string): string {
-  const [family, rung] = version.split('/') as [string, string];
-  return family === CLASS_MOVES || familyName(catalog, family) === within
-    ? rungName(catalog, family, rung)
-    : placeName(catalog, version);
-}
 /** What a version takes, in a few words; empty where it takes nothing. */
 export const kitText = (kit: Readonly<Record<string, number>>): string =>
   Object.entries(kit)

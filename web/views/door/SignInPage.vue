@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
 import TautLine from '../../drawing/TautLine.vue';
 import { useAction } from '../../data/action.js';
 import { waitingHere } from '../../data/outbox.js';
@@ -82,6 +82,9 @@ async function enterDemo(): Promise<void> {
         <button type="button" class="link" @click="session.load()">Try again</button>
       </p>
       <button class="btn btn-main w-full" :disabled="busy">{{ first ? 'Make me the owner' : 'Sign in' }}</button>
+      <RouterLink v-if="!first" to="/wall" class="link inline-block min-h-[44px] content-center"
+        >Show a class on this screen</RouterLink
+      >
       <div v-if="session.state?.demo" class="border-rule space-y-2 border-t pt-3">
         <p class="text-soft">
           Demo: a made-up harbour hall. Sign in as its coach, <b>{{ session.state.demo.email }}</b>, password

@@ -5,7 +5,8 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { GroupTrendsOf } from '../../../api/groups.js';
 import { LEAST_MEMBERS, MONTH_DAYS } from '../../../core/studio/group.js';
-import { changeText, counted, groupChangeText, ladderName, nameOnLadder } from '../../../words/group.js';
+import { changeText, counted, groupChangeText, ladderName } from '../../../words/group.js';
+import { nameWithin } from '../../../words/names.js';
 import { percentText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
 import PickOne from '../../components/PickOne.vue';
@@ -153,7 +154,7 @@ const print = (): void => window.print();
         <div v-for="l in found.ladders" :key="l.ladder">
           <dt class="font-semibold">{{ ladderName(l.ladder) }}</dt>
           <dd v-for="p in l.places" :key="p.place" class="border-rule border-l-4 py-0.5 pl-3">
-            {{ nameOnLadder(catalog, l.ladder, p.place) }}:
+            {{ nameWithin(catalog, p.place, ladderName(l.ladder)) }}:
             <span class="text-soft">{{ p.members.map((m) => nameOf.get(m)).join(', ') }}</span>
           </dd>
         </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the hall reads from four metres: the move, the seconds, who does which version, what comes next. No text is lower than a thirtieth of the screen. */
 import { computed } from 'vue';
-import type { Run } from '../../../../api/runs.js';
+import type { WallRun } from '../../../../core/class/wall.js';
 import type { RunState } from '../../../../core/class/run.js';
 import { isOpen } from '../../../../core/class/pace.js';
 import { secondsShown, type ClockAt, type Part } from '../../../../core/class/timeline.js';
@@ -9,6 +9,7 @@ import type { Where } from '../../../../core/formats/run.js';
 import FigureView from '../../../drawing/FigureView.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { moveName } from '../moves.js';
+import { shortNames } from '../../../../words/names.js';
 import { STEP_WORDS } from '../../../../words/class.js';
 import {
   hasStepped,
@@ -16,7 +17,6 @@ import {
   pacingNow,
   partName,
   roundAt,
-  shortNames,
   SIDE_NAMES,
   turnAt,
   TURN_NAMES,
@@ -24,7 +24,13 @@ import {
   type ShownVersion,
 } from './shown.js';
 
-const props = defineProps<{ run: Run; state: RunState; clock: ClockAt; parts: readonly Part[]; flashing: boolean }>();
+const props = defineProps<{
+  run: WallRun;
+  state: RunState;
+  clock: ClockAt;
+  parts: readonly Part[];
+  flashing: boolean;
+}>();
 const part = computed(() => props.parts[props.clock.part]);
 const at = computed<Where | null>((before) => roundAt(props.parts, props.clock, before));
 const block = computed(() => props.run.blocks.find((b) => b.id === at.value?.block));

@@ -15,6 +15,7 @@ import { isOpen } from '../../../../core/class/pace.js';
 import { hasStepped, nextName, pacingNow, partName } from './shown.js';
 import { CUES, useChosenCues, useCues, type Cue } from './use-cues.js';
 import { useRunning } from './use-running.js';
+import WallDialog from './WallDialog.vue';
 import WatchStrip from './WatchStrip.vue';
 
 const props = defineProps<{ id: string }>();
@@ -48,6 +49,7 @@ const { flashing } = useCues(
 const { isSupported: canFill, toggle: fill } = useFullscreen();
 const cues = useChosenCues();
 const choosing = ref(false);
+const walling = ref(false);
 
 const begin = (): void => void say({ is: 'start' });
 const turn = (): void =>
@@ -146,9 +148,9 @@ const where = computed(() => {
       <button v-if="canFill" class="btn max-sm:hidden" aria-label="Fill the screen" @click="fill()">
         <Maximize :size="22" aria-hidden="true" />
       </button>
-      <a :href="`/runs/${id}/wall`" target="_blank" class="btn max-sm:hidden" aria-label="Wall, in a window of its own">
+      <button class="btn" aria-label="Wall" @click="walling = true">
         <MonitorUp :size="22" aria-hidden="true" />
-      </a>
+      </button>
       <button class="btn" @click="clock.started && !clock.over ? (leaving = true) : end()">End</button>
       <p class="text-soft min-w-40 flex-1 text-sm" role="status">{{ where }}</p>
       <p v-if="running.error.value || joinError" role="alert" class="note w-full text-sm">
@@ -162,6 +164,7 @@ const where = computed(() => {
         <button class="btn" @click="leaving = false">Go on</button>
       </div>
     </ModalFrame>
+    <WallDialog :id="id" :open="walling" @close="walling = false" />
     <ModalFrame :open="choosing" title="Sound and light" @close="choosing = false">
       <OnOff v-for="name in Object.keys(CUES) as Cue[]" :key="name" v-model="cues[name]">{{ CUES[name] }}</OnOff>
       <p class="text-soft text-sm">

@@ -23,7 +23,8 @@ import PersonPicker from '../../../components/PersonPicker.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { faultName, placeName } from '../../../data/names.js';
 import VersionChoices from '../VersionChoices.vue';
-import { roundAt, sameWhere, shortNames, siteOf, SITES } from './shown.js';
+import { shortNames } from '../../../../words/names.js';
+import { roundAt, sameWhere, siteOf, SITES } from './shown.js';
 import { useLongPress } from './use-long-press.js';
 
 const props = defineProps<{

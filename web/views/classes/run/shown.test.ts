@@ -3,8 +3,9 @@ import type { Run } from '../../../../api/runs.js';
 import { catalog } from '../../../../core/catalog/index.js';
 import { runPlanOf, stateOf } from '../../../../core/class/run.js';
 import { clockAt, standing, timelineOf } from '../../../../core/class/timeline.js';
+import { shortNames } from '../../../../words/names.js';
 import type { RunEvent, RunSaid } from '../../../../core/formats/run.js';
-import { hasStepped, nextName, pacingNow, partName, roundAt, shortNames, turnAt, versionsOf } from './shown.js';
+import { hasStepped, nextName, pacingNow, partName, roundAt, turnAt, versionsOf } from './shown.js';
 
 const people = [
   { id: 'a', name: 'Ana Berg', fault: null },

@@ -1,5 +1,4 @@
 /** What the hall is shown of a class that runs: the move, the versions with who does each, and what comes next. */
-import type { Run } from '../../../../api/runs.js';
 import { rungOf, type Catalog } from '../../../../core/catalog/index.js';
 import type { Pose } from '../../../../core/body/pose.js';
 import { pacingAt, type Pacing } from '../../../../core/class/pace.js';
@@ -12,13 +11,15 @@ import {
   versionIn,
   type RunState,
 } from '../../../../core/class/run.js';
+import type { WallRun } from '../../../../core/class/wall.js';
 import type { ClockAt, Part } from '../../../../core/class/timeline.js';
 import { FELT_SITES } from '../../../../core/formats/catalog.js';
 import type { RunEvent, Where } from '../../../../core/formats/run.js';
 import { paceText } from '../../../../words/class.js';
 import { SITE_WORDS } from '../../../../words/labels.js';
 import type { Choice } from '../../../components/choice.js';
-import { moveName, nameWithin } from '../moves.js';
+import { nameWithin } from '../../../../words/names.js';
+import { moveName } from '../moves.js';
 
 export const SIDE_NAMES = { one: 'one side', other: 'other side' } as const;
 /** Of pairs: whose turn it is. */
@@ -28,18 +29,6 @@ type Felt = Extract<RunEvent, { is: 'felt' }>['site'];
 /** Where it was felt first. */
 export const SITES: (Choice & { id: Felt })[] = FELT_SITES.map((id) => ({ id, name: SITE_WORDS[id] }));
 export const siteOf = (id: string): Felt | undefined => SITES.find((s) => s.id === id)?.id;
-
-/** First names; with the first letter of the last where two would be the same. */
-export function shortNames(people: readonly { id: string; name: string }[]): Map<string, string> {
-  const first = (name: string): string => name.split(/\s+/)[0]!;
-  return new Map(
-    people.map(({ id, name }) => {
-      const twice = people.filter((p) => first(p.name) === first(name)).length > 1;
-      const last = name.split(/\s+/).at(-1)!;
-      return [id, twice && last !== name ? `${first(name)} ${last[0]}.` : first(name)];
-    }),
-  );
-}
 
 export interface ShownVersion {
   version: string;
@@ -66,12 +55,12 @@ export const turnAt = (parts: readonly Part[], clock: Pick<ClockAt, 'part'>): Pa
   (parts.slice(clock.part).find((p) => p.is === 'work') ?? parts.findLast((p) => p.is === 'work'))?.turn ?? null;
 
 /** Breath or rep under way, by the second of the work; null where nothing is paced. */
-export function pacingNow(run: Run, part: Part | undefined, clock: ClockAt): Pacing | null {
+export function pacingNow(run: WallRun, part: Part | undefined, clock: ClockAt): Pacing | null {
   const block = part?.is === 'work' && clock.started && run.blocks.find((b) => b.id === part.block);
   return block ? pacingAt(block, clock.elapsed) : null;
 }
 /** Whether a block that steps down has done so, at a second of its work. */
-export function hasStepped(run: Run, part: Part | undefined, clock: Pick<ClockAt, 'elapsed' | 'over'>): boolean {
+export function hasStepped(run: WallRun, part: Part | undefined, clock: Pick<ClockAt, 'elapsed' | 'over'>): boolean {
   const at = part?.is === 'work' && !clock.over ? run.blocks.find((b) => b.id === part.block)?.stepDown : null;
   return at != null && clock.elapsed >= at;
 }
@@ -83,7 +72,7 @@ export function hasStepped(run: Run, part: Part | undefined, clock: Pick<ClockAt
  */
 export function versionsOf(
   catalog: Catalog,
-  run: Run,
+  run: WallRun,
   state: RunState,
   { block, round }: { block: string; round: number },
   now: { turn?: Part['turn']; stepped?: boolean } = {},
@@ -114,7 +103,7 @@ export function versionsOf(
 }
 
 /** What a part is called. */
-export function partName(catalog: Catalog, run: Run, part: Part): string {
+export function partName(catalog: Catalog, run: WallRun, part: Part): string {
   const block = run.blocks.find((b) => b.id === part.block)!;
   const move = moveName(catalog, block.move);
   switch (part.is) {
@@ -129,7 +118,7 @@ export function partName(catalog: Catalog, run: Run, part: Part): string {
   }
 }
 /** What comes after the part under way; empty at the end. */
-export function nextName(catalog: Catalog, run: Run, parts: readonly Part[], clock: ClockAt): string {
+export function nextName(catalog: Catalog, run: WallRun, parts: readonly Part[], clock: ClockAt): string {
   const next = parts.slice(clock.part + 1).find((p) => p.is === 'work' || p.is === 'rest');
   if (!next) return '';
   const block = run.blocks.find((b) => b.id === next.block)!;
