@@ -104,20 +104,11 @@ const T_975 = [
   12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11,
   2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042,
 ] as const;
-const Z_975 = 1.959964;
-/** Beyond the table: the first terms of Peiser's expansion (1943, Ann. Math. Stat. 14:56). */
-const t975 = (df: number): number => T_975[df - 1] ?? Z_975 + (Z_975 ** 3 + Z_975) / (4 * df);
-
+/** The same of a normal distribution. */
+export const Z_975 = 1.959964;
 /**
- * Mean with its 95 % interval by Student's t.
- * @returns null with fewer than two values
- * @example meanInterval([1, 2, 3])?.high // => 4.4843
+ * Student's t at 97.5 %; beyond the table the first terms of Peiser's expansion (1943, Ann. Math. Stat. 14:56).
+ * @param df degrees of freedom, 1 or more
+ * @example t975(10) // => 2.228
  */
-export function meanInterval(values: readonly number[]): Interval | null {
-  const n = values.length;
-  if (n < 2) return null;
-  const value = values.reduce((sum, v) => sum + v, 0) / n;
-  const variance = values.reduce((sum, v) => sum + (v - value) ** 2, 0) / (n - 1);
-  const half = t975(n - 1) * Math.sqrt(variance / n);
-  return { value, low: value - half, high: value + half };
-}
+export const t975 = (df: number): number => T_975[df - 1] ?? Z_975 + (Z_975 ** 3 + Z_975) / (4 * df);

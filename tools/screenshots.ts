@@ -33,7 +33,15 @@ const pictures = looks.filter((l) => l.mediaId);
 const hold = looks.find((l) => !l.mediaId)!.id;
 
 await shoot('floor', '/');
-await shoot('people', '/people');
+const groupId = await page.evaluate(
+  async () =>
+    ((await (await fetch('/api/groups')).json()) as { id: string; name: string }[]).find((g) =>
+      g.name.startsWith('Lunch'),
+    )!.id,
+);
+await page.goto(`${hall.url}/groups/${groupId}`);
+await sees(page, 'Clean seconds over');
+await shoot('group');
 await shoot('person', `/people/${person}`);
 await page.goto(`${hall.url}/eye`);
 await sees(page, 'Named for nothing');

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { addDays } from '../days.js';
 import type { LoggedHold } from '../ladder/holds.js';
-import { meanInterval, seededRandom } from '../statistics.js';
+import { median, seededRandom, t975 } from '../statistics.js';
 import { plankHold } from '../testing.js';
 import { changeOf, groupTrends, type GroupMember } from './group.js';
 import { coverage } from './simulated-group.js';
@@ -36,6 +36,9 @@ describe('a member’s own change', () => {
     expect(changeOf([hold(0, 40, { setup: { handHeight: 0.3 } }), hold(30, 20)])).toBeNull();
     expect(changeOf([hold(0, 40, { pain: true }), hold(30, 20)])).toBeNull();
     expect(changeOf([hold(7, 40), hold(7, 20)])).toBeNull();
+    // Nine days apart tell more of the day than of the weeks.
+    expect(changeOf([hold(0, 40), hold(9, 20)])).toBeNull();
+    expect(changeOf([hold(0, 40), hold(10, 20)])).not.toBeNull();
     expect(changeOf([])).toBeNull();
   });
 });
@@ -100,18 +103,17 @@ describe('a group', () => {
   });
 });
 
-test('the interval of a mean is Student’s', () => {
-  expect(meanInterval([4])).toBeNull();
-  const { low, high } = meanInterval(Array.from({ length: 41 }, (_, i) => (i % 2) * 2 - 1))!;
-  // 2.021 at forty degrees of freedom, beyond the table.
-  expect((high - low) / 2).toBeCloseTo(2.021 * Math.sqrt((41 - 1 / 41) / 40 / 41), 3);
+test('Student’s t beyond the table goes on where it ends', () => {
+  expect(t975(31)).toBeCloseTo(2.04, 2);
+  expect(t975(120)).toBeCloseTo(1.98, 2);
 });
-
 test.each([4, 8, 16])(
   'the range holds the true mean of people like %i unknown ones about 95 times of a hundred',
   (n) => {
-    const { kept, told } = coverage(seededRandom(11 + n), n, 400);
+    const { kept, told, widths } = coverage(seededRandom(11 + n), n, 400);
     expect(told).toBeGreaterThan(300);
     expect(kept / told).toBeGreaterThan(0.92);
+    // And not by being so wide that it says nothing.
+    expect(median(widths)).toBeLessThan(n >= 16 ? 1.75 : 5);
   },
 );

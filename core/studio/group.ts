@@ -1,7 +1,7 @@
 /** A group over a block of weeks: where everybody stands, what goes most often, which versions are used, and what has changed. */
 import { addDays, daysBetween, type Day } from '../days.js';
 import type { LoggedHold } from '../ladder/holds.js';
-import { meanInterval, type Interval } from '../statistics.js';
+import { t975, Z_975, type Interval } from '../statistics.js';
 
 /** What is known of a member of a group. */
 export interface GroupMember {
@@ -62,13 +62,19 @@ export interface GroupTrends {
 /** Holds are compared with holds of the same version, side and set-up alone. */
 const likeness = ({ place, side, setup }: LoggedHold): string => JSON.stringify([place, side, setup]);
 
-/**
- * How a member's clean seconds change: one slope of their logarithm a week, within each version, side and set-up (pooled within-group
- * least squares, as in an analysis of covariance). Going on to a harder version is no fall. Reps, and holds that pain ended, are left out.
- * @param holds of the block; at least two weeks lie between the first and the last of some version
- * @returns null where no version was held on two days
- */
-export function changeOf(holds: readonly LoggedHold[]): Change | null {
+/** What a slope rests on: the sum of squares of its weeks, and of what it leaves over with its degrees of freedom. */
+interface Slope {
+  /** Of the logarithm, a week. */
+  rate: number;
+  looks: number;
+  sxx: number;
+  rest: number;
+  free: number;
+}
+/** Looks that lie closer tell more of the day than of the weeks: two looks ten days apart are the least, weeks squared. */
+const LEAST_SPREAD = (10 / WEEK_DAYS) ** 2 / 2;
+
+function slopeOf(holds: readonly LoggedHold[]): Slope | null {
   const groups = new Map<string, { x: number; y: number }[]>();
   for (const hold of holds) {
     if (hold.pain || hold.reps || hold.undecided) continue;
@@ -76,7 +82,7 @@ export function changeOf(holds: readonly LoggedHold[]): Change | null {
     const at = { x: daysBetween(holds[0]!.day, hold.day) / WEEK_DAYS, y: Math.log(Math.max(1, hold.clean)) };
     groups.set(key, [...(groups.get(key) ?? []), at]);
   }
-  let [sxx, sxy, looks] = [0, 0, 0];
+  let [sxx, sxy, syy, looks, used] = [0, 0, 0, 0, 0];
   for (const points of groups.values()) {
     const mean = (of: (p: { x: number; y: number }) => number): number =>
       points.reduce((sum, p) => sum + of(p), 0) / points.length;
@@ -85,9 +91,24 @@ export function changeOf(holds: readonly LoggedHold[]): Change | null {
     if (own === 0) continue;
     sxx += own;
     sxy += points.reduce((sum, p) => sum + (p.x - mx) * (p.y - my), 0);
+    syy += points.reduce((sum, p) => sum + (p.y - my) ** 2, 0);
     looks += points.length;
+    used += 1;
   }
-  return sxx === 0 ? null : { perWeek: Math.exp(sxy / sxx), looks };
+  if (sxx < LEAST_SPREAD - 1e-9) return null;
+  const rate = sxy / sxx;
+  return { rate, looks, sxx, rest: Math.max(0, syy - rate * sxy), free: looks - used - 1 };
+}
+
+/**
+ * How a member's clean seconds change: one slope of their logarithm a week, within each version, side and set-up (pooled within-group
+ * least squares, as in an analysis of covariance). Going on to a harder version is no fall. Reps, and holds that pain ended, are left out.
+ * @param holds of the block
+ * @returns null where nothing was held twice with ten days between
+ */
+export function changeOf(holds: readonly LoggedHold[]): Change | null {
+  const slope = slopeOf(holds);
+  return slope && { perWeek: Math.exp(slope.rate), looks: slope.looks };
 }
 
 /** Counts by key, the most first; ties by name. */
@@ -131,7 +152,7 @@ export function groupTrends(members: readonly GroupMember[], today: Day, weeks: 
     (s) => s.fault,
   );
   const own = members.map((m) => ({ member: m, holds: m.holds.filter(inBlock) }));
-  const changes = own.map(({ member, holds }) => ({ member, holds, change: changeOf(holds) }));
+  const changes = own.map(({ member, holds }) => ({ member, holds, slope: slopeOf(holds), change: changeOf(holds) }));
   const onLadders = members.flatMap(({ id, places }) =>
     Object.entries(places).map(([ladder, place]) => ({ id, ladder, place })),
   );
@@ -153,7 +174,7 @@ export function groupTrends(members: readonly GroupMember[], today: Day, weeks: 
       looks: seen.length,
     })),
     change: changeOfGroup(
-      changes.flatMap((c) => (c.change ? [{ holds: c.holds, change: c.change }] : [])),
+      changes.flatMap(({ holds, slope }) => (slope ? [{ holds, slope }] : [])),
       weeks,
     ),
     attendance: Array.from({ length: weeks }, (_, i) => {
@@ -176,18 +197,41 @@ export function groupTrends(members: readonly GroupMember[], today: Day, weeks: 
   };
 }
 
-/** The mean of the members' own changes over the block, each member once, with the interval of a mean (Student's t). */
+/** Scatter of the logarithm of clean seconds about a member's course, where the looks are too few to tell it. Assumption. */
+const SCATTER = 0.2;
+/** Degrees of freedom from which the looks tell their scatter themselves. */
+const TOLD_BY_LOOKS = 6;
+
+/**
+ * The group's mean change over the block: each member's slope by how well it is known (random effects, DerSimonian and Laird 1986,
+ * Control. Clin. Trials 7:177), with the interval of Hartung and Knapp (2001, Stat. Med. 20:3875) at Student's t.
+ */
 function changeOfGroup(
-  told: readonly { holds: readonly LoggedHold[]; change: Change }[],
+  told: readonly { holds: readonly LoggedHold[]; slope: Slope }[],
   weeks: number,
 ): GroupChange | null {
-  if (told.length < LEAST_MEMBERS) return null;
-  const { value, low, high } = meanInterval(told.map(({ change }) => Math.log(change.perWeek) * weeks))!;
+  const n = told.length;
+  if (n < LEAST_MEMBERS) return null;
+  const sum = (of: (slope: Slope, i: number) => number): number => told.reduce((all, t, i) => all + of(t.slope, i), 0);
+  const free = sum((s) => s.free);
+  const noise = free >= TOLD_BY_LOOKS ? sum((s) => s.rest) / free : SCATTER ** 2;
+  const meanBy = (weight: (s: Slope) => number): number => sum((s) => weight(s) * s.rate) / sum(weight);
+  const known = (s: Slope): number => s.sxx / Math.max(noise, 1e-6);
+  const fixed = meanBy(known);
+  const total = sum(known);
+  const apart = sum((s) => known(s) * (s.rate - fixed) ** 2) - (n - 1);
+  const between = Math.max(0, apart / (total - sum((s) => known(s) ** 2) / total));
+  const weight = (s: Slope): number => 1 / (1 / known(s) + between);
+  const mean = meanBy(weight);
+  const spread = sum((s) => weight(s) * (s.rate - mean) ** 2) / (n - 1);
+  // Never surer than the scatter of the looks allows: by chance a few members may agree.
+  const half = Math.max(t975(n - 1) * Math.sqrt(spread), Z_975) / Math.sqrt(sum(weight));
+  const factor = (rate: number): number => Math.exp(rate * weeks);
   const used = told.flatMap(({ holds }) => holds);
   return {
-    factor: { value: Math.exp(value), low: Math.exp(low), high: Math.exp(high) },
-    members: told.length,
-    looks: told.reduce((sum, { change }) => sum + change.looks, 0),
+    factor: { value: factor(mean), low: factor(mean - half), high: factor(mean + half) },
+    members: n,
+    looks: sum((s) => s.looks),
     capped: used.filter((h) => h.toTarget).length / used.length,
   };
 }

@@ -123,10 +123,7 @@ describe('a class', () => {
       before,
     );
     await kept(page);
-    const cards = await page.$eval(
-      'a[href$="cards.pdf"]',
-      async (a) => (await fetch((a as HTMLAnchorElement).href)).status,
-    );
+    const cards = await page.$eval('a[href$="cards.pdf"]', async (a) => (await fetch(a.href)).status);
     expect(cards).toBe(200);
     await press(page, 'Undo');
     await page.waitForFunction(

@@ -5,7 +5,7 @@ import { CLASS_MOVES, movesOf } from '../../../core/class/options.js';
 import { NEW_PACE } from '../../../core/class/pace.js';
 import type { Day } from '../../../core/days.js';
 import type { ClassBlock, Pace, Sides } from '../../../core/formats/class.js';
-import { familyName, placeName, rungName } from '../../../words/names.js';
+import { familyName, rungName } from '../../../words/names.js';
 import type { Choice } from '../../components/choice.js';
 
 export const SIDES_WORDS: Readonly<Record<Sides, string>> = {

@@ -91,7 +91,8 @@ const print = (): void => window.print();
           </p>
         </template>
         <p v-else class="text-soft mt-1">
-          It takes {{ LEAST_MEMBERS }} members who have held one version on two days. Look at them again.
+          It takes {{ LEAST_MEMBERS }} members who have held one version twice with ten days between. Look at them
+          again.
         </p>
       </section>
       <section class="card" aria-labelledby="group-here">
