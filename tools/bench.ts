@@ -35,6 +35,7 @@ import { createApp } from '../server/app.js';
 import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
+import { secondDeviceRow } from './second-device.js';
 import { slowPhoneRows } from './slow-phone.js';
 import { loadSolver } from '../server/work/solver.js';
 
@@ -401,6 +402,7 @@ for (const [what, name] of [
     `${ms(few[what])}, ${ms(many[what])}: ${(many[what] / few[what]).toFixed(2)} ×`,
     'flat',
   ]);
+rows.push(await secondDeviceRow());
 const load = firstLoad();
 rows.push([
   'first load of the interface, gzip',
