@@ -2,9 +2,11 @@
 /** One of a list that can be long, found by typing a part of its name. */
 import { ComboboxOption } from '@headlessui/vue';
 import type { Choice } from './choice.js';
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import PickBox from './PickBox.vue';
 
+// Fetched where a list has figures: most have none.
+const FigureView = defineAsyncComponent(() => import('../drawing/FigureView.vue'));
 const props = defineProps<{
   id: string;
   label: string;
@@ -39,6 +41,9 @@ const nameOf = (id: unknown): string => props.choices.find((c) => c.id === id)?.
         class="flex min-h-[44px] cursor-pointer items-center gap-2 rounded px-2"
         :class="{ 'bg-sunk': active }"
       >
+        <span v-if="c.pose" class="w-16 shrink-0" aria-hidden="true"
+          ><FigureView :pose="c.pose" :label="c.name"
+        /></span>
         <span class="flex-1" :class="{ 'font-bold': c.id === modelValue }">{{ c.name }}</span>
         <span v-if="c.note" class="text-soft text-sm">{{ c.note }}</span>
       </li>

@@ -1,6 +1,6 @@
 /** What a block can be of, and a class to begin with. */
 import type { ClassInput, ClassOfStudio } from '../../../api/classes.js';
-import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
+import { offeredRungs, rungOf, type Catalog } from '../../../core/catalog/index.js';
 import { CLASS_MOVES, movesOf } from '../../../core/class/options.js';
 import { NEW_PACE } from '../../../core/class/pace.js';
 import type { Day } from '../../../core/days.js';
@@ -17,8 +17,19 @@ export const SIDES_WORDS: Readonly<Record<Sides, string>> = {
 
 /** Positions by name, and class mat moves by theirs. */
 export const moveChoices = (catalog: Catalog): Choice[] => [
-  ...catalog.families.filter((f) => f.id !== CLASS_MOVES).map((f) => ({ id: f.id, name: familyName(catalog, f.id) })),
-  ...offeredRungs(catalog, CLASS_MOVES).map((r) => ({ id: `${CLASS_MOVES}/${r.id}`, name: r.name, note: 'mat move' })),
+  ...catalog.families
+    .filter((f) => f.id !== CLASS_MOVES)
+    .map((f) => ({
+      id: f.id,
+      name: familyName(catalog, f.id),
+      pose: rungOf(catalog, f.id).pose,
+    })),
+  ...offeredRungs(catalog, CLASS_MOVES).map((r) => ({
+    id: `${CLASS_MOVES}/${r.id}`,
+    name: r.name,
+    note: 'mat move',
+    pose: r.pose,
+  })),
 ];
 export function moveName(catalog: Catalog, move: string): string {
   const [family, rung] = move.split('/') as [string, string?];
