@@ -1,5 +1,6 @@
 /** Classes: stored plans, and what is worked out of them when they are read. */
 import { z } from 'zod';
+import { PLANES } from '../core/class/kinds.js';
 import { CAUTION_IDS } from '../core/formats/catalog.js';
 import { KINDS, MAX_BLOCKS, MAX_MEMBERS, pacedBlockSchema } from '../core/formats/class.js';
 import { VIEWS } from '../core/landmarks.js';
@@ -95,6 +96,8 @@ export const plannedClassSchema = z.object({
         }),
       ),
       balance: z.record(z.enum(KINDS), z.number()),
+      // What ran before planes were told says nothing of them.
+      planes: z.record(z.enum(PLANES), z.number()).optional(),
       warnings: z.array(warning),
     })
     .nullable(),

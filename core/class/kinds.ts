@@ -1,7 +1,8 @@
 /** What a move asks of the body, and on which side. */
 import type { Kind } from '../formats/class.js';
 
-export type Plane = 'front' | 'side' | 'back' | 'turning';
+export const PLANES = ['front', 'side', 'back', 'turning'] as const;
+export type Plane = (typeof PLANES)[number];
 
 /** Kind and plane of every position; class moves by their own. */
 const OF: Readonly<Record<string, readonly [Kind, Plane]>> = {

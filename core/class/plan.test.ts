@@ -156,6 +156,8 @@ describe('a class', () => {
     expect(plan.minutes).toBe(4.9);
     expect(Object.values(plan.balance).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
     expect(plan.balance.hold).toBe(1);
+    expect(Object.values(plan.planes).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    expect(plan.planes).toMatchObject({ back: 0, turning: 0 });
   });
   test('is the same again, and shares one box evenly where it costs nothing', () => {
     const raised = { 'front-plank': { rung: 'raised', clean: 10 } };

@@ -10,7 +10,7 @@ import type { View } from '../landmarks.js';
 import { capFor, nobody, type Circumstance } from '../person/circumstance.js';
 import { loadOf } from '../statics/load.js';
 import { assign, scarceItems, type SolveLp } from './assign.js';
-import { kindOf, ON_THE_HANDS, ON_THE_NECK } from './kinds.js';
+import { kindOf, ON_THE_HANDS, ON_THE_NECK, planeOf, PLANES, type Plane } from './kinds.js';
 import { inClass, movesOf, optionsFor, versionsOf, type MemberInClass, type Offered } from './options.js';
 import { ownSeconds, pairsOf, roundSeconds, secondsOf, workSeconds, type Pair } from './pace.js';
 import { visitOf, watchOrder } from './watch.js';
@@ -65,6 +65,8 @@ export interface ClassPlan {
   watch: Watched[];
   /** Share of the working seconds by kind; adds up to 1. */
   balance: Record<Kind, number>;
+  /** The same by the side of the body that works. */
+  planes: Record<Plane, number>;
   warnings: ClassWarning[];
 }
 
@@ -335,17 +337,25 @@ export function planClass(
   const seconds = secondsOf(query.blocks);
   const blocks = planned.map((p, i) => ({ ...p.block, seconds: seconds[i]! }));
   const minutes = blocks.reduce((sum, b) => sum + b.seconds, 0) / 60;
-  const work = query.blocks.map((b) => ({ kind: kindOf(b.move), seconds: b.rounds * roundSeconds(b) }));
+  const work = query.blocks.map((b) => ({
+    kind: kindOf(b.move),
+    plane: planeOf(b.move),
+    seconds: b.rounds * roundSeconds(b),
+  }));
   const all = work.reduce((sum, w) => sum + w.seconds, 0);
+  const share = (fits: (w: (typeof work)[number]) => boolean): number =>
+    work.reduce((sum, w) => sum + (fits(w) ? w.seconds : 0), 0) / all;
   return {
     proven: planned.every((p) => p.proven),
     total: Math.round(1e4 * planned.reduce((sum, p) => sum + p.total, 0)) / 1e4,
     minutes: Math.round(10 * minutes) / 10,
     blocks,
     watch: planned.flatMap((p) => p.watch),
-    balance: Object.fromEntries(
-      KINDS.map((kind) => [kind, work.reduce((s, w) => s + (w.kind === kind ? w.seconds : 0), 0) / all]),
-    ) as Record<Kind, number>,
+    balance: Object.fromEntries(KINDS.map((kind) => [kind, share((w) => w.kind === kind)])) as Record<Kind, number>,
+    planes: Object.fromEntries(PLANES.map((plane) => [plane, share((w) => w.plane === plane)])) as Record<
+      Plane,
+      number
+    >,
     warnings: warningsOf(query, blocks, minutes),
   };
 }

@@ -3,6 +3,7 @@
 import { IdCard, Play, Printer, Undo2 } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
+import { PLANES } from '../../../core/class/kinds.js';
 import { KIT_TAKEN } from '../../../core/class/kit.js';
 import { hallDay } from '../../../core/days.js';
 import { KINDS } from '../../../core/formats/class.js';
@@ -85,6 +86,11 @@ const begin = (): Promise<boolean> =>
     const begun = await beginRun(props.id);
     await router.push(`/runs/${begun.id}`);
   });
+/** Which side of the body works, as shares of the working seconds; what is left out is said too. */
+const planes = computed(() => {
+  const shares = planned.value?.plan?.planes;
+  return shares ? PLANES.map((p) => `${p} ${percentText(shares[p])}`).join(', ') : '';
+});
 const print = (): void => window.print();
 const problem = computed(() => edit.error.value ?? error.value);
 </script>
@@ -253,6 +259,7 @@ const problem = computed(() => edit.error.value ?? error.value);
               .map((k) => `${KIND_NAMES[k]} ${percentText(planned!.plan!.balance[k])}`)
               .join(', ')
           }}
+          · {{ planes }}
         </p>
         <ul v-if="planned.plan.warnings.length" class="mt-2 space-y-1">
           <li v-for="(w, i) in planned.plan.warnings" :key="i" class="note text-sm">
