@@ -35,9 +35,9 @@ const both = async (page: Page): Promise<string[]> => [...(await axeFinds(page))
 const GLANCES: Record<'by mouse' | 'by thumb', Glance[]> = {
   'by mouse': [
     { width: 1280, height: 800, look: both },
-    { width: 1280, height: 800, dark: true, look: axeFinds },
+    { width: 1280, height: 800, dark: true, look: (page) => axeFinds(page, { colours: true }) },
     { width: 1024, height: 768, look: layout },
-    { width: 640, height: 400, deviceScaleFactor: 2, look: axeFinds },
+    { width: 640, height: 400, deviceScaleFactor: 2, look: (page) => axeFinds(page) },
     { width: 320, height: 200, look: ofUse },
   ],
   'by thumb': [
