@@ -22,7 +22,12 @@ export const wallOpenSchema = z.strictObject({
 /** A key that a wall asks with; it opens nothing else. */
 export const wallKeySchema = z.object({ key: z.uuid(), until: z.string() });
 export const wallParams = z.object({ key: z.uuid() });
-export const wallQuerySchema = z.object({ since: z.coerce.number().int().min(-1).default(-1) });
+export const wallQuerySchema = z.object({
+  /** The last event that the wall knows; -1 for none. */
+  since: z.coerce.number().int().min(-1).default(-1),
+  /** How many people it shows: who comes late is news, though nothing was noted. */
+  people: z.coerce.number().int().min(0).default(0),
+});
 
 const id = z.string().max(60);
 export const wallSchema = z.object({

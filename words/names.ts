@@ -1,6 +1,6 @@
 /** Names of the catalogue's records; an id of another studio is shown rather than lost. */
 import type { Catalog } from '../core/catalog/index.js';
-import { CLASS_MOVES } from '../core/class/options.js';
+import { CLASS_MOVES } from '../core/class/kinds.js';
 
 type Named = readonly { readonly id: string; readonly name: string }[];
 const nameIn = (records: Named, id: string): string => records.find((r) => r.id === id)?.name ?? id;

@@ -1,6 +1,9 @@
 /** What a move asks of the body, and on which side. */
 import type { Kind } from '../formats/class.js';
 
+/** Class mat moves have no ladder of their own: each is asked for by its version. */
+export const CLASS_MOVES = 'class-moves';
+
 export const PLANES = ['front', 'side', 'back', 'turning'] as const;
 export type Plane = (typeof PLANES)[number];
 

@@ -9,11 +9,9 @@ import { clamp } from '../geometry.js';
 import { gateFor, SLACK } from '../ladder/gates.js';
 import { insteadOf } from '../ladder/instead.js';
 import { loadOf, type Load } from '../statics/load.js';
+import { CLASS_MOVES } from './kinds.js';
 import { BAND, kitOf } from './kit.js';
 import { workSeconds } from './pace.js';
-
-/** Class mat moves have no ladder of their own: each is asked for by its version. */
-export const CLASS_MOVES = 'class-moves';
 
 /** A version's worth falls with this power of the share by which its load is off the working load: half the load, a quarter. Assumption. */
 const LOAD_FALL = 2;

@@ -137,16 +137,25 @@ export function secondsOf(blocks: readonly ClassBlock[]): Seconds[] {
   );
 }
 
-/** Pairs of members, nearest in mass first where all are known, else in stature; the odd one is the coach's. */
+/** Two members who take turns; the odd one is the coach's. */
 export interface Pair {
   first: string;
   /** Null: the coach spots. */
   second: string | null;
 }
+/** When a member of a pair works, and who spots; null where the member is in none. */
+export function partnerOf(
+  pairs: readonly Pair[],
+  member: string,
+): { turn: NonNullable<Turn['turn']>; spotter: string | null } | null {
+  const own = pairs.find((p) => p.first === member || p.second === member);
+  if (!own) return null;
+  return own.first === member ? { turn: 'first', spotter: own.second } : { turn: 'second', spotter: own.first };
+}
 /**
  * Who works with whom: neighbours by size, so that the sum of the differences is least (of a row of numbers the neighbours are the
  * nearest pairs); with an odd number, who is left over is chosen so that the sum over the others is least.
- * @param size what is compared, in one unit: kilograms, or metres
+ * @param size what is compared, kg
  * @example pairsOf([{ id: 'a', size: 60 }, { id: 'b', size: 90 }, { id: 'c', size: 63 }]) // => [{ first: 'a', second: 'c' }, { first: 'b', second: null }]
  */
 export function pairsOf(members: readonly { id: string; size: number }[]): Pair[] {

@@ -289,4 +289,16 @@ describe('other ways to pace a block', () => {
   test('a step-down that comes after the work is none', () => {
     expect(() => plan({ stepDown: 30 })).toThrow('blocks[0].stepDown: comes after the work, which takes 30 s');
   });
+  test('of pairs both turns are watched in full: who works second is looked at in a work of its own', () => {
+    const two = { members: bodies([60, 62], { places: forearm(24), faults: ['hip-sag'] }) };
+    const watched = (pairs: boolean) =>
+      planClass(ask({ blocks: [block('front-plank', { pairs, rounds: 1 })], ...two }), catalog, solve).watch;
+    // At the same second of the clock one coach sees one of them; in turns, both.
+    expect(watched(false).map((w) => w.member)).toHaveLength(1);
+    expect(
+      watched(true)
+        .map((w) => w.member)
+        .sort(),
+    ).toEqual(['m0', 'm1']);
+  });
 });

@@ -149,7 +149,14 @@ function planBlock(
   catalog: Catalog,
   block: ClassBlock,
   members: readonly MemberInClass[],
-  at: { cap: (rung: Rung) => number; before: number; solve: SolveLp | undefined; pins: Pins; pain: Pain },
+  at: {
+    cap: (rung: Rung) => number;
+    before: number;
+    seconds: Seconds;
+    solve: SolveLp | undefined;
+    pins: Pins;
+    pain: Pain;
+  },
 ): Planned {
   const known = { ...at, versions: movesOf(catalog, block) };
   const hurts = (member: string, version: string): boolean =>
@@ -170,7 +177,7 @@ function planBlock(
   const rungs = new Map(catalog.rungs.map((r) => [placeKey(r), r]));
   const scarce = scarceItems(options, query.kit);
   const may = members.filter((m) => offered.get(m.id)!.options.length > 0);
-  const pairs = block.pairs ? pairsOf(may.map((m) => ({ id: m.id, size: m.body.mass ?? m.body.stature }))) : null;
+  const pairs = block.pairs ? pairsOf(may.map((m) => ({ id: m.id, size: m.body.mass }))) : null;
   /** Who is on the mat at once: of pairs the first of each, then the others, so that a pair shares what it takes. */
   const turns = pairs
     ? [pairs.map((p) => p.first), pairs.flatMap((p) => p.second ?? [])].map((own) => new Set(own))
@@ -214,7 +221,9 @@ function planBlock(
         seen: seen.get(member) ?? 0,
       });
     });
-    for (const visit of watchOrder(visits)) {
+    // Of pairs, who works second is looked at in a work of its own.
+    const ordered = turns.flatMap((turn) => watchOrder(visits.filter((v) => turn.has(v.member))));
+    for (const visit of ordered) {
       seen.set(visit.member, (seen.get(visit.member) ?? 0) + 1);
       const who = members.find((m) => m.id === visit.member)!;
       const version = assigned.find((a) => a.member === visit.member)!.option.version;
@@ -243,7 +252,7 @@ function planBlock(
             : { is: 'nothing' };
       return { member: m.id, why };
     });
-  const planned = { id: block.id, seconds: 0, ...(pairs ? { pairs } : {}), options: all, rounds, out };
+  const planned = { id: block.id, seconds: at.seconds, ...(pairs ? { pairs } : {}), options: all, rounds, out };
   return { block: planned, watch, total, proven };
 }
 
@@ -325,17 +334,18 @@ export function planClass(
     : studio;
   const cap = (rung: Rung): number => capFor(catalog, circumstance, rung.family);
   const members = query.members.map(inClass);
+  const seconds = secondsOf(query.blocks);
   const planned = query.blocks.map((block, i) =>
     planBlock(query, catalog, block, members, {
       cap,
+      seconds: seconds[i]!,
       before: query.blocks.slice(0, i).filter((b) => b.move === block.move).length,
       solve,
       pins,
       pain,
     }),
   );
-  const seconds = secondsOf(query.blocks);
-  const blocks = planned.map((p, i) => ({ ...p.block, seconds: seconds[i]! }));
+  const blocks = planned.map((p) => p.block);
   const minutes = blocks.reduce((sum, b) => sum + b.seconds, 0) / 60;
   const work = query.blocks.map((b) => ({
     kind: kindOf(b.move),

@@ -6,7 +6,7 @@ import { OBSERVATION_FORMAT } from '../formats/observation.js';
 import type { RunEvent, Where } from '../formats/run.js';
 import type { Seconds } from '../geometry.js';
 import type { View } from '../landmarks.js';
-import { counted, isOpen, workSeconds, type Turn } from './pace.js';
+import { counted, isOpen, partnerOf, workSeconds, type Turn } from './pace.js';
 import { spentIn, standing, timelineOf } from './timeline.js';
 
 /** The plan as it stood when the class began. */
@@ -106,11 +106,11 @@ export function thenIn(
   const own = ownIn(plan, member, block, round);
   return own?.then !== undefined && versionIn(plan, events, member, block, round) === own.version ? own.then : null;
 }
+const pairsIn = (plan: RunPlan, block: string): RunPlan['pairs'] => plan.pairs.filter((p) => p.block === block);
 /** In whose turn a member works; null where everybody works at once. Who came later works first, and the coach spots. */
 export function turnIn(plan: RunPlan, member: string, block: string): Turn['turn'] {
-  const own = plan.pairs.filter((p) => p.block === block);
-  if (own.length === 0) return null;
-  return own.some((p) => p.second === member) ? 'second' : 'first';
+  const pairs = pairsIn(plan, block);
+  return pairs.length === 0 ? null : (partnerOf(pairs, member)?.turn ?? 'first');
 }
 /**
  * The second of a member's own work that a tap now belongs to, s; null: their work is over, and the second is not known;
@@ -126,10 +126,8 @@ export function secondOf(
   return own === 'first' ? null : undefined;
 }
 /** Who spots a member; null: the coach, or nobody has to. */
-export function spotterOf(plan: RunPlan, member: string, block: string): string | null {
-  const own = plan.pairs.find((p) => p.block === block && (p.first === member || p.second === member));
-  return own ? (own.first === member ? own.second : own.first) : null;
-}
+export const spotterOf = (plan: RunPlan, member: string, block: string): string | null =>
+  partnerOf(pairsIn(plan, block), member)?.spotter ?? null;
 /** Whether a version is of a position that hurt a member today: nothing more of that is theirs. */
 export const isHurtBy = ({ hurt }: Pick<RunState, 'hurt'>, member: string, version: string): boolean =>
   hurt.get(member)?.has(familyOf(version)) ?? false;
@@ -234,8 +232,8 @@ export const isWhole = ({ seen, pain, clean }: WorkNote): boolean =>
   (seen.length > 0 || pain !== null || clean) && seen.every((s) => s.t !== null);
 
 /**
- * Second at which a hold ended: by pain, or with the work; work that was given more time lasted to what was seen in it, at least, and work until the shape goes to the last
- * thing that went.
+ * Second at which a hold ended: by pain, or with the work; work that was given more time lasted to what was seen in it, at least, and
+ * work until the shape goes to the last thing that went.
  */
 export const endOf = ({ work, open, seen, pain }: WorkNote): Seconds =>
   pain ?? Math.max(open && seen.length > 0 ? 0 : work, ...seen.map((s) => s.t ?? 0));

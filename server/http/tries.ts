@@ -52,12 +52,9 @@ class TriesStore implements Store {
 }
 
 const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? 'unknown');
-/** Whom a try is for, however it is written: the address that is typed, a wall, the account that is signed in, or the first owner. */
+/** Whom a try is for, however it is written: the address that is typed, the account that is signed in, or what a stranger asks for. */
 const accountOf = (request: Request): string =>
-  String(
-    (request.body as { email?: unknown } | undefined)?.email ??
-      (request.path.endsWith('/walls') ? 'wall' : (request.session.accountId ?? 'owner')),
-  )
+  String((request.body as { email?: unknown } | undefined)?.email ?? request.session.accountId ?? request.path)
     .normalize('NFC')
     .trim()
     .toLowerCase()

@@ -4,6 +4,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { ClassOfStudio, PlannedClass } from '../../api/classes.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { poseSvg } from '../../core/body/draw.js';
+import { partnerOf } from '../../core/class/pace.js';
 import type { Catalog } from '../../core/catalog/index.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { blockText } from '../../words/class.js';
@@ -29,18 +30,6 @@ function versionsOf(
   return [...found.values()];
 }
 
-/** Whom a member works with in a block of pairs; null where nobody is named. */
-function partnerOf(
-  { pairs = [] }: Plan['blocks'][number],
-  member: string,
-  names: ReadonlyMap<string, string>,
-): string | null {
-  const own = pairs.find((p) => p.first === member || p.second === member);
-  if (!own) return null;
-  const other = own.first === member ? own.second : own.first;
-  return `With ${other ? (names.get(other) ?? '') : 'the coach'}; you go ${own.first === member ? 'first' : 'second'}.`;
-}
-
 function blockOf(
   catalog: Catalog,
   block: Block,
@@ -53,7 +42,8 @@ function blockOf(
   const own = versionsOf(planned, member);
   const move = named ? rungName(catalog, family, named) : familyName(catalog, family);
   const first = own[0] && rungs.get(own[0].version);
-  const partner = partnerOf(planned, member, names);
+  const pair = partnerOf(planned.pairs ?? [], member);
+  const spotter = pair?.spotter ? names.get(pair.spotter) : 'the coach';
   return [
     first ? { svg: poseSvg(first.pose, bodyOf(), 84, 54) } : { text: '' },
     {
@@ -69,7 +59,7 @@ function blockOf(
               ],
             }))),
         { text: blockText(block), fontSize: 9 },
-        ...(partner ? [{ text: partner, fontSize: 9 }] : []),
+        ...(pair ? [{ text: `With ${spotter}; you go ${pair.turn}.`, fontSize: 9 }] : []),
       ],
     },
   ];

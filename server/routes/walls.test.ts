@@ -35,7 +35,7 @@ async function stranger() {
   const { token } = (await agent.get('/api/session')).body as { token: string };
   return {
     open: (code: string) => agent.post('/api/walls').set(CSRF_HEADER, token).send({ code }),
-    wall: (key: string, since = -1) => agent.get(`/api/walls/${key}?since=${since}`),
+    wall: (key: string, since = -1, people = 1) => agent.get(`/api/walls/${key}?since=${since}&people=${people}`),
   };
 }
 const code = async (): Promise<string> => (await coach.send('post', `/runs/${run}/wall`)).body.code as string;
@@ -51,6 +51,12 @@ test('a code opens it however it is typed; it shows the class, follows the clock
   const first = (await screen.wall(body.key)).body as WallNow;
   expect(first.wall).toMatchObject({ name: 'Lunchtime', people: [{ id: 'm1', name: 'Ana' }], events: [] });
   expect((await screen.wall(body.key, first.next)).body.wall).toBeNull();
+  // Somebody comes late, and nobody has noted anything.
+  const late = (await coach.send('post', '/people', { name: 'Ben Dale' })).body.id as string;
+  await coach.send('post', `/runs/${run}/members`, { member: late });
+  const joined = (await screen.wall(body.key, first.next)).body as WallNow;
+  expect(joined.wall!.people.map((p) => p.name)).toEqual(['Ana', 'Ben']);
+  expect((await screen.wall(body.key, joined.next, 2)).body.wall).toBeNull();
   await note({ is: 'start' });
   await note({ is: 'seen', member: ana, where: { block: 'b1', round: 1, side: null }, fault: 'hip-sag', t: 9 });
   const later = await screen.wall(body.key, first.next);

@@ -29,9 +29,12 @@ export function wallHandlers({ walls, runs, studio, circumstances }: Context): H
       const id = await walls.runOf(params.key, circumstances.now());
       const run = id === null ? null : await runs.find(id);
       if (!run) throw notFound('This wall');
-      const { events, next } = await runs.events(run.id);
       const now = Date.parse(circumstances.now());
-      if (next === query.since) return { next, now, wall: null };
+      // Asked every second or two by each wall: what has not changed is not read whole.
+      const fresh = await runs.events(run.id, Math.max(0, query.since));
+      if (query.since >= 0 && fresh.events.length === 0 && query.people === run.people.length)
+        return { next: fresh.next, now, wall: null };
+      const { events, next } = await runs.events(run.id);
       const wall = wallOf(run, events, shortNames(run.people));
       const { catalog } = await studio.now();
       const standard = new Set(shipped.rungs.map(placeKey));

@@ -42,7 +42,9 @@ const blockName = (id: string): string => {
   return block ? moveName(catalog, block.move) : '';
 };
 const blocks = computed(() => input.value?.blocks ?? []);
-const setBlocks = (next: NonNullable<typeof input.value>['blocks']): void => change({ blocks: next });
+/** The last block has nothing to be joined with. */
+const setBlocks = (next: NonNullable<typeof input.value>['blocks']): void =>
+  change({ blocks: next.map((b, i) => (i === next.length - 1 && b.joined ? { ...b, joined: false } : b)) });
 function moveBlock(from: number, to: number): void {
   const next = [...blocks.value];
   const [one] = next.splice(from, 1);

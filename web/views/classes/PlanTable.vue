@@ -2,6 +2,7 @@
 /** Who does what in each block, with which kit; a cell opens the other versions with what each is worth. */
 import { computed, ref } from 'vue';
 import type { PlannedClass } from '../../../api/classes.js';
+import { partnerOf } from '../../../core/class/pace.js';
 import type { ClassBlock } from '../../../core/formats/class.js';
 import { assignedWhy, outWhy } from '../../../words/class.js';
 import ModalFrame from '../../components/ModalFrame.vue';
@@ -31,10 +32,8 @@ interface Cell {
   spotter: string;
 }
 function spotterIn({ pairs = [] }: Plan['blocks'][number], member: string): string {
-  const own = pairs.find((p) => p.first === member || p.second === member);
-  if (!own) return '';
-  const other = own.first === member ? own.second : own.first;
-  return `${own.first === member ? 'first' : 'second'}, ${other ? `${nameOf(other)} spots` : 'the coach spots'}`;
+  const own = partnerOf(pairs, member);
+  return own ? `${own.turn}, ${own.spotter ? nameOf(own.spotter) : 'the coach'} spots` : '';
 }
 function cellOf(block: Plan['blocks'][number], member: string): Cell {
   const given = block.rounds.map((r) => r.assigned.find((a) => a.member === member));

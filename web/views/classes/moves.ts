@@ -1,7 +1,8 @@
 /** What a block can be of, and a class to begin with. */
 import type { ClassInput, ClassOfStudio } from '../../../api/classes.js';
 import { offeredRungs, rungOf, type Catalog } from '../../../core/catalog/index.js';
-import { CLASS_MOVES, movesOf } from '../../../core/class/options.js';
+import { CLASS_MOVES } from '../../../core/class/kinds.js';
+import { movesOf } from '../../../core/class/options.js';
 import { NEW_PACE } from '../../../core/class/pace.js';
 import type { Day } from '../../../core/days.js';
 import type { ClassBlock, Pace, Sides } from '../../../core/formats/class.js';

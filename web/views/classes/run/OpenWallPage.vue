@@ -30,7 +30,7 @@ async function ask(): Promise<void> {
   if (!key.value) return;
   const asked = Date.now();
   try {
-    const found = await readWall(key.value, since);
+    const found = await readWall(key.value, since, wall.value?.people.length ?? 0);
     off.value = found.now - (asked + Date.now()) / 2;
     since = found.next;
     apart.value = false;

@@ -10,6 +10,7 @@ import {
   runPlanOf,
   secondOf,
   spotterOf,
+  turnIn,
   versionIn,
   type RunState,
   type WorkNote,
@@ -24,7 +25,7 @@ import { catalog } from '../../../data/catalogue.js';
 import { faultName, placeName } from '../../../data/names.js';
 import VersionChoices from '../VersionChoices.vue';
 import { shortNames } from '../../../../words/names.js';
-import { roundAt, sameWhere, siteOf, SITES } from './shown.js';
+import { roundAt, sameWhere, siteOf, SITES, turnAt } from './shown.js';
 import { useLongPress } from './use-long-press.js';
 
 const props = defineProps<{
@@ -141,7 +142,11 @@ const press = useLongPress(pain, tapName);
 const visit = computed(() => {
   const here = at.value;
   if (!here) return null;
-  const visits = props.run.plan.watch.filter((w) => w.block === here.block && w.round === here.round);
+  const turn = props.work ? props.work.turn : turnAt(props.parts, props.clock);
+  const visits = props.run.plan.watch.filter(
+    (w) =>
+      w.block === here.block && w.round === here.round && (!turn || turnIn(plan.value, w.member, w.block) === turn),
+  );
   return visitAt(visits, props.work?.t ?? 0);
 });
 
