@@ -4,6 +4,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { VISION_VERSION, writeVision } from './tools/pose-model.mjs';
 
 const api = process.env.ANCHOR_API ?? 'http://127.0.0.1:4173';
 
@@ -20,6 +21,13 @@ const compressed = (): Plugin => ({
       writeFileSync(`${folder}/${name}.gz`, gzipSync(bytes, { level: 9 }));
     }
   },
+});
+
+/** The pose detector's files, at an address that names their version. They are fetched where a picture is looked at, and kept then. */
+const vision = (): Plugin => ({
+  name: 'vision',
+  config: () => ({ define: { VISION_FILES: JSON.stringify(`/vision/${VISION_VERSION}`) } }),
+  closeBundle: () => writeVision(`dist/web/vision/${VISION_VERSION}`),
 });
 
 /** The scripts that the application starts with are asked for with the page itself, though they run one after another. */
@@ -57,6 +65,7 @@ export default defineConfig({
     tailwindcss(),
     startScripts(),
     compressed(),
+    vision(),
     // Shell, fonts and catalogue are kept on the device; nothing of the studio's data is: that is the data layer's own copy.
     VitePWA({
       registerType: 'prompt',
@@ -73,12 +82,23 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        // By names that are our own: an icon's piece may be called like a common word.
+        globIgnores: ['vision/**', 'assets/filming-*.js', 'assets/mannequin-*.js'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+        // Twenty megabytes that few devices ask for: kept from when they are used first.
+        runtimeCaching: [
+          {
+            urlPattern: /\/vision\//,
+            handler: 'CacheFirst',
+            options: { cacheName: 'vision', expiration: { maxEntries: 8 } },
+          },
+        ],
       },
     }),
   ],
-  build: { outDir: '../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 700 },
+  worker: { format: 'es' },
+  build: { outDir: '../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 800 },
   server: { port: 5173, proxy: { '/api': { target: api } } },
 });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { gaussian, median, quantile, seededRandom, theilSen } from './statistics.js';
+import { gaussian, median, nearestIndex, quantile, seededRandom, theilSen } from './statistics.js';
 
 const numbers = fc.array(fc.double({ min: -1e3, max: 1e3, noNaN: true }), { minLength: 1, maxLength: 40 });
 
@@ -77,4 +77,20 @@ describe('chance', () => {
     expect(Math.abs(mean)).toBeLessThan(0.03);
     expect(Math.abs(sd - 1)).toBeLessThan(0.03);
   });
+});
+
+test('the nearest place in a rising list is the one that a look at all of them finds', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 1, maxLength: 30 }),
+      fc.double({ min: -10, max: 110, noNaN: true }),
+      (values, value) => {
+        const rising = [...values].sort((a, b) => a - b);
+        const away = Math.min(...rising.map((v) => Math.abs(v - value)));
+        expect(Math.abs(rising[nearestIndex(rising, value)]! - value)).toBe(away);
+      },
+    ),
+  );
+  expect(nearestIndex([], 3)).toBe(0);
+  expect(nearestIndex([1, 3], 2)).toBe(0);
 });

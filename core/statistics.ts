@@ -49,6 +49,20 @@ function sortedQuantile(sorted: ArrayLike<number>, q: number): number {
 export const quantile = (values: readonly number[], q: number): number =>
   sortedQuantile(Float64Array.from(values).sort(), q);
 
+/**
+ * The place in a rising list that lies nearest to a value; of two as near, the earlier.
+ * @returns 0 for an empty list
+ */
+export function nearestIndex(rising: readonly number[], value: number): number {
+  let [low, high] = [0, Math.max(0, rising.length - 1)];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (rising[middle]! < value) low = middle + 1;
+    else high = middle;
+  }
+  return low > 0 && value - rising[low - 1]! <= rising[low]! - value ? low - 1 : low;
+}
+
 /** Median of `values`; NaN for an empty list. */
 export const median = (values: readonly number[]): number => quantile(values, 0.5);
 

@@ -30,6 +30,8 @@ export interface Camera {
   offSquare: Degrees;
   /** Where the lens stands: to the body's middle plane, and above the floor, metres; a camera far away where left out. */
   lens?: { distance: Metres; height: Metres };
+  /** What it is aimed at, metres on the figure's plane; the body's middle where left out. A camera on a stand does not go with a body that moves. */
+  aim?: Point;
 }
 
 export const DEFAULT_CAMERA: Camera = {
@@ -123,6 +125,30 @@ const WIDTH_OF: Partial<Record<BaseLandmark, 'shoulderWidth' | 'hipWidth' | 'non
   fingertip: 'shoulderWidth',
 };
 
+/** What a camera is aimed at: the middle of the figure, metres. */
+export function bodyCentre(figure: FigurePoints, body: Body): Point {
+  const ends = [figure.vertex, figure.toe, figure.wrist, figure.knee, figure.far.wrist];
+  const middle = (axis: 0 | 1): number =>
+    (Math.min(...ends.map((p) => p[axis])) + Math.max(...ends.map((p) => p[axis]))) / 2;
+  return [middle(0), Math.max(middle(1), 0.2 * body.stature)];
+}
+
+/**
+ * Aims for pictures of one body that moves before a camera on a stand: at the first pose's middle, with what the body stands on or hangs from
+ * staying where it is.
+ */
+export function steadyAim(first: Pose, body: Body): (pose: Pose) => Point {
+  const from = placeFigure(first, body);
+  const centre = bodyCentre(from, body);
+  const at = first.contacts[0]?.at;
+  if (!at) return () => centre;
+  const off: Point = [centre[0] - from[at][0], centre[1] - from[at][1]];
+  return (pose) => {
+    const now = placeFigure(pose, body)[at];
+    return [now[0] + off[0], now[1] + off[1]];
+  };
+}
+
 /**
  * Takes a picture of a pose: a camera far away, so that lines stay lines, or a lens that stands somewhere, aimed at the body's middle, with
  * perspective. Off-square shortens what lies level and parts near and far.
@@ -137,10 +163,7 @@ export function simulatePicture(
   random?: Random,
 ): SimulatedPicture {
   const figure = placeFigure(pose, body);
-  const ends = [figure.vertex, figure.toe, figure.wrist, figure.knee, figure.far.wrist];
-  const middle = (axis: 0 | 1): number =>
-    (Math.min(...ends.map((p) => p[axis])) + Math.max(...ends.map((p) => p[axis]))) / 2;
-  const centre: Point = [middle(0), Math.max(middle(1), 0.2 * body.stature)];
+  const centre = camera.aim ?? bodyCentre(figure, body);
   const project = (p: Point, depth: -1 | 0 | 1, width: Metres = 0): Point => {
     const turn = radians(camera.offSquare);
     const across = (p[0] - centre[0]) * Math.cos(turn) + depth * (width / 2) * Math.sin(turn) + camera.offset[0];

@@ -64,3 +64,8 @@ export function withCount(rung: Rung): Rung {
   const counted = COUNTED[placeKey(rung)];
   return counted ? { ...rung, counted, target: secondsOf(counted) } : rung;
 }
+
+/** Rocked for its time: it goes to and fro, though it is not counted. */
+const ROCKED: ReadonlySet<string> = new Set(['hollow/rock']);
+/** Whether a version goes to and fro, so that its reps can be cut out of a clip. */
+export const isMoving = (rung: Rung): boolean => rung.counted !== undefined || ROCKED.has(placeKey(rung));

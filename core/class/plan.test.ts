@@ -184,6 +184,23 @@ describe('a class', () => {
     expect(says({ blocks: [block('hanging')] })).toEqual(['nobody', 'no-kit']);
     expect(says({ kit: { box: 1 } })).toEqual([]);
   });
+  test('flags the blocks that use a pattern which somebody’s screen finding touches, and of whom', () => {
+    const two = ask({
+      members: [member('a', {}), member('b', {})],
+      blocks: [block('class-moves/climber'), block('front-plank')],
+    });
+    const screens = [
+      { member: 'b', faults: ['knee-in', 'arms-forward'] },
+      { member: 'gone', faults: ['knee-in'] },
+    ];
+    const said = planClass(two, catalog, solve, undefined, { screens }).warnings.filter((w) => w.is === 'screen');
+    expect(said).toEqual([
+      { block: 'class-moves/climber', is: 'screen', found: [{ fault: 'knee-in', pattern: 'squat', members: ['b'] }] },
+    ]);
+    // Whoever is given nothing there is not touched by it.
+    const hurt = { screens, pain: [{ member: 'b', family: 'class-moves' }] };
+    expect(planClass(two, catalog, solve, undefined, hurt).warnings.map((w) => w.is)).not.toContain('screen');
+  });
   test('whoever sagged last time is watched, about when the line usually breaks, from where it shows', () => {
     const sags = member('s', { places: forearm(20), faults: ['hip-sag'] });
     const { watch } = planClass(ask({ members: [member('a', { places: forearm(60) }), sags] }), catalog, solve);

@@ -12,6 +12,7 @@ import { loadOf } from '../statics/load.js';
 import { assign, scarceItems, type SolveLp } from './assign.js';
 import { kindOf, ON_THE_HANDS, ON_THE_NECK, planeOf, PLANES, type Plane } from './kinds.js';
 import { inClass, movesOf, optionsFor, versionsOf, type MemberInClass, type Offered } from './options.js';
+import { touches, type Pattern } from './pattern.js';
 import { ownSeconds, pairsOf, roundSeconds, secondsOf, workSeconds, type Pair } from './pace.js';
 import { visitOf, watchOrder } from './watch.js';
 
@@ -55,7 +56,14 @@ export type ClassWarning =
   | { block: string; is: 'neck-twice' }
   | { block: string; is: 'long-on-hands'; seconds: Seconds }
   | { block: string; is: 'too-long'; minutes: number; has: number }
-  | { block: string; is: 'no-kit'; items: string[] };
+  | { block: string; is: 'no-kit'; items: string[] }
+  | { block: string; is: 'screen'; found: ScreenTouched[] };
+/** What was found in a movement screen, the pattern of the block's move that it touches, and of whom. */
+export interface ScreenTouched {
+  fault: string;
+  pattern: Pattern;
+  members: string[];
+}
 
 export interface ClassPlan {
   proven: boolean;
@@ -135,6 +143,8 @@ export type Pins = ReadonlyMap<string, string>;
 export const pinKey = (block: string, member: string): string => `${block}\n${member}`;
 /** Positions in which somebody's last hold ended by pain: nothing of them is given until the signs were asked again. */
 export type Pain = readonly { member: string; family: string }[];
+/** Findings of movement screens that speak today, of those who have any. */
+export type Screens = readonly { member: string; faults: readonly string[] }[];
 
 interface Planned {
   block: PlannedBlock;
@@ -290,7 +300,26 @@ function whyOf(
   return at(given.version) > at(placeKey(place)) ? { is: 'next' } : { is: 'lighter' };
 }
 
-function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes: number): ClassWarning[] {
+/** Findings of screens that touch what their members are given in a block, the most members first. */
+function screensTouched({ rounds }: PlannedBlock, screens: Screens): ScreenTouched[] {
+  const found = new Map<string, ScreenTouched>();
+  for (const { member, faults } of screens)
+    for (const fault of faults) {
+      const given = rounds.flatMap((r) => r.assigned).filter((a) => a.member === member);
+      const pattern = given.map((a) => touches(fault, a.version)).find((p) => p !== null);
+      if (!pattern) continue;
+      const of = found.get(fault) ?? { fault, pattern, members: [] };
+      found.set(fault, { ...of, members: [...of.members, member] });
+    }
+  return [...found.values()].sort((a, b) => b.members.length - a.members.length || (a.fault < b.fault ? -1 : 1));
+}
+
+function warningsOf(
+  query: ClassQuery,
+  blocks: readonly PlannedBlock[],
+  minutes: number,
+  screens: Screens,
+): ClassWarning[] {
   const warnings: ClassWarning[] = [];
   const familyOf = (move: string): string =>
     ON_THE_HANDS.has(move) || ON_THE_NECK.has(move) ? move : move.split('/')[0]!;
@@ -301,6 +330,8 @@ function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes:
     else if (out.length > 0) warnings.push({ block: block.id, is: 'some-out', members: out.length });
     const missing = [...new Set(options.flatMap((o) => Object.keys(o.kit)))].filter((k) => !query.kit[k]);
     if (missing.length > 0) warnings.push({ block: block.id, is: 'no-kit', items: missing });
+    const touched = screensTouched(blocks[i]!, screens);
+    if (touched.length > 0) warnings.push({ block: block.id, is: 'screen', found: touched });
     const before = query.blocks[i - 1];
     if (before && ON_THE_NECK.has(familyOf(before.move)) && ON_THE_NECK.has(familyOf(block.move)))
       warnings.push({ block: block.id, is: 'neck-twice' });
@@ -319,6 +350,7 @@ function warningsOf(query: ClassQuery, blocks: readonly PlannedBlock[], minutes:
  * @param studio what the hall's methods are, where nobody asks for one
  * @param stands.pins versions set by hand, see {@link pinKey}; one that a caution bars by now is passed over
  * @param stands.pain positions that hurt somebody
+ * @param stands.screens findings of movement screens that speak today
  * @throws InputError for ids that are not known or stand twice, a line per problem
  */
 export function planClass(
@@ -326,7 +358,7 @@ export function planClass(
   catalog: Catalog,
   solve?: SolveLp,
   studio: Circumstance = nobody(),
-  { pins = new Map(), pain = [] }: { pins?: Pins; pain?: Pain } = {},
+  { pins = new Map(), pain = [], screens = [] }: { pins?: Pins; pain?: Pain; screens?: Screens } = {},
 ): ClassPlan {
   checkClass(query, catalog);
   const circumstance: Circumstance = query.method
@@ -366,6 +398,6 @@ export function planClass(
       Plane,
       number
     >,
-    warnings: warningsOf(query, blocks, minutes),
+    warnings: warningsOf(query, blocks, minutes, screens),
   };
 }

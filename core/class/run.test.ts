@@ -11,10 +11,12 @@ import {
   eventsSaying,
   isHurtBy,
   isWhole,
+  noteKey,
   observationOf,
   spotterOf,
   stateOf,
   turnIn,
+  usedWhy,
   versionIn,
   type RunPlan,
 } from './run.js';
@@ -37,6 +39,21 @@ const plan: RunPlan = {
   pairs: [],
 };
 const noteOf = (events: RunEvent[], member = 'ana') => stateOf(plan, events).notes.find((n) => n.member === member)!;
+
+test('why a version was done: by the plan, of an easier part too, or changed while the class ran', () => {
+  const assigned = [
+    { member: 'ana', version: 'front-plank/long-lever', then: 'front-plank/forearm', why: { is: 'next' as const } },
+    { member: 'ben', version: 'front-plank/knees', why: { is: 'kit' as const } },
+  ];
+  const blocks = [{ id: 'b1', rounds: [{ round: 2, assigned }] }];
+  const key = (member: string, round = 2) => noteKey(member, { block: 'b1', round, side: 'one' });
+  expect(usedWhy(blocks, key('ana'), 'front-plank/long-lever')).toBe('next');
+  expect(usedWhy(blocks, key('ana'), 'front-plank/forearm')).toBe('next');
+  expect(usedWhy(blocks, key('ben'), 'front-plank/knees')).toBe('kit');
+  expect(usedWhy(blocks, key('ben'), 'front-plank/raised')).toBe('swapped');
+  expect(usedWhy(blocks, key('ben', 1), 'front-plank/knees')).toBeNull();
+  expect(usedWhy(blocks, noteKey('cleo', where(2)), 'front-plank/knees')).toBeNull();
+});
 
 describe('notes', () => {
   test('clean seconds run to the first thing seen, whatever order the taps arrived in', () => {

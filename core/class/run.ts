@@ -6,6 +6,7 @@ import { OBSERVATION_FORMAT } from '../formats/observation.js';
 import type { RunEvent, Where } from '../formats/run.js';
 import type { Seconds } from '../geometry.js';
 import type { View } from '../landmarks.js';
+import type { AssignedWhy } from './plan.js';
 import { counted, isOpen, partnerOf, workSeconds, type Turn } from './pace.js';
 import { spentIn, standing, timelineOf } from './timeline.js';
 
@@ -16,6 +17,17 @@ export interface RunPlan {
   assigned: readonly { block: string; round: number; member: string; version: string; then?: string }[];
   pairs: readonly { block: string; first: string; second: string | null }[];
 }
+/** Why the plan of a run gave a version, or that the coach changed it while the class ran. */
+export type UsedWhy = AssignedWhy['is'] | 'swapped';
+export const USED_WHYS = [
+  'place',
+  'lighter',
+  'next',
+  'instead',
+  'kit',
+  'pinned',
+  'swapped',
+] as const satisfies readonly UsedWhy[];
 
 /** What is stored of a run's plan. */
 export interface RunOf {
@@ -76,6 +88,30 @@ export interface RunState {
 
 export const noteKey = (member: string, { block, round, side }: Where): string =>
   [member, block, round, side ?? ''].join('|');
+/**
+ * Why the member of a note did its version.
+ * @param note its key
+ * @param version `family/rung`, as the note has it
+ * @returns null where the plan holds no such work
+ */
+export function usedWhy(
+  blocks: readonly { id: string; rounds: readonly { round: number; assigned: readonly Assigned[] }[] }[],
+  note: string,
+  version: string,
+): UsedWhy | null {
+  for (const { id, rounds } of blocks)
+    for (const { round, assigned } of rounds)
+      for (const a of assigned)
+        if (note.startsWith(noteKey(a.member, { block: id, round, side: null })))
+          return a.version === version || a.then === version ? a.why.is : 'swapped';
+  return null;
+}
+interface Assigned {
+  member: string;
+  version: string;
+  then?: string;
+  why: Pick<AssignedWhy, 'is'>;
+}
 const sameWork = (a: Where, b: Where): boolean => a.block === b.block && a.round === b.round && a.side === b.side;
 const familyOf = (version: string): string => version.split('/')[0]!;
 

@@ -11,10 +11,11 @@ import type { Finding } from '../judge/finding.js';
 import { findingRank, judgeMeasures, limitsFor, type AppliedLimit, type Verdict } from '../judge/judge.js';
 import { measurePicture, measureValues, type Measure } from '../measure/measure.js';
 import { measureDefinition, seenFrom, type MeasureContext } from '../measure/measures.js';
-import { methodFor, type Circumstance } from '../person/circumstance.js';
+import { judgedBy, methodFor, type Circumstance } from '../person/circumstance.js';
 import { factsOf, type Facts } from '../reason/facts.js';
 import { median } from '../statistics.js';
 import { pictureAt, type Seen } from './see.js';
+import { judgedTogether } from './together.js';
 import { decidingMeasures, gapFinding, undecidedOf } from './undecided.js';
 
 /** What the coach should know of a picture beside its figures. */
@@ -192,10 +193,21 @@ export const statedFinding = ({ findings }: Pick<Judged, 'findings'>): Finding |
   findings.find(isStated) ?? null;
 
 /**
- * Judges what was seen by the method in force: limits, hold, verdicts, findings, and the facts that speak about causes.
+ * Judges what was seen by the method in force: limits, hold, verdicts, findings, and the facts that speak about causes; views of the same
+ * doing are judged as one, all by the method of the first.
  * Judging the same {@link Seen} under another circumstance is how another method judges the same record.
  */
 export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance): Judged {
+  const own = judgeView(seen, catalog, circumstance);
+  if (seen.others.length === 0) return own;
+  const same = judgedBy(circumstance, own.method.id);
+  const others = seen.others.map((other) => judgeView(other, catalog, same));
+  const together = judgedTogether(own, others);
+  // What a measure of another view says of causes is read from all of them.
+  return { ...together, facts: judgedTogether(own, others, factsOf(catalog, together, circumstance.history)).facts };
+}
+
+function judgeView(seen: Seen, catalog: Catalog, circumstance: Circumstance): Judged {
   const { observation, asSet: rung, family, context, samples, usable, picture } = seen;
   const method = methodFor(catalog, circumstance, family, observation.method);
   const limitsOf = (of: Rung, within: MeasureContext): AppliedLimit[] =>

@@ -23,6 +23,8 @@ export interface LookRecord {
   overruled?: CauseId;
   /** What is known of the eye that made the record; assumptions stand for what is not. */
   eye?: Eye | null;
+  /** The same doing from other sides: judged with it as one. */
+  others?: readonly Omit<LookRecord, 'others'>[];
 }
 
 export interface Seen {
@@ -48,6 +50,8 @@ export interface Seen {
   later: readonly LaterPart[];
   /** Values over time of what any method judges at this version from this view; empty for a still. */
   samples: readonly Sample[];
+  /** The same doing from other sides. */
+  others: readonly Seen[];
 }
 
 /** A later part of a split set. */
@@ -154,6 +158,7 @@ export function see(record: LookRecord, catalog: Catalog): Seen {
       observation.ended !== undefined,
     picture,
     usable: picture?.view.usable ?? false,
+    others: (record.others ?? []).map((other) => see(other, catalog)),
     later,
     samples:
       count >= 2

@@ -25,6 +25,21 @@ export const consentStands = (consents: readonly ConsentRecord[], kind: string, 
       (!minor || c.relation === 'guardian'),
   );
 
+/** Whether pictures of a person may be taken and shown, and clips of them kept, which a permission for pictures says beside. */
+export const picturesAllowed = (
+  consents: readonly (ConsentRecord & { clips: boolean })[],
+  day: Day,
+  minor: boolean,
+): { pictures: boolean; clips: boolean } => ({
+  pictures: consentStands(consents, 'pictures', day, minor),
+  clips: consentStands(
+    consents.filter((c) => c.clips),
+    'pictures',
+    day,
+    minor,
+  ),
+});
+
 /** Someone is treated as a minor through the year of the 18th birthday; without a birth year as an adult. */
 export const isMinor = (birthYear: number | null, day: Day): boolean =>
   birthYear !== null && Number(day.slice(0, 4)) - birthYear <= 18;

@@ -59,8 +59,26 @@ describe('a group', () => {
       { fault: 'hip-sag', members: 1, looks: 3, before: 0 },
     ]);
     expect(versions).toEqual([
-      { place: 'front-plank/forearm', members: 3, looks: 5 },
-      { place: 'hollow/bent-knee', members: 1, looks: 1 },
+      { place: 'front-plank/forearm', members: 3, looks: 5, why: [] },
+      { place: 'hollow/bent-knee', members: 1, looks: 1, why: [] },
+    ]);
+  });
+  test('of looks made in classes it says why the version was done, the commonest first', () => {
+    const looks = [
+      { ...look(1, null), why: 'kit' as const },
+      { ...look(2, null), why: 'place' as const },
+      { ...look(3, null), why: 'place' as const },
+      { ...look(4, null), why: null },
+      { ...look(40, null), why: 'pinned' as const },
+    ];
+    expect(groupTrends([member('a', { looks })], today, 8).versions).toMatchObject([
+      {
+        looks: 4,
+        why: [
+          { is: 'place', looks: 2 },
+          { is: 'kit', looks: 1 },
+        ],
+      },
     ]);
   });
   test('says who stands where, who was here in which week, and what the squat screen found', () => {

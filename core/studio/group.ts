@@ -1,14 +1,18 @@
 /** A group over a block of weeks: where everybody stands, what goes most often, which versions are used, and what has changed. */
 import { addDays, daysBetween, type Day } from '../days.js';
 import type { LoggedHold } from '../ladder/holds.js';
+import type { UsedWhy } from '../class/run.js';
 import { t975, Z_975, type Interval } from '../statistics.js';
 
 /** What is known of a member of a group. */
 export interface GroupMember {
   id: string;
   holds: readonly LoggedHold[];
-  /** Looks of any kind, with the version and the fault that stands out; null where nothing does. */
-  looks: readonly { day: Day; place: string; fault: string | null }[];
+  /**
+   * Looks of any kind, with the version and the fault that stands out, null where nothing does; of those made in a class, why the version
+   * was done.
+   */
+  looks: readonly { day: Day; place: string; fault: string | null; why?: UsedWhy | null }[];
   /** Today's place on each ladder that the member stands on, by ladder. */
   places: Readonly<Record<string, string>>;
   /** Findings of the newest squat screen; null where none was made. */
@@ -42,7 +46,8 @@ export interface GroupTrends {
   /** Commonest first: members of whom it stood out this month, looks, and members in the month before. */
   faults: { fault: string; members: number; looks: number; before: number }[];
   squat: { screened: number; faults: { fault: string; members: number }[] };
-  versions: { place: string; members: number; looks: number }[];
+  /** Of looks made in a class, why the version was done, the commonest first. */
+  versions: { place: string; members: number; looks: number; why: { is: UsedWhy; looks: number }[] }[];
   /** Null where fewer than three members can be told about. */
   change: GroupChange | null;
   /** By weeks, oldest first: who was here at least once. */
@@ -112,8 +117,8 @@ export function changeOf(holds: readonly LoggedHold[]): Change | null {
 }
 
 /** Counts by key, the most first; ties by name. */
-function commonest<T>(items: readonly T[], of: (item: T) => string | null): [string, T[]][] {
-  const found = new Map<string, T[]>();
+function commonest<T, K extends string>(items: readonly T[], of: (item: T) => K | null): [K, T[]][] {
+  const found = new Map<K, T[]>();
   for (const item of items) {
     const key = of(item);
     if (key !== null) found.set(key, [...(found.get(key) ?? []), item]);
@@ -125,6 +130,7 @@ interface Seen {
   member: string;
   place: string;
   fault: string | null;
+  why: UsedWhy | null;
 }
 
 /**
@@ -139,7 +145,7 @@ export function groupTrends(members: readonly GroupMember[], today: Day, weeks: 
     members.flatMap(({ id, looks }) =>
       looks
         .filter(({ day }) => ago(day) >= from && ago(day) < to)
-        .map(({ place, fault }) => ({ member: id, place, fault })),
+        .map(({ place, fault, why = null }) => ({ member: id, place, fault, why })),
     );
   const people = (list: readonly Seen[]): number => new Set(list.map((s) => s.member)).size;
   const [month, before] = [seenIn(0, MONTH_DAYS), seenIn(MONTH_DAYS, 2 * MONTH_DAYS)];
@@ -172,6 +178,7 @@ export function groupTrends(members: readonly GroupMember[], today: Day, weeks: 
       place,
       members: people(seen),
       looks: seen.length,
+      why: commonest(seen, (s) => s.why).map(([is, of]) => ({ is, looks: of.length })),
     })),
     change: changeOfGroup(
       changes.flatMap(({ holds, slope }) => (slope ? [{ holds, slope }] : [])),
