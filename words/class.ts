@@ -1,6 +1,8 @@
 /** A class plan in words: why somebody does what, whom to watch, what to mind. */
 import type { Catalog } from '../core/catalog/index.js';
 import type { AssignedWhy, ClassPlan, ClassWarning, OutWhy, Watched } from '../core/class/plan.js';
+import type { KitLack } from '../core/class/kit-in-run.js';
+import type { Pattern } from '../core/class/pattern.js';
 import { counted, isOpen, workSeconds, type Step } from '../core/class/pace.js';
 import { CLASS_PLAN_FORMAT, type ClassBlock, type Kind, type Sides } from '../core/formats/class.js';
 import { TEMPO_WORDS } from '../core/hold/tempo.js';
@@ -79,7 +81,15 @@ export function watchWhy(catalog: Names, { fault, breaksAt }: Watched['why']): s
   const usual = breaksAt === null ? 'not held here before' : `usually clean for ${breaksAt} s`;
   return fault ? `${faultName(catalog, fault)} last time, ${usual}` : usual[0]!.toUpperCase() + usual.slice(1);
 }
-export function classWarning(warning: ClassWarning): string {
+const PATTERN_WORDS: Readonly<Record<Pattern, string>> = {
+  squat: 'the squat and the drive of hip, knee and ankle',
+  hinge: 'the hinge',
+  overhead: 'the reach overhead',
+  hands: 'support on the hands',
+  trunk: 'a trunk that is held',
+};
+/** @param nameOf names of members, by id */
+export function classWarning(catalog: Names, warning: ClassWarning, nameOf: (id: string) => string): string {
   switch (warning.is) {
     case 'nobody':
       return 'Nobody may do this block.';
@@ -93,7 +103,24 @@ export function classWarning(warning: ClassWarning): string {
       return `The class takes ${Math.ceil(warning.minutes)} minutes; it has ${warning.has}.`;
     case 'no-kit':
       return `There is no ${warning.items.join(', no ')} in the room: versions with it are not given.`;
+    case 'screen': {
+      const by = new Map<Pattern, string[]>();
+      for (const { fault, pattern, members } of warning.found)
+        by.set(pattern, [
+          ...(by.get(pattern) ?? []),
+          `${faultName(catalog, fault).toLowerCase()} (${members.map(nameOf).join(', ')})`,
+        ]);
+      return [...by]
+        .map(([pattern, found]) => `It uses ${PATTERN_WORDS[pattern]}; in the movement screen: ${found.join(', ')}.`)
+        .join(' ');
+    }
   }
+}
+
+/** What the room lacks for a version. @param nameOf names of members, by id */
+export function lackText({ item, has, needs, with: users }: KitLack, nameOf: (id: string) => string): string {
+  const who = users.length > 0 ? ` ${users.map(nameOf).join(', ')} ${users.length === 1 ? 'has' : 'have'} it.` : '';
+  return `${item.replace('-', ' ')}: ${needs} needed, ${has} here.${who}`;
 }
 
 /** Why somebody is due for a closer look after a class. */
@@ -122,5 +149,5 @@ export const classPlanFile = (catalog: Names, plan: ClassPlan) => ({
   })),
   watch: plan.watch.map((w) => ({ ...w, why: watchWhy(catalog, w.why) })),
   balance: plan.balance,
-  warnings: plan.warnings.map((w) => ({ block: w.block, says: classWarning(w) })),
+  warnings: plan.warnings.map((w) => ({ block: w.block, says: classWarning(catalog, w, (id) => id) })),
 });

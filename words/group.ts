@@ -2,9 +2,23 @@
 import type { Catalog } from '../core/catalog/index.js';
 import { ladders } from '../core/catalog/ladders.js';
 import type { GroupChange, GroupTrends } from '../core/studio/group.js';
+import type { UsedWhy } from '../core/class/run.js';
 import { faultName, placeName } from './names.js';
 
 type Names = Pick<Catalog, 'faults' | 'families' | 'rungs'>;
+/** Why versions were done in classes, in a few words each. */
+const USED: Readonly<Record<UsedWhy, string>> = {
+  place: 'today’s place',
+  lighter: 'lighter, for what was found last',
+  next: 'the next one, its gate open',
+  instead: 'in the place of one that a caution leaves out',
+  kit: 'the kit did not go round',
+  pinned: 'set by hand',
+  swapped: 'changed while the class ran',
+};
+/** "in classes: today’s place 4, the kit did not go round 2"; empty where none was made in a class. */
+export const usedWhyText = (why: GroupTrends['versions'][number]['why']): string =>
+  why.length === 0 ? '' : `in classes: ${why.map(({ is, looks }) => `${USED[is]} ${looks}`).join(', ')}`;
 const share = (factor: number): string => {
   const percent = Math.round(100 * (factor - 1));
   return `${percent > 0 ? '+' : percent < 0 ? '−' : '±'}${Math.abs(percent)} %`;
@@ -81,8 +95,8 @@ export function groupSheets(catalog: Names, trends: Named): Table[] {
     },
     {
       name: 'Versions',
-      head: ['Version', 'Members this month', 'Looks this month'],
-      rows: trends.versions.map((v) => [placeName(catalog, v.place), v.members, v.looks]),
+      head: ['Version', 'Members this month', 'Looks this month', 'Why'],
+      rows: trends.versions.map((v) => [placeName(catalog, v.place), v.members, v.looks, usedWhyText(v.why)]),
     },
     {
       name: 'Attendance',

@@ -11,6 +11,7 @@ import { loadOf } from '../core/statics/load.js';
 import { findSteps } from '../core/statics/step.js';
 import { evaluated, plankHold, watchedPlank } from '../core/testing.js';
 import { evidenceText, testWhy } from './causes.js';
+import { classWarning } from './class.js';
 import { chosenWhy, leftOutWhy, warningText } from './drills.js';
 import { evaluationFile, WORTH_TELLING } from './evaluation-file.js';
 import { gateText, missingText, noForecastText } from './gates.js';
@@ -180,6 +181,17 @@ describe('causes, drills, pictures, stops', () => {
     for (const l of advised.choice.leftOut) expect(leftOutWhy(catalog, l.why).length).toBeGreaterThan(8);
     expect(leftOutWhy(catalog, { is: 'caution', caution: 'neck' })).toContain('caution “');
     expect(leftOutWhy(catalog, { is: 'banned' })).toBe('banned by the coach');
+  });
+  test('what screens found is said once a pattern, with whom', () => {
+    const found = [
+      { fault: 'knee-in', pattern: 'squat' as const, members: ['a', 'b'] },
+      { fault: 'heels-rise', pattern: 'squat' as const, members: ['b'] },
+      { fault: 'arms-forward', pattern: 'overhead' as const, members: ['a'] },
+    ];
+    const said = classWarning(catalog, { block: 'x', is: 'screen', found }, (id) => id.toUpperCase());
+    expect(said).toBe(
+      'It uses the squat and the drive of hip, knee and ankle; in the movement screen: knee goes in (A, B), heels rise (B). It uses the reach overhead; in the movement screen: arms fall forward (A).',
+    );
   });
   test('warnings of a sheet are read after the drill’s name', () => {
     expect(warningText(catalog, { drill: 'x', kind: 'gone' })).toBe('is taken out of the library');
