@@ -1,6 +1,7 @@
 /** Classes: stored plans, and what is worked out of them when they are read. */
 import { z } from 'zod';
 import { PLANES } from '../core/class/kinds.js';
+import { PATTERNS } from '../core/class/pattern.js';
 import { CAUTION_IDS } from '../core/formats/catalog.js';
 import { KINDS, MAX_BLOCKS, MAX_MEMBERS, pacedBlockSchema } from '../core/formats/class.js';
 import { VIEWS } from '../core/landmarks.js';
@@ -60,6 +61,11 @@ const warning = z.discriminatedUnion('is', [
   z.object({ block: id, is: z.literal('long-on-hands'), seconds: z.number() }),
   z.object({ block: id, is: z.literal('too-long'), minutes: z.number(), has: z.number() }),
   z.object({ block: id, is: z.literal('no-kit'), items: z.array(z.string()) }),
+  z.object({
+    block: id,
+    is: z.literal('screen'),
+    found: z.array(z.object({ fault: z.string(), pattern: z.enum(PATTERNS), members: z.array(id) })),
+  }),
 ]);
 export const plannedClassSchema = z.object({
   /** Who is expected, by name; whoever left the roster or may not load today is named apart. */

@@ -1,5 +1,6 @@
 /** Groups: who belongs to them is a person's own field; what their records say together. */
 import { z } from 'zod';
+import { USED_WHYS } from '../core/class/run.js';
 import { daySchema, idSchema } from './common.js';
 
 export const trendsQuerySchema = z.object({
@@ -24,7 +25,14 @@ export const groupTrendsSchema = z.object({
   ),
   faults: z.array(byFault.extend({ looks: z.number().int(), before: z.number().int() })),
   squat: z.object({ screened: z.number().int(), faults: z.array(byFault) }),
-  versions: z.array(z.object({ place: z.string(), members: z.number().int(), looks: z.number().int() })),
+  versions: z.array(
+    z.object({
+      place: z.string(),
+      members: z.number().int(),
+      looks: z.number().int(),
+      why: z.array(z.object({ is: z.enum(USED_WHYS), looks: z.number().int() })),
+    }),
+  ),
   change: z
     .object({ factor: interval, members: z.number().int(), looks: z.number().int(), capped: z.number() })
     .nullable(),

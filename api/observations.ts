@@ -9,8 +9,35 @@ import {
   setupSchema,
   testPatchSchema,
 } from '../core/formats/observation.js';
+import { LANDMARKS } from '../core/landmarks.js';
 import { cursorSchema, daySchema, idSchema, instantSchema, words } from './common.js';
 import { eyeSchema } from './eye.js';
+
+/** A free angle (at its middle point) or distance on a frame; points in px of the look's picture. */
+export const markSchema = z.strictObject({
+  id: idSchema,
+  t: z.number().min(0),
+  kind: z.enum(['angle', 'distance']),
+  points: z
+    .array(z.tuple([z.number(), z.number()]))
+    .min(2)
+    .max(3),
+});
+export type Mark = z.infer<typeof markSchema>;
+const marksSchema = z
+  .array(markSchema)
+  .max(60, 'are more than 60')
+  .refine((marks) => marks.every((m) => m.points.length === (m.kind === 'angle' ? 3 : 2)), {
+    message: 'an angle has three points, a distance two',
+  });
+
+/** A point that a hand set on a frame of a clip; px of the look's picture. */
+export const anchorSchema = z.strictObject({
+  t: z.number().min(0),
+  name: z.enum(LANDMARKS),
+  at: z.tuple([z.number(), z.number()]),
+});
+export type SetByHand = z.infer<typeof anchorSchema>;
 
 export const lookInputSchema = z.strictObject({
   /** Made by the device, so that a look sent twice is kept once. */
@@ -19,6 +46,10 @@ export const lookInputSchema = z.strictObject({
   observation: observationSchema,
   mediaId: idSchema.nullable().default(null),
   relookOf: idSchema.nullable().default(null),
+  /** The look from another side that it belongs to: both are judged as one. */
+  togetherWith: idSchema.nullable().default(null),
+  marks: marksSchema.default([]),
+  anchors: z.array(anchorSchema).max(5000, 'are more than 5,000').default([]),
   note: words(2000).default(''),
   /** Taken from a file: looked at more closely, since files come twice and from elsewhere. */
   fromFile: z.boolean().default(false),
@@ -37,6 +68,7 @@ export const lookPatchSchema = z.strictObject({
   tests: testPatchSchema.optional(),
   overrule: overruleSchema.nullable().optional(),
   note: words(2000).optional(),
+  marks: marksSchema.optional(),
 });
 export type LookPatch = z.infer<typeof lookPatchSchema>;
 
@@ -62,6 +94,11 @@ export const lookSchema = z.object({
   mediaId: idSchema.nullable(),
   relookOf: idSchema.nullable(),
   relooks: z.array(idSchema),
+  togetherWith: idSchema.nullable().default(null),
+  /** Other looks that belong together with it, oldest first. */
+  together: z.array(idSchema).default([]),
+  marks: z.array(markSchema).default([]),
+  anchors: z.array(anchorSchema).default([]),
   note: z.string(),
   mends: z.array(mendSchema),
   overrule: overruleSchema.nullable(),
@@ -70,6 +107,8 @@ export const lookSchema = z.object({
   madeBy: idSchema,
   /** The class that it was seen in; null for one that was looked at by itself. */
   runId: idSchema.nullable().default(null),
+  /** The clip that was kept of it. */
+  clipId: idSchema.nullable().default(null),
   /** What is known of that account's eye now; null where it was never measured, and for what came in a file. */
   eye: eyeSchema.nullable().default(null),
 });

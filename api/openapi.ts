@@ -30,7 +30,12 @@ function answerOf({ answer, says }: Route): Json {
   return { description: says, content: { 'application/json': { schema: schemaOf(answer, 'output') } } };
 }
 
-function bodyOf({ body, form }: Route): Json | undefined {
+function bodyOf({ body, form, stream }: Route): Json | undefined {
+  if (stream)
+    return {
+      required: true,
+      content: { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } },
+    };
   if (form)
     return {
       required: true,

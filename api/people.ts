@@ -71,6 +71,8 @@ export const consentInputSchema = z
     givenBy: nameSchema(80),
     relation: z.enum(['self', 'guardian']),
     purpose: words(300).default(''),
+    /** Of pictures: clips may be kept as well. */
+    clips: z.boolean().default(false),
     from: daySchema,
     until: daySchema.nullable().default(null),
   })
@@ -82,6 +84,7 @@ export const consentSchema = z.object({
   givenBy: z.string(),
   relation: z.enum(['self', 'guardian']),
   purpose: z.string(),
+  clips: z.boolean().default(false),
   from: daySchema,
   until: daySchema.nullable(),
   withdrawnOn: daySchema.nullable(),
@@ -115,7 +118,7 @@ export const personSchema = personSummarySchema.extend({
   cautionRecords: z.array(personCautionSchema),
   consents: z.array(consentSchema),
   /** Permissions in force today. */
-  allows: z.object({ pictures: z.boolean(), handsOn: z.boolean() }),
+  allows: z.object({ pictures: z.boolean(), clips: z.boolean().default(false), handsOn: z.boolean() }),
 });
 export type Person = z.infer<typeof personSchema>;
 

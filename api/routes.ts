@@ -32,6 +32,7 @@ import {
   runLineSchema,
   runSchema,
 } from './runs.js';
+import { clipRoutes } from './clip-routes.js';
 import { groupRoutes } from './group-routes.js';
 import { wallRoutes } from './wall-routes.js';
 import { goalParams, ladderStepInputSchema, onLaddersSchema } from './ladders.js';
@@ -791,6 +792,7 @@ export const routes = {
   },
 
   ...wallRoutes,
+  ...clipRoutes,
   'runs.list': {
     method: 'GET',
     path: '/classes/:id/runs',

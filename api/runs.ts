@@ -23,6 +23,8 @@ export const runSchema = z.object({
   people: z.array(runner),
   resting: plannedClassSchema.shape.resting,
   plan: plannedClassSchema.shape.plan.unwrap(),
+  /** Counts in the room; what ran before they were kept does not say. */
+  kit: z.record(z.string(), z.number()).optional(),
   /** When its notes were kept as looks; null while they were not. */
   keptAt: z.string().nullable(),
   /** Notes that are looks by now, by their key. */

@@ -12,10 +12,12 @@ import { openapi } from '../api/openapi.js';
 import { answerProblems, causeOf, HttpProblem, noSuchRoute } from './http/problems.js';
 import { checkToken, requireAccount, sessions, sessionSecret } from './http/session.js';
 import { slowDown } from './http/tries.js';
+import { clipFilesIn } from './media/clips.js';
 import { picturesIn } from './media/pictures.js';
 import { removalsIn } from './media/removals.js';
 import { workIn } from './work/work.js';
 import { accountsIn } from './repositories/accounts.js';
+import { clipsIn } from './repositories/clips.js';
 import { classesIn } from './repositories/classes.js';
 import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
@@ -31,6 +33,7 @@ import { judgingIn } from './jobs/judging.js';
 import { accountHandlers } from './routes/accounts.js';
 import type { Context } from './routes/context.js';
 import { classHandlers } from './routes/classes.js';
+import { clipHandlers } from './routes/clips.js';
 import { eyeHandlers } from './routes/eye.js';
 import { groupHandlers } from './routes/groups.js';
 import { ladderHandlers } from './routes/ladders.js';
@@ -62,7 +65,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   const [people, looks, plans, studio] = [peopleIn(db), looksIn(db, eyes), plansIn(db), studioIn(db)];
   const circumstances = circumstancesIn({ people, looks, plans, studio }, config.clock);
   const failed = (error: unknown): void => logger.error({ cause: causeOf(error) }, 'work behind a request failed');
-  const pictures = picturesIn(config.dataDir);
+  const [clips, pictures, clipFiles] = [clipsIn(db), picturesIn(config.dataDir), clipFilesIn(config.dataDir)];
   const work = workIn(config.workerFile);
   const secret = sessionSecret(config);
   const context: Context = {
@@ -70,6 +73,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     accounts: accountsIn(db),
     people,
     looks,
+    clips,
     eyes,
     classes: classesIn(db),
     runs: runsIn(db),
@@ -78,7 +82,8 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     plans,
     ladders: laddersIn(db),
     pictures,
-    removals: removalsIn(looks, pictures, config.clock, failed),
+    clipFiles,
+    removals: removalsIn({ looks, clips, pictures, clipFiles }, config.clock, failed),
     work,
     circumstances,
     judging: judgingIn({ eyes, looks, people, plans, studio, circumstances, work }, config.build, failed),
@@ -115,7 +120,8 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
+          // The pose detector is WebAssembly of our own server.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'blob:', 'data:'],
           mediaSrc: ["'self'", 'blob:'],
@@ -152,6 +158,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...peopleHandlers(context),
     ...groupHandlers(context),
     ...lookHandlers(context),
+    ...clipHandlers(context),
     ...planHandlers(context),
     ...ladderHandlers(context),
     ...eyeHandlers(context),
@@ -175,6 +182,11 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
         index: false,
         serveStatic: { immutable: true, maxAge: '365d', fallthrough: false },
       }),
+    );
+    // The address names the version of what lies there.
+    app.use(
+      '/vision',
+      express.static(`${config.webDir}/vision`, { index: false, immutable: true, maxAge: '365d', fallthrough: false }),
     );
     app.use(express.static(config.webDir, { index: false, maxAge: 0 }));
     app.get('/{*path}', (_request, response) => {

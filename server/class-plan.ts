@@ -48,6 +48,7 @@ export function plannerIn(context: Context) {
     const [here, resting]: [PlannedClass['people'], PlannedClass['resting']] = [[], []];
     const members: ClassMember[] = [];
     const pain: { member: string; family: string }[] = [];
+    const screens: { member: string; faults: readonly string[] }[] = [];
     const today = await circumstances.today();
     for (const id of of.members) {
       const person = await people.find(account, id, today);
@@ -59,16 +60,17 @@ export function plannerIn(context: Context) {
       if (stopped) continue;
       members.push(await memberOf(known.catalog, account, id, circumstance));
       pain.push(...circumstance.painIn.map((family) => ({ member: id, family })));
+      if (circumstance.history?.screen?.length) screens.push({ member: id, faults: circumstance.history.screen });
       await turn();
     }
     if (members.length === 0 || of.blocks.length === 0)
       return { planned: { people: here, resting, plan: null, unpinned: null }, members };
     const query: ClassQuery = { ...asked(of), members };
     const circumstance = await circumstances.of(null);
-    const plan = await work.run('planClass', known, { query, circumstance, pins: of.pins, pain }, 1, 0);
+    const plan = await work.run('planClass', known, { query, circumstance, pins: of.pins, pain, screens }, 1, 0);
     const unpinned =
       of.pins.length > 0
-        ? (await work.run('planClass', known, { query, circumstance, pins: [], pain }, 1, 0)).total
+        ? (await work.run('planClass', known, { query, circumstance, pins: [], pain, screens }, 1, 0)).total
         : null;
     return { planned: { people: here, resting, plan, unpinned }, members };
   }

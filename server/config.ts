@@ -12,6 +12,8 @@ const schema = z.object({
   ANCHOR_DEMO: z.enum(['0', '1']).default('0'),
   ANCHOR_SECRET: z.string().min(32, 'needs at least 32 characters; leave it unset and one is made').optional(),
   ANCHOR_TRUST_PROXY: z.enum(['0', '1']).default('0'),
+  /** Most gigabytes of clips that are kept. */
+  ANCHOR_CLIPS_GB: z.coerce.number().min(0).max(100_000).default(20),
   ANCHOR_WEB: z.string().optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
@@ -35,6 +37,8 @@ export interface Config {
   background: boolean;
   /** The built thread for long computations; without one they run where they are asked for. */
   workerFile?: string;
+  /** Most bytes of clips that are kept; 20 GB where left out. */
+  clipsBytes?: number;
   /** Folder of the built interface; none in tests of the routes. */
   webDir?: string;
 }
@@ -56,6 +60,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     seed: () => randomInt(2 ** 31),
     build: typeof ANCHOR_BUILD === 'undefined' ? `unbuilt ${process.pid}` : ANCHOR_BUILD,
     background: true,
+    clipsBytes: Math.round(e.ANCHOR_CLIPS_GB * 1024 ** 3),
     webDir: e.ANCHOR_WEB,
   };
 }

@@ -30,6 +30,7 @@ async function start(): Promise<void> {
   });
   const { app, context } = createApp(config, db);
   await context.pictures.sweepDrafts();
+  await context.clipFiles.sweepDrafts();
   await context.removals.ofDeletedLooks();
   const server = app.listen(config.port, config.host);
   server.on('error', (error: NodeJS.ErrnoException) => {

@@ -1,4 +1,4 @@
-/** A studio in one file: a zip of the database, the pictures, and a list of everything with its hash. */
+/** A studio in one file: a zip of the database, the pictures and clips, and a list of everything with its hash. */
 import { createHash } from 'node:crypto';
 import {
   createReadStream,
@@ -47,7 +47,7 @@ async function hashOf(file: string): Promise<string> {
   return hash.digest('hex');
 }
 
-/** A copy of the database as it is at one moment, without sessions and without pictures whose files are gone. */
+/** A copy of the database as it is at one moment, without sessions and without pictures and clips whose files are gone. @returns the files that belong to it */
 async function snapshot(dataDir: string, to: string): Promise<string[]> {
   const source = new Database(databaseFile(dataDir), { readonly: true, fileMustExist: true });
   try {
@@ -58,10 +58,14 @@ async function snapshot(dataDir: string, to: string): Promise<string[]> {
   const copy = new Database(to);
   try {
     if (copy.prepare("select 1 from sqlite_master where name = 'sessions'").get()) copy.exec('delete from sessions');
-    const ids = (copy.prepare('select id from media').all() as { id: string }[]).map((row) => row.id);
-    const whole = ids.filter((id) => picturesOf(id).every((name) => existsSync(join(dataDir, 'media', name))));
-    const gone = copy.prepare('delete from media where id = ?');
-    for (const id of ids) if (!whole.includes(id)) gone.run(id);
+    const whole: string[] = [];
+    for (const [table, filesOf] of KEPT) {
+      const gone = copy.prepare(`delete from ${table} where id = ?`);
+      for (const id of idsOf(copy, table)) {
+        if (filesOf(id).every((name) => existsSync(join(dataDir, name)))) whole.push(...filesOf(id));
+        else gone.run(id);
+      }
+    }
     copy.exec('delete from media_removals');
     copy.pragma('journal_mode = DELETE');
     copy.exec('vacuum');
@@ -70,7 +74,16 @@ async function snapshot(dataDir: string, to: string): Promise<string[]> {
     copy.close();
   }
 }
-const picturesOf = (id: string): string[] => [`${id}.jpg`, `${id}.thumb.jpg`];
+/** What lies beside the database, by the table that names it. */
+const KEPT = [
+  ['media', (id: string) => [`media/${id}.jpg`, `media/${id}.thumb.jpg`]],
+  ['clips', (id: string) => [`clips/${id}.clip`]],
+] as const satisfies readonly (readonly [string, (id: string) => string[]])[];
+/** Ids of a table; none where a backup of an older program has no such table. */
+const idsOf = (db: Database.Database, table: string): string[] =>
+  db.prepare('select 1 from sqlite_master where name = ?').get(table)
+    ? (db.prepare(`select id from ${table}`).all() as { id: string }[]).map((row) => row.id)
+    : [];
 
 /**
  * Writes a studio into one file while its server goes on. The file appears when it is whole.
@@ -85,12 +98,10 @@ export async function backup(dataDir: string, file: string, now: string): Promis
   const work = mkdtempSync(`${resolve(file)}.work-`);
   const part = join(work, 'part.zip');
   try {
-    const pictures = await snapshot(dataDir, join(work, DATABASE));
+    const kept = await snapshot(dataDir, join(work, DATABASE));
     const sources = [
       { name: DATABASE, from: join(work, DATABASE) },
-      ...pictures.flatMap((id) =>
-        picturesOf(id).map((name) => ({ name: `media/${name}`, from: join(dataDir, 'media', name) })),
-      ),
+      ...kept.map((name) => ({ name, from: join(dataDir, name) })),
     ];
     const zip = new yazl.ZipFile();
     const written = pipeline(zip.outputStream, createWriteStream(part, { mode: 0o600 }));
@@ -178,10 +189,9 @@ function checkWhole(dir: string): void {
       (db.pragma('foreign_key_check') as unknown[]).length > 0
     )
       throw new BackupError('The database in the backup is damaged.');
-    for (const { id } of db.prepare('select id from media').all() as { id: string }[])
-      for (const name of picturesOf(id))
-        if (!existsSync(join(dir, 'media', name)))
-          throw new BackupError(`The picture ${name} is missing from the backup.`);
+    for (const [table, filesOf] of KEPT)
+      for (const name of idsOf(db, table).flatMap(filesOf))
+        if (!existsSync(join(dir, name))) throw new BackupError(`The file ${name} is missing from the backup.`);
   } finally {
     db.close();
   }
@@ -203,9 +213,9 @@ export async function restore(file: string, dataDir: string): Promise<Manifest> 
   try {
     const entries = await entriesOf(zip);
     const manifest = await manifestOf(zip, entries);
-    mkdirSync(join(part, 'media'), { mode: 0o700 });
+    for (const folder of ['media', 'clips']) mkdirSync(join(part, folder), { mode: 0o700 });
     for (const listed of manifest.files) {
-      if (!/^(anchor\.sqlite|media\/[0-9a-f-]{36}(\.thumb)?\.jpg)$/.test(listed.name))
+      if (!/^(anchor\.sqlite|media\/[0-9a-f-]{36}(\.thumb)?\.jpg|clips\/[0-9a-f-]{36}\.clip)$/.test(listed.name))
         throw new BackupError(`The backup lists a file that does not belong in it: ${listed.name.slice(0, 60)}`);
       const entry = entries.get(listed.name);
       if (!entry) throw new BackupError(`${listed.name} is missing from the backup.`);

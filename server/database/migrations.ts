@@ -500,6 +500,42 @@ const walls: Step = {
   },
 };
 
+const clips: Step = {
+  name: '013-clips',
+  async up(db) {
+    await db.schema.alterTable('consents', (t) => {
+      t.boolean('clips').notNullable().defaultTo(false);
+    });
+    await db.schema.alterTable('observations', (t) => {
+      // Free angles and distances that a coach laid on its frames.
+      t.text('marks').notNullable().defaultTo('[]');
+      // Points that a hand set on its frames.
+      t.text('anchors').notNullable().defaultTo('[]');
+      // The look from another side that it belongs to; without a reference, for which SQLite would make the table anew.
+      t.text('together_with');
+    });
+    await db.raw('create index observations_together on observations (together_with)');
+    await db.schema.createTable('clips', (t) => {
+      t.text('id').primary();
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE').index();
+      t.text('look_id').references('observations.id').onDelete('SET NULL').index();
+      t.text('name').notNullable();
+      t.text('type').notNullable();
+      t.integer('bytes').notNullable();
+      t.text('note').notNullable().defaultTo('');
+      t.text('added_at').notNullable();
+      t.text('arrived_at');
+      t.text('added_by').notNullable().references('accounts.id');
+    });
+  },
+  async down(db) {
+    await db.schema.dropTable('clips');
+    await db.raw('drop index observations_together');
+    await dropColumns(db, 'observations', 'marks', 'anchors', 'together_with');
+    await dropColumns(db, 'consents', 'clips');
+  },
+};
+
 const STEPS: readonly Step[] = [
   first,
   overrule,
@@ -513,6 +549,7 @@ const STEPS: readonly Step[] = [
   classes,
   runs,
   walls,
+  clips,
 ];
 
 /** Names of the steps that this program knows. */

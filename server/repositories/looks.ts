@@ -9,6 +9,8 @@ import {
   type HistoryItem,
   type Look,
   type LookLine,
+  anchorSchema,
+  markSchema,
   type LookPatch,
   type Media,
   type MendTried,
@@ -43,6 +45,10 @@ const lookRow = z.object({
   from_file: flag,
   overrule: z.union([z.null(), json(overruleSchema)]),
   run_id: z.string().nullable(),
+  clip_id: z.string().nullable(),
+  together_with: z.string().nullable(),
+  marks: json(z.array(markSchema)),
+  anchors: json(z.array(anchorSchema)),
 });
 const mendRow = z.object({
   id: z.string(),
@@ -133,13 +139,22 @@ const keptLine = (row: z.infer<typeof lineRow>): KeptLine => ({
         },
 });
 
-/** Lets pictures' records go in a transaction and notes their files for removal. @returns how many */
-export async function letMediaGo(trx: Knex, which: Knex.QueryBuilder, at: string): Promise<number> {
-  const ids = parseRows('media', z.object({ id: z.string() }), await which.select('id')).map((r) => r.id);
+/** Lets the records of pictures or clips go in a transaction and notes their files for removal. @returns how many */
+export async function letFilesGo(
+  trx: Knex,
+  table: 'media' | 'clips',
+  which: Knex.QueryBuilder,
+  at: string,
+): Promise<number> {
+  const ids = parseRows(table, z.object({ id: z.string() }), await which.select('id')).map((r) => r.id);
   for (const id of ids) await trx('media_removals').insert({ id, since: at }).onConflict('id').ignore();
-  await trx('media').whereIn('id', ids).delete();
+  await trx(table).whereIn('id', ids).delete();
   return ids.length;
 }
+
+/** The clip that was kept of a look: the newest that arrived. */
+const CLIP =
+  '(select id from clips where look_id = observations.id and arrived_at is not null order by arrived_at desc limit 1) as clip_id';
 
 export type Looks = ReturnType<typeof looksIn>;
 
@@ -148,8 +163,12 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
   const rows = (): Knex.QueryBuilder =>
     db('observations')
       .join('accounts', 'accounts.id', 'observations.made_by')
-      .select('observations.*', 'accounts.name as made_by_name');
-  const told = async (row: z.infer<typeof lookRow>, mends: MendTried[], relooks: string[]): Promise<Look> => ({
+      .select('observations.*', 'accounts.name as made_by_name', db.raw(CLIP));
+  const told = async (
+    row: z.infer<typeof lookRow>,
+    mends: MendTried[],
+    { relooks, together }: Pick<Look, 'relooks' | 'together'> = { relooks: [], together: [] },
+  ): Promise<Look> => ({
     id: row.id,
     personId: row.person_id,
     startedAt: row.started_at,
@@ -158,12 +177,17 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     mediaId: row.media_id,
     relookOf: row.relook_of,
     relooks,
+    togetherWith: row.together_with,
+    together,
+    marks: row.marks,
+    anchors: row.anchors,
     note: row.note,
     mends,
     overrule: row.overrule,
     by: row.made_by_name,
     madeBy: row.made_by,
     runId: row.run_id,
+    clipId: row.clip_id,
     eye: row.from_file ? null : ((await eyes.of(row.made_by))?.eye ?? null),
   });
   const mendsOf = async (ids: readonly string[]): Promise<Map<string, MendTried[]>> => {
@@ -204,6 +228,9 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       record_hash: hash,
       media_id: input.mediaId,
       relook_of: input.relookOf,
+      together_with: input.togetherWith,
+      marks: JSON.stringify(input.marks),
+      anchors: JSON.stringify(input.anchors),
       note: input.note,
       from_file: input.fromFile,
       made_by: by.id,
@@ -250,6 +277,15 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       );
       return row && { personId: row.person_id, deleted: row.deleted_at !== null, madeBy: row.made_by };
     },
+    /** The first of the looks that one belongs together with: itself where it belongs to none. */
+    async firstOf(id: string): Promise<string> {
+      const row = maybeRow(
+        'observations',
+        z.object({ together_with: z.string().nullable() }),
+        await db('observations').where('id', id).first('together_with'),
+      );
+      return row?.together_with ?? id;
+    },
     /** Looks whose record has this fingerprint, newest first. */
     async like(hash: string): Promise<{ id: string; personId: string }[]> {
       const found = await db('observations')
@@ -269,16 +305,19 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         await rows().where('observations.id', id).whereNull('deleted_at').first(),
       );
       if (!row) return null;
-      const relooks = parseRows(
-        'observations',
-        z.object({ id: z.string() }),
-        await db('observations').where('relook_of', id).whereNull('deleted_at').orderBy('started_at').select('id'),
-      );
-      return told(
-        row,
-        (await mendsOf([id])).get(id)!,
-        relooks.map((r) => r.id),
-      );
+      const idsOf = async (which: (q: Knex.QueryBuilder) => Knex.QueryBuilder): Promise<string[]> =>
+        parseRows(
+          'observations',
+          z.object({ id: z.string() }),
+          await which(db('observations')).whereNull('deleted_at').orderBy('started_at').select('id'),
+        ).map((r) => r.id);
+      const first = row.together_with ?? id;
+      return told(row, (await mendsOf([id])).get(id)!, {
+        relooks: await idsOf((q) => q.where('relook_of', id)),
+        together: await idsOf((q) =>
+          q.where((w) => void w.where('together_with', first).orWhere('id', first)).whereNot('id', id),
+        ),
+      });
     },
     /** Several looks with their versions, to be judged; null for one whose stored record cannot be read. */
     async records(ids: readonly string[]): Promise<{ id: string; look: Look | null; version: number }[]> {
@@ -293,7 +332,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
           const read = lookRow.safeParse(row);
           return {
             id: row.id,
-            look: read.success ? await told(read.data, mends.get(row.id)!, []) : null,
+            look: read.success ? await told(read.data, mends.get(row.id)!) : null,
             version: row.version,
           };
         }),
@@ -418,6 +457,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     async change(look: Look, patch: LookPatch): Promise<void> {
       const set: Record<string, unknown> = {};
       if (patch.note !== undefined) set.note = patch.note;
+      if (patch.marks !== undefined) set.marks = JSON.stringify(patch.marks);
       if (patch.overrule !== undefined) set.overrule = patch.overrule && JSON.stringify(patch.overrule);
       if (patch.evidence || patch.tests) {
         const { evidence: _evidence, tests: _tests, ...rest } = look.observation;
@@ -468,7 +508,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     },
     /** Notes a picture's files before they are written: until the picture is kept, a start sweeps them. */
     async expectMedia(id: string, at: string): Promise<void> {
-      await db('media_removals').insert({ id, since: at });
+      await db('media_removals').insert({ id, since: at }).onConflict('id').ignore();
     },
     /** Keeps a picture whose files are there, where today's consent still allows it. @returns whether it was kept */
     async addMedia(record: Media, by: string, allowed: (trx: Knex) => Promise<boolean>): Promise<boolean> {
@@ -504,13 +544,14 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     },
     /** Lets a picture's record go; its files are to follow. */
     async removeMedia(id: string, at: string): Promise<void> {
-      await inTransaction(db, (trx) => letMediaGo(trx, trx('media').where('id', id), at));
+      await inTransaction(db, (trx) => letFilesGo(trx, 'media', trx('media').where('id', id), at));
     },
     /** Lets the pictures go of looks that were taken out before an instant, unless another look shows them. @returns how many */
     async removeMediaOfDeleted(before: string, at: string): Promise<number> {
       return inTransaction(db, (trx) =>
-        letMediaGo(
+        letFilesGo(
           trx,
+          'media',
           trx('media')
             .whereIn(
               'id',

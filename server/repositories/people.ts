@@ -21,11 +21,11 @@ import {
 import { addDays, type Day } from '../../core/days.js';
 import { CAUTION_IDS, type CautionId } from '../../core/formats/catalog.js';
 import { cautionsOn, type PersonRecord } from '../../core/person/circumstance.js';
-import { consentStands, isMinor } from '../../core/person/consent.js';
+import { consentStands, isMinor, picturesAllowed } from '../../core/person/consent.js';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
 import { flag, json, maybeRow, number, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
-import { letMediaGo } from './looks.js';
+import { letFilesGo } from './looks.js';
 
 const summaryRow = z.object({
   id: z.string(),
@@ -75,6 +75,7 @@ const consentRow = z.object({
   given_by: z.string(),
   relation: z.enum(['self', 'guardian']),
   purpose: z.string(),
+  clips: flag,
   from_day: z.string(),
   until_day: z.string().nullable(),
   withdrawn_on: z.string().nullable(),
@@ -131,20 +132,21 @@ async function consentsOf(db: Knex, personId: string): Promise<Consent[]> {
     givenBy: c.given_by,
     relation: c.relation,
     purpose: c.purpose,
+    clips: c.clips,
     from: c.from_day,
     until: c.until_day,
     withdrawnOn: c.withdrawn_on,
   }));
 }
-async function allowsPictures(db: Knex, personId: string, day: Day): Promise<boolean> {
+/** What may be taken and shown of a person on a day. */
+async function allowed(db: Knex, personId: string, day: Day): Promise<{ pictures: boolean; clips: boolean }> {
   const person = maybeRow(
     'people',
     personRow.pick({ birth_year: true }),
     await db('people').where('id', personId).first('birth_year'),
   );
-  return (
-    person !== null && consentStands(await consentsOf(db, personId), 'pictures', day, isMinor(person.birth_year, day))
-  );
+  if (person === null) return { pictures: false, clips: false };
+  return picturesAllowed(await consentsOf(db, personId), day, isMinor(person.birth_year, day));
 }
 
 export type People = ReturnType<typeof peopleIn>;
@@ -315,7 +317,7 @@ export function peopleIn(db: Knex) {
         cautionRecords: cautions.map((c) => ({ ...recordOf(c), id: c.id, note: c.note, setBy: c.set_by_name })),
         consents,
         allows: {
-          pictures: consentStands(consents, 'pictures', day, minor),
+          ...picturesAllowed(consents, day, minor),
           handsOn: consentStands(consents, 'hands-on', day, minor),
         },
       };
@@ -351,6 +353,8 @@ export function peopleIn(db: Knex) {
       const { family_methods: familyMethods, ...rest } = row;
       return { ...rest, familyMethods, cautionRecords: cautions.map(recordOf) };
     },
+    /** The groups whose people an account sees; null: everybody's. */
+    groupsSeen: (account: Account): readonly string[] | null => (account.role === 'assistant' ? account.groups : null),
     async maySee(account: Account, id: string): Promise<boolean> {
       return (await visible(account, db('people').where('people.id', id)).first('people.id')) !== undefined;
     },
@@ -395,6 +399,7 @@ export function peopleIn(db: Knex) {
         given_by: input.givenBy,
         relation: input.relation,
         purpose: input.purpose,
+        clips: input.kind === 'pictures' && input.clips,
         from_day: input.from,
         until_day: input.until,
         recorded_by: by,
@@ -411,14 +416,18 @@ export function peopleIn(db: Knex) {
         const found = await trx('consents').where({ id, person_id: personId }).first('id');
         if (!found) return false;
         await trx('consents').where('id', id).whereNull('withdrawn_on').update({ withdrawn_on: day });
-        if (!(await allowsPictures(trx, personId, day)))
-          await letMediaGo(trx, trx('media').where('person_id', personId), at);
+        const still = await allowed(trx, personId, day);
+        if (!still.pictures) await letFilesGo(trx, 'media', trx('media').where('person_id', personId), at);
+        if (!still.clips) await letFilesGo(trx, 'clips', trx('clips').where('person_id', personId), at);
         return true;
       });
     },
     /** Whether a person's pictures may be taken and shown on a day. */
-    allowsPictures: (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
-      allowsPictures(trx, personId, day),
+    allowsPictures: async (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
+      (await allowed(trx, personId, day)).pictures,
+    /** Whether a person's clips may be kept and shown on a day. */
+    allowsClips: async (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
+      (await allowed(trx, personId, day)).clips,
     /** Days from a day on, on which each of some people was marked as here. */
     async hereSince(ids: readonly string[], from: Day): Promise<Map<string, Day[]>> {
       const rows = parseRows(

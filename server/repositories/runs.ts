@@ -7,7 +7,7 @@ import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
 /** What is kept of the plan. */
-const recordSchema = runSchema.pick({ name: true, blocks: true, people: true, resting: true, plan: true });
+const recordSchema = runSchema.pick({ name: true, blocks: true, people: true, resting: true, plan: true, kit: true });
 export type RunRecord = z.infer<typeof recordSchema>;
 const row = z.object({
   id: z.string(),
@@ -74,6 +74,28 @@ export function runsIn(db: Knex) {
         startedAt: r.started_at,
         keptAt: r.kept_at,
       }));
+    },
+    /** Looks of people that were made in classes since a day: the run of each, and the key of its note. */
+    async looksOf(people: readonly string[], since: string): Promise<Map<string, { run: string; note: string }>> {
+      const found = parseRows(
+        'observations',
+        z.object({ id: z.string(), run_id: z.string(), run_note: z.string() }),
+        await db('observations')
+          .whereIn('person_id', people)
+          .where('day', '>=', since)
+          .whereNotNull('run_id')
+          .select('id', 'run_id', 'run_note'),
+      );
+      return new Map(found.map((o) => [o.id, { run: o.run_id, note: o.run_note }]));
+    },
+    /** What was planned in each block of runs, by run. */
+    async plans(ids: readonly string[]): Promise<Map<string, RunRecord['plan']['blocks']>> {
+      const found = parseRows(
+        'class_runs',
+        row.pick({ id: true, record: true }),
+        await db('class_runs').whereIn('id', ids).select('id', 'record'),
+      );
+      return new Map(found.map((r) => [r.id, r.record.plan.blocks]));
     },
     async add(
       of: { id: string; classId: string; day: string; at: string; by: string },

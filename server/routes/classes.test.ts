@@ -95,6 +95,26 @@ describe('a class worked out', () => {
     const later = (await plan(one.id)).plan!.blocks[0]!.options.filter((o) => o.member === marit);
     expect(later.length).toBeGreaterThan(maritMay.length);
   });
+  test('says which blocks use a pattern that a screen found something in, and of whom', async () => {
+    const [marit, teo] = [await person('Marit'), await person('Teo')];
+    await coach.send('post', `/people/${teo}/screens`, {
+      id: randomUUID(),
+      doneAt: NOW,
+      record: {
+        screen: 'overhead-squat',
+        reps: { front: 4, side: 4, rear: 4 },
+        counts: { 'front/knee-in': 3, 'side/arms-forward': 1 },
+        wideStance: false,
+        supported: false,
+        tests: {},
+      },
+    });
+    const climber = { ...lunch().blocks[0]!, id: 'b2', move: 'class-moves/climber' };
+    const planned = await plan((await kept(lunch({ members: [marit, teo], blocks: [...lunch().blocks, climber] }))).id);
+    expect(planned.plan!.warnings.filter((w) => w.is === 'screen')).toEqual([
+      { block: 'b2', is: 'screen', found: [{ fault: 'knee-in', pattern: 'squat', members: [teo] }] },
+    ]);
+  });
   test('a version is set by hand, what it costs is said, and one that a caution bars by now is passed over', async () => {
     const marit = await person('Marit');
     await held(marit, 'forearm', 38);

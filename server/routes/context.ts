@@ -8,9 +8,11 @@ import type { Config } from '../config.js';
 import { stoppedText } from '../../words/stops.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { Judging } from '../jobs/judging.js';
+import type { ClipFiles } from '../media/clips.js';
 import type { Pictures } from '../media/pictures.js';
 import type { Removals } from '../media/removals.js';
 import type { Accounts } from '../repositories/accounts.js';
+import type { Clips } from '../repositories/clips.js';
 import type { Classes } from '../repositories/classes.js';
 import type { Eyes } from '../repositories/eyes.js';
 import type { Ladders } from '../repositories/ladders.js';
@@ -27,6 +29,7 @@ export interface Context {
   accounts: Accounts;
   people: People;
   looks: Looks;
+  clips: Clips;
   eyes: Eyes;
   classes: Classes;
   runs: Runs;
@@ -35,6 +38,7 @@ export interface Context {
   plans: Plans;
   ladders: Ladders;
   pictures: Pictures;
+  clipFiles: ClipFiles;
   removals: Removals;
   work: Work;
   circumstances: Circumstances;

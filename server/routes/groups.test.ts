@@ -103,3 +103,49 @@ test('an assistant sees the groups that are theirs, and no trace of others', asy
     expect((await other.get(`/groups/${group}/${path}`)).status).toBe(404);
   expect((await owner!.get(`/groups/${randomUUID()}/trends`)).status).toBe(404);
 });
+
+test('of looks that a class made, says why their version was done', async () => {
+  const run = { id: randomUUID() };
+  const of = {
+    id: randomUUID(),
+    name: 'Lunchtime',
+    day: today,
+    minutes: 30,
+    kit: {},
+    members: [ids[2]],
+    blocks: [{ id: 'b1', move: 'hollow', work: 30, rest: 15, rounds: 2, sides: 'none' }],
+  };
+  await coach!.send('post', '/classes', of);
+  await coach!.send('post', `/classes/${of.id}/runs`, run);
+  const note = (round: number) => ({
+    id: randomUUID(),
+    at: Date.parse(NOW) + round * 60_000,
+    is: 'seen',
+    member: ids[2],
+    where: { block: 'b1', round, side: null },
+    fault: 'soft-knees',
+    t: 12,
+  });
+  const swap = {
+    id: randomUUID(),
+    at: Date.parse(NOW),
+    is: 'swap',
+    member: ids[2],
+    block: 'b1',
+    round: 2,
+    version: 'hollow/bent-knee',
+  };
+  await coach!.send('post', `/runs/${run.id}/events`, { events: [swap, note(1), note(2)], since: 0 });
+  const keys = [1, 2].map((round) => [ids[2], 'b1', round, ''].join('|'));
+  expect((await coach!.send('post', `/runs/${run.id}/looks`, { notes: keys })).status).toBe(200);
+  const { versions } = (await coach!.get(`/groups/${group}/trends`)).body as {
+    versions: { place: string; why: { is: string; looks: number }[] }[];
+  };
+  const why = (place: string) => versions.find((v) => v.place === place)?.why;
+  expect(why('hollow/bent-knee')).toEqual([{ is: 'swapped', looks: 1 }]);
+  expect(versions.filter((v) => v.place.startsWith('hollow/')).flatMap((v) => v.why)).toContainEqual({
+    is: 'place',
+    looks: 1,
+  });
+  expect(why('front-plank/forearm')).toEqual([]);
+});

@@ -4,7 +4,8 @@ import type { Account } from '../../api/accounts.js';
 import type { GroupTrendsOf } from '../../api/groups.js';
 import type { Routes } from '../../api/routes.js';
 import { ladders } from '../../core/catalog/ladders.js';
-import { addDays } from '../../core/days.js';
+import { usedWhy, type UsedWhy } from '../../core/class/run.js';
+import { addDays, type Day } from '../../core/days.js';
 import { placeOn } from '../../core/ladder/places.js';
 import { readScreen } from '../../core/screen/read-screen.js';
 import { groupTrends, MONTH_DAYS, type GroupMember } from '../../core/studio/group.js';
@@ -21,9 +22,21 @@ const COUNTED = { people: 200, looks: 200 } as const;
 const SQUAT = 'overhead-squat';
 
 export function groupHandlers(context: Context): Handlers<Names> {
-  const { people, studio, circumstances, judging, ladders: steps, plans } = context;
+  const { people, studio, circumstances, judging, ladders: steps, plans, runs } = context;
 
-  async function memberOf(account: Account, id: string, here: readonly string[]): Promise<GroupMember> {
+  type Why = (lookId: string, version: string) => UsedWhy | null;
+  /** Why versions were done in classes, by look. */
+  async function whysOf(ids: readonly string[], since: Day): Promise<Why> {
+    const inClasses = await runs.looksOf(ids, since);
+    const plans = await runs.plans([...new Set([...inClasses.values()].map((l) => l.run))]);
+    return (lookId, version) => {
+      const of = inClasses.get(lookId);
+      const plan = of && plans.get(of.run);
+      return of && plan ? usedWhy(plan, of.note, version) : null;
+    };
+  }
+
+  async function memberOf(account: Account, id: string, here: readonly string[], why: Why): Promise<GroupMember> {
     const { catalog } = await studio.now();
     const person = await judgedPerson(context, account, id);
     const holds = await judging.holdsOf(person);
@@ -37,6 +50,7 @@ export function groupHandlers(context: Context): Handlers<Names> {
         day: item.day,
         place: `${item.position}/${item.rung}`,
         fault: item.top?.fault ?? null,
+        why: why(item.id, `${item.position}/${item.rung}`),
       }));
     return {
       id,
@@ -61,13 +75,12 @@ export function groupHandlers(context: Context): Handlers<Names> {
     const today = await circumstances.today();
     const { items, total } = await people.list(account, { group: id, archived: 'no', limit: COUNTED.people }, today);
     const since = addDays(today, -Math.max(7 * weeks, 2 * MONTH_DAYS));
-    const here = await people.hereSince(
-      items.map((p) => p.id),
-      since,
-    );
+    const ids = items.map((p) => p.id);
+    const here = await people.hereSince(ids, since);
+    const why = await whysOf(ids, since);
     const members: GroupMember[] = [];
     for (const person of items) {
-      members.push(await memberOf(account, person.id, here.get(person.id) ?? []));
+      members.push(await memberOf(account, person.id, here.get(person.id) ?? [], why));
       await turn();
     }
     const trends = groupTrends(members, today, weeks);

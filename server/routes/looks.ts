@@ -151,9 +151,12 @@ export function lookHandlers(context: Context): Handlers<Names> {
         throw invalid([{ path: 'mediaId', message: 'is no picture of this person' }]);
       if (input.relookOf && (await looks.owner(input.relookOf))?.personId !== person.id)
         throw invalid([{ path: 'relookOf', message: 'is no look at this person' }]);
+      if (input.togetherWith && (await looks.owner(input.togetherWith))?.personId !== person.id)
+        throw invalid([{ path: 'togetherWith', message: 'is no look at this person' }]);
       if (input.fromFile) await checkFile(account, person, look);
       // A picture whose permission was withdrawn meanwhile is gone; the numbers are kept.
-      const kept = { ...look, input: { ...input, mediaId: picture?.id ?? null } };
+      const togetherWith = input.togetherWith && (await looks.firstOf(input.togetherWith));
+      const kept = { ...look, input: { ...input, mediaId: picture?.id ?? null, togetherWith } };
       const added = await looks.add(person.id, kept, await circumstances.dayOf(input.startedAt), account);
       return added ? read(input.id) : new Again(await read(input.id));
     },
@@ -183,9 +186,16 @@ export function lookHandlers(context: Context): Handlers<Names> {
         ...judgedBy(await circumstances.of(person.id, look.startedAt), asked),
         logged: holdsBefore(await judging.holdsOf(person), look.id),
       };
-      const frames = look.observation.frames.length;
+      const others = (await looks.records(look.together)).flatMap((r) => (r.look ? [recordOf(r.look)] : []));
+      const frames = [look, ...others].reduce((sum, l) => sum + l.observation.frames.length, 0);
       return evaluationAnswer(
-        await work.run('evaluateRecord', known, { record: recordOf(look), circumstance }, frames, LONG_CLIP),
+        await work.run(
+          'evaluateRecord',
+          known,
+          { record: { ...recordOf(look), others }, circumstance },
+          frames,
+          LONG_CLIP,
+        ),
       );
     },
     'looks.file': async ({ account, params, response }) => {

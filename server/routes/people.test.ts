@@ -28,7 +28,7 @@ describe('people', () => {
       mass: null,
       minor: false,
       archived: false,
-      allows: { pictures: false, handsOn: false },
+      allows: { pictures: false, clips: false, handsOn: false },
     });
     const id = made.body.id as string;
     expect((await coach.send('patch', `/people/${id}`, { mass: 68 })).body).toMatchObject({
@@ -140,7 +140,7 @@ describe('cautions and consents', () => {
     });
     expect(
       (await coach.send('post', `/people/${id}/consents`, { ...consent, relation: 'guardian' })).body.allows,
-    ).toEqual({ pictures: true, handsOn: false });
+    ).toEqual({ pictures: true, clips: false, handsOn: false });
   });
   test('health notes stay out of the log, ids and queries too', async () => {
     const id = await add({ name: 'Teo Aldana', notes: 'herniated disc 2019' });

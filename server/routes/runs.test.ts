@@ -47,7 +47,7 @@ describe('a class that runs', () => {
   test('has the plan as it stood when it began; begun twice it runs once', async () => {
     const [ana, ben] = [await person('Ana'), await person('Ben')];
     const { classId, run } = await begun([ana, ben]);
-    expect(run).toMatchObject({ classId, name: 'Lunchtime', day: DAY, keptAt: null, kept: [] });
+    expect(run).toMatchObject({ classId, name: 'Lunchtime', day: DAY, kit: {}, keptAt: null, kept: [] });
     expect(run.people.map((p) => p.name)).toEqual(['Ana', 'Ben']);
     expect(run.plan.blocks[0]!.rounds.map((r) => r.assigned.length)).toEqual([2, 2]);
     const again = await coach.send('post', `/classes/${classId}/runs`, { id: run.id });

@@ -84,6 +84,7 @@ export function runHandlers(context: Context): Handlers<Names> {
         people: named(members, planned.people),
         resting: planned.resting,
         plan: planned.plan,
+        kit: input.kit,
       };
       const day = await circumstances.today();
       const of = { id: body.id, classId: params.id, day, at: circumstances.now(), by: account.id };
@@ -148,6 +149,9 @@ export function runHandlers(context: Context): Handlers<Names> {
           observation,
           mediaId: null,
           relookOf: null,
+          togetherWith: null,
+          marks: [],
+          anchors: [],
           note: '',
           fromFile: false,
           confirmed: [],

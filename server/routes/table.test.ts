@@ -35,6 +35,8 @@ beforeAll(async () => {
 afterAll(() => studio.close());
 
 const look = () => ({ id: randomUUID(), startedAt: NOW, observation: watchedPlank() });
+const CLIP = Buffer.concat([Buffer.from('0000001866747970', 'hex'), Buffer.alloc(32)]);
+const announced = () => ({ id: randomUUID(), name: 'hang.mp4', type: 'video/mp4', bytes: CLIP.length });
 const caution = { caution: 'neck', from: DAY };
 const consent = { kind: 'hands-on', givenBy: 'Marit', relation: 'self', from: DAY };
 const mend = () => ({ id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' });
@@ -176,6 +178,20 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     case 'media.thumbnail':
     case 'media.remove':
       return { params: { id: await pictured() } };
+    case 'clips.add':
+      await owner.send('post', `/people/${person}/consents`, { ...consent, kind: 'pictures', clips: true });
+      return { params: at, body: announced };
+    case 'clips.content':
+    case 'clips.get':
+    case 'clips.change':
+    case 'clips.remove': {
+      await owner.send('post', `/people/${person}/consents`, { ...consent, kind: 'pictures', clips: true });
+      const body = announced();
+      await owner.send('post', `/people/${person}/clips`, body);
+      const params = { id: body.id };
+      if (name !== 'clips.content') await call(owner, routes['clips.content'], params);
+      return { params, body: () => ({ note: 'from the left' }) };
+    }
     case 'prescriptions.add':
       return { params: at, body: prescription };
     case 'prescriptions.end':
@@ -277,6 +293,8 @@ function call(client: Client, route: Route, params?: Record<string, string>, bod
   const path = addressOf(route.path, params);
   if (route.form)
     return client.agent.post(`/api${path}`).set(CSRF_HEADER, client.token).attach(route.form, picture, 'a.jpg');
+  if (route.stream)
+    return client.agent.put(`/api${path}`).set(CSRF_HEADER, client.token).type('application/octet-stream').send(CLIP);
   const method = route.method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
   return method === 'get' ? client.get(path) : client.send(method, path, route.body ? body : undefined);
 }
@@ -367,7 +385,9 @@ describe('the table', () => {
     for (const [name, route] of table) {
       const operation = operations.find((o) => o.operationId === name)!;
       expect(Object.keys(operation.responses)).toContain(String(route.status));
-      expect(operation.requestBody !== undefined).toBe(route.body !== undefined || route.form !== undefined);
+      expect(operation.requestBody !== undefined).toBe(
+        [route.body, route.form, route.stream].some((b) => b !== undefined),
+      );
     }
   });
   test('an address lacks no parameter, and hides what could break out of it', () => {

@@ -8,7 +8,7 @@ import { lineOf } from '../../core/evaluate/line.js';
 import { resolveObservation } from '../../core/evaluate/resolve.js';
 import { see, type LookRecord } from '../../core/evaluate/see.js';
 import type { ClassInput } from '../../api/classes.js';
-import { pinKey, planClass, type ClassPlan, type Pain } from '../../core/class/plan.js';
+import { pinKey, planClass, type ClassPlan, type Pain, type Screens } from '../../core/class/plan.js';
 import type { ClassQuery } from '../../core/formats/class.js';
 import { practisable, type Practisable } from '../../core/eye/deal.js';
 import { scoreRound } from '../../core/eye/rounds.js';
@@ -44,7 +44,13 @@ interface TaskArguments {
   /** What can be practised. */
   practisable: { circumstance: Circumstance };
   /** Plans a class. */
-  planClass: { query: ClassQuery; circumstance: Circumstance; pins: ClassInput['pins']; pain: Pain };
+  planClass: {
+    query: ClassQuery;
+    circumstance: Circumstance;
+    pins: ClassInput['pins'];
+    pain: Pain;
+    screens: Screens;
+  };
   /** What a round of practice came to. */
   scoreRound: { dealt: Dealt; answered: Answered; circumstance: Circumstance };
 }
@@ -106,10 +112,11 @@ const tasks: {
     ...evaluationFile(catalog, evaluate(record, catalog, circumstance)),
   }),
   practisable: (catalog, { circumstance }) => practisable(catalog, circumstance),
-  planClass: async (catalog, { query, circumstance, pins, pain }) =>
+  planClass: async (catalog, { query, circumstance, pins, pain, screens }) =>
     planClass(query, catalog, await loadSolver(), circumstance, {
       pins: new Map(pins.map((p) => [pinKey(p.block, p.member), p.version])),
       pain,
+      screens,
     }),
   scoreRound: (catalog, { dealt, answered, circumstance }) => scoreRound(dealt, answered, catalog, circumstance),
   judgeRecord(catalog, { record, circumstance, id, day, at }) {

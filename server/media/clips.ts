@@ -1,0 +1,68 @@
+/** Clips on disk, as they came from the device that took sound and place out of them. */
+import { mkdirSync } from 'node:fs';
+import { createWriteStream } from 'node:fs';
+import { open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import { Transform, type Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { HttpProblem, invalid } from '../http/problems.js';
+
+export type ClipFiles = ReturnType<typeof clipFilesIn>;
+
+/** How files begin that browsers play: MP4 and MOV name their kind after four bytes of length, WebM begins with its mark. */
+const HEAD_BYTES = 12;
+const isClip = (head: Buffer): boolean =>
+  head.subarray(4, 8).toString('latin1') === 'ftyp' || head.subarray(0, 4).toString('hex') === '1a45dfa3';
+
+/** @param dataDir the studio's folder; clips lie in `clips` below it, outside the database */
+export function clipFilesIn(dataDir: string) {
+  const folder = resolve(dataDir, 'clips');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const path = (id: string): string => join(folder, `${id}.clip`);
+  return {
+    path,
+    exists: (id: string): Promise<boolean> =>
+      stat(path(id)).then(
+        () => true,
+        () => false,
+      ),
+    /**
+     * Writes a clip as it comes; it is whole or not there.
+     * @param bytes how many were announced
+     * @throws HttpProblem 422 for another length than was announced, or what is no clip; the system's own error where it cannot be written
+     */
+    async store(id: string, content: Readable, bytes: number): Promise<void> {
+      const part = `${path(id)}.part`;
+      let came = 0;
+      const count = new Transform({
+        transform(chunk: Buffer, _encoding, next) {
+          came += chunk.length;
+          next(
+            came > bytes ? new HttpProblem(413, 'This clip is longer than announced', 'Choose the file again.') : null,
+            chunk,
+          );
+        },
+      });
+      try {
+        await pipeline(content, count, createWriteStream(part, { mode: 0o600 }));
+        if (came !== bytes)
+          throw invalid([{ path: 'content', message: `is ${came} bytes long; ${bytes} were announced` }]);
+        const file = await open(part, 'r');
+        const head = Buffer.alloc(HEAD_BYTES);
+        await file.read(head, 0, HEAD_BYTES, 0);
+        await file.close();
+        if (!isClip(head)) throw invalid([{ path: 'content', message: 'is no MP4, MOV or WebM clip' }]);
+        await rename(part, path(id));
+      } catch (error) {
+        await rm(part, { force: true }).catch(() => undefined);
+        throw error;
+      }
+    },
+    /** Removes what a broken writing left. */
+    async sweepDrafts(): Promise<void> {
+      for (const name of await readdir(folder))
+        if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
+    },
+    remove: (id: string): Promise<void> => rm(path(id), { force: true }),
+  };
+}

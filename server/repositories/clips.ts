@@ -1,0 +1,117 @@
+/** Clips of looks and of the inbox; whom an account may see is asked of the people. */
+import type { Knex } from 'knex';
+import { z } from 'zod';
+import { CLIP_TYPES, type Clip, type WaitingClip } from '../../api/clips.js';
+import { maybeRow, parseRow, parseRows } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
+import { letFilesGo } from './looks.js';
+
+const clipRow = z.object({
+  id: z.string(),
+  person_id: z.string(),
+  look_id: z.string().nullable(),
+  name: z.string(),
+  type: z.enum(CLIP_TYPES),
+  bytes: z.number(),
+  note: z.string(),
+  added_at: z.string(),
+  arrived_at: z.string().nullable(),
+  by_name: z.string(),
+});
+const waitingRow = clipRow.extend({ person_name: z.string() });
+const clip = (row: z.infer<typeof clipRow>): Clip => ({
+  id: row.id,
+  personId: row.person_id,
+  lookId: row.look_id,
+  name: row.name,
+  type: row.type,
+  bytes: row.bytes,
+  note: row.note,
+  addedAt: row.added_at,
+  arrivedAt: row.arrived_at,
+  by: row.by_name,
+});
+
+export type Clips = ReturnType<typeof clipsIn>;
+
+export function clipsIn(db: Knex) {
+  const rows = (): Knex.QueryBuilder =>
+    db('clips').join('accounts', 'accounts.id', 'clips.added_by').select('clips.*', 'accounts.name as by_name');
+  return {
+    async find(id: string): Promise<Clip | null> {
+      const row = maybeRow('clips', clipRow, await rows().where('clips.id', id).first());
+      return row && clip(row);
+    },
+    /** Clips that arrived and that no look shows yet, oldest first. @param only groups that are seen; null for all */
+    async waiting(only: readonly string[] | null): Promise<WaitingClip[]> {
+      const found = await rows()
+        .join('people', 'people.id', 'clips.person_id')
+        .select('people.name as person_name')
+        .whereNull('look_id')
+        .whereNotNull('arrived_at')
+        .whereNull('people.archived_at')
+        .modify((q) => void (only && q.whereIn('people.group_id', [...only])))
+        .orderBy('added_at');
+      return parseRows('clips', waitingRow, found).map((row) => ({ ...clip(row), personName: row.person_name }));
+    },
+    /** Bytes of all clips that are kept or announced. */
+    async bytes(): Promise<number> {
+      const row: unknown = await db('clips').sum({ bytes: 'bytes' }).first();
+      return parseRow('clips', z.object({ bytes: z.number().nullable() }), row).bytes ?? 0;
+    },
+    /** Announces a clip. @returns false where one of this id is known */
+    async add(of: Omit<Clip, 'by' | 'arrivedAt'>, by: string): Promise<boolean> {
+      return inTransaction(db, async (trx) => {
+        if (await trx('clips').where('id', of.id).first('id')) return false;
+        await trx('clips').insert({
+          id: of.id,
+          person_id: of.personId,
+          look_id: of.lookId,
+          name: of.name,
+          type: of.type,
+          bytes: of.bytes,
+          note: of.note,
+          added_at: of.addedAt,
+          added_by: by,
+        });
+        return true;
+      });
+    },
+    /** The content is there, where today's consent still allows it. @returns whether it was kept */
+    async arrived(id: string, at: string, allowed: (trx: Knex) => Promise<boolean>): Promise<boolean> {
+      return inTransaction(db, async (trx) => {
+        if (!(await allowed(trx))) return false;
+        await trx('clips').where('id', id).update({ arrived_at: at });
+        await trx('media_removals').where('id', id).delete();
+        return true;
+      });
+    },
+    async change(id: string, patch: { lookId?: string | null; note?: string }): Promise<void> {
+      const set = {
+        ...(patch.lookId === undefined ? {} : { look_id: patch.lookId }),
+        ...(patch.note === undefined ? {} : { note: patch.note }),
+      };
+      if (Object.keys(set).length > 0) await db('clips').where('id', id).update(set);
+    },
+    /** Lets a clip's record go; its file is to follow. */
+    async remove(id: string, at: string): Promise<void> {
+      await inTransaction(db, (trx) => letFilesGo(trx, 'clips', trx('clips').where('id', id), at));
+    },
+    /** Lets the clips go of looks that were taken out before an instant, and those whose content never came. @returns how many */
+    async removeOfDeleted(before: string, at: string): Promise<number> {
+      return inTransaction(db, (trx) =>
+        letFilesGo(
+          trx,
+          'clips',
+          trx('clips').where(
+            (w) =>
+              void w
+                .whereIn('look_id', trx('observations').where('deleted_at', '<', before).select('id'))
+                .orWhere((o) => void o.whereNull('arrived_at').where('added_at', '<', before)),
+          ),
+          at,
+        ),
+      );
+    },
+  };
+}

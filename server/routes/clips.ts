@@ -1,0 +1,93 @@
+/** Clips of looks, and the inbox. */
+import { CLIPS_BYTES, type Clip } from '../../api/clips.js';
+import type { Account } from '../../api/accounts.js';
+import type { clipRoutes } from '../../api/clip-routes.js';
+import { Again, SENT, type Handlers } from '../http/mount.js';
+import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { personOf, type Context } from './context.js';
+
+const noConsent = (): HttpProblem =>
+  new HttpProblem(
+    409,
+    'No permission for clips',
+    'Record the permission on the person’s page first: of pictures, with “clips may be kept”.',
+  );
+
+export function clipHandlers(context: Context): Handlers<keyof typeof clipRoutes> {
+  const { people, looks, clips, clipFiles, removals, circumstances, config } = context;
+  const clipOf = async (account: Account, id: string): Promise<Clip> => {
+    const clip = await clips.find(id);
+    if (!clip || !(await people.maySee(account, clip.personId))) throw notFound('This clip');
+    return clip;
+  };
+  /** @throws HttpProblem 422 where the look is of somebody else, or of nobody */
+  async function checkLook(personId: string, lookId: string | null | undefined): Promise<void> {
+    const owner = lookId ? await looks.owner(lookId) : null;
+    if (lookId && (owner?.personId !== personId || owner.deleted))
+      throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
+  }
+  const read = async (id: string): Promise<Clip> => {
+    const clip = await clips.find(id);
+    if (!clip) throw notFound('This clip');
+    return clip;
+  };
+
+  return {
+    'clips.add': async ({ account, params, body }) => {
+      const person = await personOf(context, account, params.id);
+      const known = await clips.find(body.id);
+      if (known && known.personId !== person.id) throw new HttpProblem(409, 'This clip belongs to somebody else');
+      if (known) return new Again(known);
+      if (!person.allows.clips) throw noConsent();
+      await checkLook(person.id, body.lookId);
+      const most = config.clipsBytes ?? CLIPS_BYTES;
+      if ((await clips.bytes()) + body.bytes > most)
+        throw new HttpProblem(
+          409,
+          'There is no room for this clip',
+          `The studio keeps ${Math.round(most / 1024 ** 3)} GB of clips. Delete some that are not needed any more.`,
+        );
+      const added = await clips.add({ ...body, personId: person.id, addedAt: circumstances.now() }, account.id);
+      return added ? read(body.id) : new Again(await read(body.id));
+    },
+    'clips.content': async ({ account, params, request }) => {
+      const clip = await clipOf(account, params.id);
+      // Sent again, since the answer was lost: it lies here already.
+      if (clip.arrivedAt !== null) {
+        request.resume();
+        return clip;
+      }
+      return removals.whileWriting(clip.id, async () => {
+        await clipFiles.store(clip.id, request, clip.bytes);
+        const day = await circumstances.today();
+        if (await clips.arrived(clip.id, circumstances.now(), (trx) => people.allowsClips(clip.personId, day, trx)))
+          return read(clip.id);
+        await clipFiles.remove(clip.id);
+        throw noConsent();
+      });
+    },
+    'clips.inbox': async ({ account }) => ({ clips: await clips.waiting(people.groupsSeen(account)) }),
+    'clips.get': async ({ account, params, response }) => {
+      const clip = await clipOf(account, params.id);
+      // Every delivery asks whether the permission stands today, by the server's day.
+      if (!(await people.allowsClips(clip.personId, await circumstances.today()))) throw notFound('This clip');
+      if (clip.arrivedAt === null || !(await clipFiles.exists(clip.id))) throw notFound('This clip');
+      response
+        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline', 'Content-Type': clip.type })
+        .sendFile(clipFiles.path(clip.id), { cacheControl: false });
+      return SENT;
+    },
+    'clips.change': async ({ account, params, body }) => {
+      const clip = await clipOf(account, params.id);
+      await checkLook(clip.personId, body.lookId);
+      await clips.change(clip.id, body);
+      return read(clip.id);
+    },
+    'clips.remove': async ({ account, params }) => {
+      const clip = await clipOf(account, params.id);
+      await clips.remove(clip.id, circumstances.now());
+      await removals.sweep();
+      return undefined;
+    },
+  };
+}
