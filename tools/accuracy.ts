@@ -5,6 +5,7 @@ import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '..
 import { catalog, rungOf } from '../core/catalog/index.js';
 import { judge } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
+import { clipTable, repsTable } from './accuracy-clip.js';
 import { eyeTable } from './accuracy-eye.js';
 import { lensTable } from './accuracy-lens.js';
 import { nobody } from '../core/person/circumstance.js';
@@ -168,3 +169,5 @@ function put(name: string, table: readonly string[]): void {
 }
 put('accuracy', lines);
 put('eye', eyeTable());
+put('clip', clipTable());
+put('reps', repsTable());

@@ -35,6 +35,7 @@ import { createApp } from '../server/app.js';
 import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
+import { clipRows } from './clip-bench.js';
 import { secondDeviceRow } from './second-device.js';
 import { slowPhoneRows } from './slow-phone.js';
 import { loadSolver } from '../server/work/solver.js';
@@ -410,6 +411,9 @@ rows.push([
   '',
 ]);
 rows.push(
+  ...(await clipRows().catch((error: unknown): [string, string, string][] => [
+    ['a clip', `not measured: ${(error as Error).message}`, ''],
+  ])),
   ...(await slowPhoneRows().catch((error: unknown): [string, string, string][] => [
     ['slow phone', `not measured: ${(error as Error).message}`, ''],
   ])),

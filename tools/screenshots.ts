@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { asOwner, personId, press, sees, settled } from '../tests/e2e/steps.js';
+import { asOwner, personId, press, sees, settled, slide } from '../tests/e2e/steps.js';
 import { openHall } from './harness.js';
 import { pass } from './page-clock.js';
 
@@ -85,10 +85,7 @@ await settled(page);
 await press(page, 'Use a picture');
 await press(page, 'Simulated camera');
 await page.waitForSelector('#sim-hipLine');
-await page.$eval('#sim-hipLine', (el) => {
-  (el as HTMLInputElement).value = '12';
-  el.dispatchEvent(new Event('input', { bubbles: true }));
-});
+await slide(page, 'hipLine', 12);
 await press(page, 'Take this picture');
 await sees(page, 'Click the shoulder');
 const box = (await (await page.waitForSelector('[data-scale]'))!.boundingBox())!;
@@ -104,6 +101,23 @@ for (let i = 0; i < 3; i += 1) {
 await press(page, 'The rest fits');
 await sees(page, 'All judged measures');
 await shoot('bench-picture');
+await press(page, 'Use a clip');
+// What is said of the picture's draft is said, and gone.
+await sees(page, 'The picture is kept');
+await pass(page, 8);
+await press(page, 'Simulated camera');
+await page.waitForSelector('#film-most');
+for (const [key, value] of [
+  ['length', 14],
+  ['from', 6],
+  ['rate', 8],
+  ['most', 16],
+] as const)
+  await slide(page, key, value, 'film');
+await press(page, 'Film it');
+await page.waitForSelector('[data-clip="read"]', { timeout: 180_000 });
+await page.locator('ul[aria-label="Breaks"] button').click();
+await shoot('bench-clip');
 await shoot('look-hold', `/looks/${hold}`);
 await shoot('look-picture', `/looks/${pictures.at(-1)!.id}`);
 await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`);
@@ -117,7 +131,6 @@ await page.setViewport({ width: 390, height: 844, deviceScaleFactor: 1, hasTouch
 await page.goto(`${hall.url}/bench?person=${await personId(page, 'Teo Aldana')}`);
 await settled(page);
 await page.waitForSelector('[data-result-here]');
-await shoot('phone-ready');
 await hall.kill();
 await press(page, 'Start');
 await pass(page, 21.4);

@@ -53,6 +53,19 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/looks/:id/frames',
+      name: 'frames',
+      meta: { title: 'Frames' },
+      component: () => import('./views/looks/FramesPage.vue'),
+      props: true,
+    },
+    {
+      path: '/inbox',
+      name: 'inbox',
+      meta: { title: 'Inbox' },
+      component: () => import('./views/inbox/InboxPage.vue'),
+    },
+    {
       path: '/ladders',
       name: 'ladders',
       meta: { title: 'Ladders' },

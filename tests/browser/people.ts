@@ -50,7 +50,7 @@ export const somebody = (n: number, change: Partial<Person> = {}): Person => ({
   notes: '',
   cautionRecords: [],
   consents: [],
-  allows: { pictures: false, handsOn: false },
+  allows: { pictures: false, clips: false, handsOn: false },
   ...change,
 });
 export const noFacts = (change: Partial<Facts> = {}): Facts => ({
@@ -82,7 +82,12 @@ export const lookOf = (n: number, person: number, change: Partial<Observation> =
   mediaId: null,
   relookOf: null,
   relooks: [],
+  togetherWith: null,
+  together: [],
+  marks: [],
+  anchors: [],
   runId: null,
+  clipId: null,
   note: '',
   mends: [],
   overrule: null,

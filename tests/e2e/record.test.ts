@@ -2,7 +2,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { ended, personId, pick, press, sees, seesNot, settled, shown, started } from './steps.js';
+import { ended, newPerson, personId, pick, press, sees, seesNot, settled, shown, started } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -34,21 +34,10 @@ async function held(page: Page, seconds: number, why: string): Promise<void> {
   await ended(page, why);
   await sees(page, 'What was seen');
 }
-async function newPerson(page: Page, name: string): Promise<string> {
-  await page.goto(`${hall.url}/people`);
-  await press(page, 'Add a person');
-  await page.locator('#p-name').fill(name);
-  await page.locator('#p-stature').fill('172');
-  await page.locator('#p-mass').fill('70');
-  await page.locator('form button.btn-main').click();
-  await sees(page, /172 cm[\s\S]*70 kg/);
-  return page.url().split('/').pop()!;
-}
-
 describe('the record made whole', () => {
   test('a set-up is declared, passes no gate, starts the next look; the step that is accepted is what the bench opens with', async () => {
     const page = await hall.coach();
-    const id = await newPerson(page, 'Runa Dahlin');
+    const id = await newPerson(hall, page, 'Runa Dahlin');
     await bench(page, id, 'front-plank/straight-arm');
     await openSetUp(page, /Set-up/);
     for (let i = 0; i < 6; i += 1) await page.locator('::-p-aria(More: Hands raised)').click();
@@ -83,7 +72,7 @@ describe('the record made whole', () => {
 
   test('a set of hanging raises is counted, not timed: clean, broken with, undone, and the gate speaks of reps', async () => {
     const page = await hall.coach();
-    const id = await newPerson(page, 'Ivo Marsk');
+    const id = await newPerson(hall, page, 'Ivo Marsk');
     await bench(page, id, 'hanging/tuck');
     await press(page, 'Start');
     await sees(page, 'Clean');
@@ -109,7 +98,7 @@ describe('the record made whole', () => {
 
   test('a split set goes on at the easier version without stopping, and each part has its clean seconds', async () => {
     const page = await hall.coach();
-    const id = await newPerson(page, 'Solveig Arne');
+    const id = await newPerson(hall, page, 'Solveig Arne');
     await bench(page, id, 'front-plank/forearm');
     await openSetUp(page, /Split set/);
     await pick(page, '#split-at', 'knees');

@@ -126,9 +126,9 @@ export function truth(
 }
 
 /** Sets a slider of the simulated camera. */
-export const slide = (page: Page, id: string, value: number): Promise<void> =>
+export const slide = (page: Page, id: string, value: number, of: 'sim' | 'film' = 'sim'): Promise<void> =>
   page.$eval(
-    `#sim-${id}`,
+    `#${of}-${id}`,
     (el, v) => {
       (el as HTMLInputElement).value = String(v);
       el.dispatchEvent(new Event('input', { bubbles: true }));
@@ -266,4 +266,16 @@ export async function asOwner(hall: Hall): Promise<Page> {
   await press(page, 'Sign in');
   await page.waitForSelector('::-p-aria(Places)');
   return page;
+}
+
+/** Adds a person of 1.72 m and 70 kg; their id. */
+export async function newPerson(hall: Hall, page: Page, name: string): Promise<string> {
+  await page.goto(`${hall.url}/people`);
+  await press(page, 'Add a person');
+  await page.locator('#p-name').fill(name);
+  await page.locator('#p-stature').fill('172');
+  await page.locator('#p-mass').fill('70');
+  await page.locator('form button.btn-main').click();
+  await sees(page, /172 cm[\s\S]*70 kg/);
+  return page.url().split('/').pop()!;
 }

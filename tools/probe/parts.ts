@@ -97,6 +97,8 @@ type Random = () => number;
 /** A body with one to three things wrong about it. */
 function mutated(body: unknown, random: Random): unknown {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  // Each its own copy: what is put into one must not turn up in another, or in itself.
+  const strange = (): unknown => structuredClone(pick(STRANGE));
   let value = structuredClone(body);
   for (let n = 1 + Math.floor(random() * 3); n > 0; n -= 1) {
     const places: { parent: Record<string, unknown>; key: string }[] = [];
@@ -108,14 +110,14 @@ function mutated(body: unknown, random: Random): unknown {
       }
     };
     walk(value);
-    if (places.length === 0) return pick(STRANGE);
+    if (places.length === 0) return strange();
     const { parent, key } = pick(places);
     const how = random();
     if (how < 0.25) delete parent[key];
-    else if (how < 0.75) parent[key] = pick(STRANGE);
-    else if (how < 0.85) parent[pick(['__proto__', 'constructor', 'toString', 'two\nlines', ''])] = pick(STRANGE);
+    else if (how < 0.75) parent[key] = strange();
+    else if (how < 0.85) parent[pick(['__proto__', 'constructor', 'toString', 'two\nlines', ''])] = strange();
     else if (how < 0.95) parent[key] = Array.from({ length: 200 }, () => parent[key]);
-    else value = pick(STRANGE);
+    else value = strange();
   }
   return value;
 }

@@ -25,6 +25,9 @@ export class OfflineError extends Error {
   }
 }
 
+/** Something went wrong that can be told as it stands. */
+export class Told extends Error {}
+
 let token = '';
 export const setToken = (value: string): void => {
   token = value;
@@ -36,7 +39,8 @@ type Given<T, K extends string> = undefined extends T ? { [P in K]?: undefined }
 export type Ask<N extends RouteName> = Given<ParamsOf<Routes[N], 'input'>, 'params'> &
   (undefined extends QueryOf<Routes[N], 'input'> ? { query?: undefined } : { query?: QueryOf<Routes[N], 'input'> }) &
   Given<BodyOf<Routes[N], 'input'>, 'body'> &
-  (Routes[N] extends { form: string } ? { form: FormData } : { form?: undefined }) & { signal?: AbortSignal };
+  (Routes[N] extends { form: string } ? { form: FormData } : { form?: undefined }) &
+  (Routes[N] extends { stream: true } ? { file: Blob } : { file?: undefined }) & { signal?: AbortSignal };
 export type Answer<N extends RouteName> = AnswerOf<Routes[N]>;
 
 const search = (query: object | undefined): string => {
@@ -53,22 +57,24 @@ export async function call<N extends RouteName>(
   ...[ask]: object extends Ask<N> ? [Ask<N>?] : [Ask<N>]
 ): Promise<Answer<N>> {
   const route: Route = routes[name];
-  const { params, query, body, form, signal } = (ask ?? {}) as {
+  const { params, query, body, form, file, signal } = (ask ?? {}) as {
     params?: Record<string, string>;
     query?: object;
     body?: unknown;
     form?: FormData;
+    file?: Blob;
     signal?: AbortSignal;
   };
   const headers: Record<string, string> = {};
   if (token && route.method !== 'GET') headers[CSRF_HEADER] = token;
   if (body !== undefined) headers['content-type'] = 'application/json';
+  if (file) headers['content-type'] = 'application/octet-stream';
   let response: Response;
   try {
     response = await fetch(`/api${addressOf(route.path, params)}${search(query)}`, {
       method: route.method,
       headers,
-      body: form ?? (body === undefined ? undefined : JSON.stringify(body)),
+      body: form ?? file ?? (body === undefined ? undefined : JSON.stringify(body)),
       signal,
     });
   } catch (error) {
@@ -97,7 +103,11 @@ export async function call<N extends RouteName>(
 
 /** Text for any error, for a line under a form. */
 export const wordsOf = (error: unknown): string =>
-  error instanceof ApiError || error instanceof OfflineError || error instanceof InputError || error instanceof NotTaken
+  error instanceof ApiError ||
+  error instanceof OfflineError ||
+  error instanceof Told ||
+  error instanceof InputError ||
+  error instanceof NotTaken
     ? error.message
     : error instanceof DOMException && error.name === 'QuotaExceededError'
       ? 'This device’s storage is full, so nothing was kept. Make room on it and try again; this page still has what you entered.'

@@ -98,6 +98,38 @@ describe('work that is left', () => {
     await until(() => second.draft.ready.value);
     expect(second.work.words).toBe('typed and gone');
   });
+  test('while it is being written is said to be kept, too', async () => {
+    const first = page();
+    await until(() => first.draft.ready.value);
+    first.work.words = 'one rep';
+    await nextTick();
+    // The write begins, and the page goes before it has ended.
+    const shown = Object.getOwnPropertyDescriptor(Document.prototype, 'visibilityState')!;
+    Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => 'hidden' });
+    document.dispatchEvent(new Event('visibilitychange'));
+    Object.defineProperty(document, 'visibilityState', { ...shown, configurable: true });
+    first.leave();
+    await until(() => said.value, 'what is said');
+    expect(await stored()).toEqual([{ words: 'one rep' }]);
+  });
+  test('before the device was asked for earlier work is kept, and says so', async () => {
+    const first = page();
+    await nextTick();
+    first.work.words = 'typed and gone at once';
+    first.leave();
+    await until(() => said.value, 'what is said');
+    expect(await stored()).toEqual([{ words: 'typed and gone at once' }]);
+  });
+  test('and done with while it is being written is not said to be kept', async () => {
+    const first = page();
+    await until(() => first.draft.ready.value);
+    first.work.words = 'x';
+    await nextTick();
+    first.leave();
+    await first.draft.drop();
+    await gone();
+    expect(said.value).toBeNull();
+  });
   test('that is done with, or was never begun, leaves nothing and says nothing', async () => {
     const first = page();
     await until(() => first.draft.ready.value);

@@ -67,52 +67,55 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
   /** The work as it was last written, or as it stood when the page opened or it was done with. */
   let base = '';
   let key: string | null = null;
+  /** The last write, which may still be going on; only the last says what is kept. */
+  let writing = Promise.resolve();
+  let writes = 0;
   const text = (): string => JSON.stringify(now());
 
-  async function write(): Promise<void> {
+  /** Writes what stands, at once; resolved when it, or what was being written already, lies on the device. */
+  function write(): Promise<void> {
     // Who signs out leaves what is here to be locked; nothing is added to it.
-    if (!ready.value || key === null || session.left) return;
+    if (!ready.value || key === null || session.left) return writing;
     const as = text();
-    if (as === base) return;
+    if (as === base) return writing;
     base = as;
     const value = JSON.parse(as) as unknown;
-    try {
-      await putDraft(account, key, value, file?.() ?? null);
-      [kept.value, unkept.value] = [value !== null, false];
-    } catch {
-      [kept.value, unkept.value] = [false, value !== null];
-    }
+    const own = ++writes;
+    writing = putDraft(account, key, value, file?.() ?? null).then(
+      () => void (own === writes && ([kept.value, unkept.value] = [value !== null, false])),
+      () => void (own === writes && ([kept.value, unkept.value] = [false, value !== null])),
+    );
+    return writing;
   }
   const soon = useDebounceFn(() => void write(), SETTLE_MS);
 
-  watch(
-    of,
-    async (next, last) => {
-      // What stands is still the one's before: it is written before anything is taken up for the next.
-      const writing = write();
-      key = next;
-      [found.value, kept.value, ready.value] = [null, false, false];
-      await writing;
-      [found.value, kept.value] = [null, false];
-      if (next === null || of() !== next) return;
-      // As it stood when the page opened: what is typed while the device is asked is the person's own. Of another than the one
-      // before, what stands now may still be that one's.
-      const opened = last === undefined || last === null ? text() : null;
-      const before = await readDraft(account, next).catch(() => null);
-      const young = before && Date.now() - Date.parse(before.at) < (lasts ?? DRAFTS_FOR);
-      const parsed = young ? schema.safeParse(before.value) : null;
-      const taken = of() === next && parsed?.success === true;
-      if (taken) {
-        await take(parsed.data, before!.file);
-        if (of() === next) [found.value, kept.value] = [before!.at, true];
-      }
-      if (of() !== next) return;
-      base = taken || opened === null ? text() : opened;
-      ready.value = true;
-      if (text() !== base) void soon();
-    },
-    { immediate: true, flush: 'sync' },
-  );
+  async function turnTo(next: string | null, last: string | null | undefined): Promise<void> {
+    // What stands is still the one's before: it is written before anything is taken up for the next.
+    const written = write();
+    key = next;
+    [found.value, kept.value, ready.value] = [null, false, false];
+    await written;
+    [found.value, kept.value] = [null, false];
+    if (next === null || of() !== next) return;
+    // As it stood when the page opened: what is typed while the device is asked is the person's own. Of another than the one
+    // before, what stands now may still be that one's.
+    const opened = last === undefined || last === null ? text() : null;
+    const before = await readDraft(account, next).catch(() => null);
+    const young = before && Date.now() - Date.parse(before.at) < (lasts ?? DRAFTS_FOR);
+    const parsed = young ? schema.safeParse(before.value) : null;
+    const taken = of() === next && parsed?.success === true;
+    if (taken) {
+      await take(parsed.data, before!.file);
+      if (of() === next) [found.value, kept.value] = [before!.at, true];
+    }
+    if (of() !== next) return;
+    base = taken || opened === null ? text() : opened;
+    ready.value = true;
+    if (text() !== base) void soon();
+  }
+  /** Earlier work is being asked for, and taken up. */
+  let turning = Promise.resolve();
+  watch(of, (next, last) => void (turning = turnTo(next, last)), { immediate: true, flush: 'sync' });
   watch(
     now,
     () => {
@@ -123,8 +126,8 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
   );
   useEventListener(document, 'visibilitychange', () => document.visibilityState === 'hidden' && void write());
   onScopeDispose(() => {
-    // It is said to be kept when it is.
-    void write().then(() => {
+    // It is said to be kept when it is; what was typed before earlier work had been asked for is kept too.
+    void (ready.value ? write() : turning.then(write)).then(() => {
       if (kept.value && !session.left) say(`${name} is kept on this device as a draft. Come back to go on with it.`);
     });
   });
@@ -136,6 +139,7 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
     begunAnew: () => void (found.value = null),
     async drop(): Promise<void> {
       base = text();
+      writes += 1;
       [found.value, kept.value] = [null, false];
       if (key !== null) await putDraft(account, key, null, null).catch(() => undefined);
     },

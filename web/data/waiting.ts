@@ -39,7 +39,12 @@ export const asLook = (input: LookInput, personId: string, by: Maker, timeZone: 
   mediaId: input.mediaId ?? null,
   relookOf: input.relookOf ?? null,
   relooks: [],
+  togetherWith: input.togetherWith ?? null,
+  together: input.togetherWith ? [input.togetherWith] : [],
+  marks: input.marks ?? [],
+  anchors: input.anchors ?? [],
   runId: null,
+  clipId: null,
   note: input.note ?? '',
   mends: [],
   overrule: null,
@@ -52,10 +57,11 @@ export const asLook = (input: LookInput, personId: string, by: Maker, timeZone: 
 function changed(look: Look, item: Waiting): Look {
   switch (item.name) {
     case 'looks.change': {
-      const { evidence, tests, overrule, note } = item.ask.body;
+      const { evidence, tests, overrule, note, marks } = item.ask.body;
       return {
         ...look,
         note: note ?? look.note,
+        marks: marks ?? look.marks,
         overrule: overrule === undefined ? look.overrule : overrule,
         observation: {
           ...look.observation,

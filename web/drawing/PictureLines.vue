@@ -3,7 +3,8 @@
 import { computed } from 'vue';
 import type { Judged } from '../../core/evaluate/judge.js';
 import type { Observation } from '../../core/formats/observation.js';
-import { CASING, joinedLandmarks, overlayOf } from './overlay.js';
+import OverlayLines from './OverlayLines.vue';
+import { joinedLandmarks, overlayOf } from './overlay.js';
 
 const props = defineProps<{
   observation: Observation;
@@ -38,66 +39,6 @@ const s = computed(() => overlay.value.size);
       stroke-linejoin="round"
       opacity="0.5"
     />
-    <line
-      v-if="overlay.floor"
-      :x1="overlay.floor[0][0]"
-      :y1="overlay.floor[0][1]"
-      :x2="overlay.floor[1][0]"
-      :y2="overlay.floor[1][1]"
-      :stroke="CASING"
-      :stroke-width="s * 1.5"
-    />
-    <line
-      v-if="overlay.floor"
-      :x1="overlay.floor[0][0]"
-      :y1="overlay.floor[0][1]"
-      :x2="overlay.floor[1][0]"
-      :y2="overlay.floor[1][1]"
-      stroke="#fff"
-      :stroke-width="s * 0.6"
-      stroke-dasharray="8 6"
-      opacity="0.8"
-    />
-    <!-- Every line has a dark casing, so that it stands out from a light wall and from a dark shirt. -->
-    <template v-if="overlay.line">
-      <line
-        :x1="overlay.ideal![0][0]"
-        :y1="overlay.ideal![0][1]"
-        :x2="overlay.ideal![1][0]"
-        :y2="overlay.ideal![1][1]"
-        :stroke="CASING"
-        :stroke-width="s * 2"
-      />
-      <polyline :points="overlay.line" fill="none" :stroke="CASING" :stroke-width="s * 2.4" stroke-linejoin="round" />
-      <polyline
-        :points="overlay.line"
-        fill="none"
-        stroke="#ff7a33"
-        stroke-opacity="0.4"
-        :stroke-width="overlay.band"
-        stroke-linejoin="round"
-        stroke-linecap="round"
-      />
-      <line
-        :x1="overlay.ideal![0][0]"
-        :y1="overlay.ideal![0][1]"
-        :x2="overlay.ideal![1][0]"
-        :y2="overlay.ideal![1][1]"
-        stroke="#fff"
-        :stroke-width="s"
-        :stroke-dasharray="`${s * 3} ${s * 2}`"
-      />
-      <polyline :points="overlay.line" fill="none" stroke="#ff7a33" :stroke-width="s * 1.2" stroke-linejoin="round" />
-      <circle
-        v-for="(p, i) in overlay.knots"
-        :key="i"
-        :cx="p[0]"
-        :cy="p[1]"
-        :r="s * 2.4"
-        fill="#ff7a33"
-        :stroke="CASING"
-        :stroke-width="s * 0.7"
-      />
-    </template>
+    <OverlayLines :overlay="overlay" :unit="overlay.size" />
   </svg>
 </template>

@@ -4,7 +4,7 @@ import { DEFAULT_CAMERA, simulatePicture } from '../../core/body/simulate.js';
 import { catalog, rungOf } from '../../core/catalog/index.js';
 import { evaluated } from '../../core/testing.js';
 import { observationSchema } from '../../core/formats/observation.js';
-import { overlayOf, sameScaleBox } from './overlay.js';
+import { markStrokes, overlayOf, sameScaleBox, strokesOf, svgOf } from './overlay.js';
 
 const look = (pixelsPerMetre: number) => {
   const shot = simulatePicture(rungOf(catalog, 'front-plank').pose, bodyOf(), { ...DEFAULT_CAMERA, pixelsPerMetre });
@@ -40,5 +40,38 @@ describe('overlay', () => {
       return Math.hypot(shoulder![0] - ankle![0], shoulder![1] - ankle![1]) / width!;
     };
     expect(share(300)).toBeCloseTo(share(520), 9);
+  });
+});
+
+describe('a drawing as a file', () => {
+  test('holds the line, the taut line and its knots, stands alone, and is well formed whatever is said in it', () => {
+    const observation = look(480);
+    const overlay = overlayOf(observation, evaluated(observation));
+    const strokes = [
+      ...strokesOf(overlay, 2),
+      ...markStrokes(
+        [
+          [1, 2],
+          [3, 4],
+          [5, 6],
+        ],
+        '<90° & "more">',
+        2,
+      ),
+    ];
+    const svg = svgOf(observation.picture!, strokes, 'data:image/jpeg;base64,AA==');
+    expect(svg).toContain(`points="${overlay.line!}"`);
+    expect(svg.match(/<circle /g)).toHaveLength(overlay.knots.length + 3);
+    expect(svg).toContain('&lt;90° &amp; &quot;more&quot;&gt;');
+    expect(svg).toMatch(/^<svg [^>]*width="1280" height="720"[^>]*><image href="data:image\/jpeg;base64,AA=="/);
+    expect(svg.match(/<(?!\/)/g)!.length - svg.match(/\/>/g)!.length).toBe(svg.match(/<\//g)!.length);
+  });
+  test('bare, for a frame that plays, has no knots and no band; without a body it has the floor alone', () => {
+    const observation = look(480);
+    const overlay = overlayOf(observation, evaluated(observation));
+    expect(strokesOf(overlay, 2, { bare: true }).filter((s) => s.tag === 'circle')).toEqual([]);
+    const nobody = { ...overlay, line: null };
+    expect(strokesOf(nobody, 2).every((s) => s.tag === 'line')).toBe(true);
+    expect(strokesOf({ ...nobody, floor: null }, 2)).toEqual([]);
   });
 });

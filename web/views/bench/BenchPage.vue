@@ -1,24 +1,27 @@
 <script setup lang="ts">
-import { Camera, ChevronDown, Timer } from '@lucide/vue';
+import { Camera, ChevronDown, Film, Timer } from '@lucide/vue';
 import { useMediaQuery } from '@vueuse/core';
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { stoppedBy } from '../../../core/person/circumstance.js';
 import { countWord } from '../../../words/counts.js';
 import { setupText } from '../../../words/setup.js';
+import { VIEW_WORDS } from '../../../words/labels.js';
+import type { LookInput } from '../../../api/observations.js';
 import { stoppedText } from '../../../words/stops.js';
 import ModalFrame from '../../components/ModalFrame.vue';
 import { hasDraft } from '../../data/drafts.js';
-import { keepLook } from '../../data/looks.js';
+import { keepLook, useLook } from '../../data/looks.js';
 import { usePerson } from '../../data/people.js';
 import { storedHold } from '../../data/hold-keeper.js';
 import { useSession } from '../../data/session.js';
 import HoldRunner from './HoldRunner.vue';
 import SetUp from './SetUp.vue';
-import { pictureDraft } from './setup.js';
+import { clipDraft, pictureDraft } from './setup.js';
 import { useBench } from './use-bench.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
+const ClipBench = defineAsyncComponent({ loader: () => import('./ClipBench.vue'), delay: 0 });
 const route = useRoute();
 const router = useRouter();
 const kept = storedHold(useSession().account?.id ?? '');
@@ -31,6 +34,24 @@ const bench = useBench(kept, {
 });
 const { personId, setup, mode, running, relookOf, family, rung, judgedIn, pads, circumstance } = bench;
 const person = bench.person.value;
+/** The look from another side that the next one belongs to. */
+const togetherWith = ref(kept ? null : (asked('together') ?? null));
+const first = useLook(() => togetherWith.value);
+// What is proposed for the person comes first; then another side than that look's.
+watch(
+  [() => first.value.value, bench.proposed],
+  ([look, proposed]) => {
+    if (!look || !proposed || look.personId !== personId.value) return;
+    const views = family.value.views.filter((view) => view !== look.observation.view);
+    if (views.length > 0) setup.view = views[0]!;
+  },
+  { immediate: true },
+);
+watch([personId, () => setup.position], ([who, position]) => {
+  const of = first.value.value;
+  // Another person or position is no other side of it.
+  if (of && (of.personId !== who || of.observation.position !== position)) togetherWith.value = null;
+});
 /** On a phone the set-up is one line that opens; the clock and the pads come first. */
 const wide = useMediaQuery('(min-width: 1024px)');
 const setupOpen = ref(false);
@@ -43,6 +64,7 @@ const work = computed(() =>
       : `${setup.target} s`,
 );
 watch([personId, running], () => (setupOpen.value = false));
+if (asked('clip') && !kept) mode.value = 'clip';
 /** Whom the page was opened for while another's hold runs: that hold is shown, and said so. */
 const waitingFor = kept && asked('person') && asked('person') !== kept.personId ? asked('person')! : null;
 const waits = usePerson(() => waitingFor);
@@ -55,12 +77,18 @@ function onRunning(now: boolean): void {
 watch(
   personId,
   async (id) => {
-    if (!running.value && !relookOf.value && (await hasDraft(pictureDraft(id))) && personId.value === id)
-      mode.value = 'picture';
+    if (running.value || relookOf.value) return;
+    const [picture, clip] = [await hasDraft(pictureDraft(id)), await hasDraft(clipDraft(id))];
+    if (personId.value === id && (picture || clip)) mode.value = picture ? 'picture' : 'clip';
   },
   { immediate: true },
 );
 // The result's page is fetched now: after a hold the network may be gone.
+/** The next set of the same visit is a look of its own again. */
+async function keepHere(id: string, input: LookInput): Promise<void> {
+  await keepLook(id, { ...input, togetherWith: togetherWith.value });
+  togetherWith.value = null;
+}
 const resultHere = ref(false);
 const fetchResult = (): Promise<unknown> =>
   import('../looks/LookPage.vue').then(
@@ -88,6 +116,10 @@ const show = async (lookId: string): Promise<void> => {
 <template>
   <h1 class="sr-only">Bench</h1>
   <p v-if="bench.person.error.value" role="alert" class="note mb-3">{{ bench.person.error.value }}</p>
+  <p v-if="togetherWith && first.value.value" class="note mb-3">
+    Belongs to the look {{ VIEW_WORDS[first.value.value.observation.view].toLowerCase() }}: both are judged as one.
+    <button class="link min-h-[44px]" @click="togetherWith = null">It is a look of its own</button>
+  </p>
   <p v-if="waitingFor && running && waits.value.value" role="alert" class="note mb-3 text-lg">
     <b>{{ person?.name ?? 'Somebody else' }} is on the clock.</b> This hold is theirs; the bench is
     {{ waits.value.value.name }}’s when it is kept or thrown away.
@@ -137,7 +169,11 @@ const show = async (lookId: string): Promise<void> => {
           :disabled="running"
           @click="mode = 'watch'"
         >
-          <Timer :size="20" aria-hidden="true" /> Watch a hold
+          <Timer :size="20" aria-hidden="true" class="shrink-0" />
+          <span
+            ><span class="max-sm:sr-only">Watch a </span
+            ><span class="inline-block max-sm:first-letter:uppercase">hold</span></span
+          >
         </button>
         <button
           class="btn"
@@ -146,7 +182,24 @@ const show = async (lookId: string): Promise<void> => {
           :disabled="running"
           @click="mode = 'picture'"
         >
-          <Camera :size="20" aria-hidden="true" /> Use a picture
+          <Camera :size="20" aria-hidden="true" class="shrink-0" />
+          <span
+            ><span class="max-sm:sr-only">Use a </span
+            ><span class="inline-block max-sm:first-letter:uppercase">picture</span></span
+          >
+        </button>
+        <button
+          class="btn"
+          :class="{ 'btn-on': mode === 'clip' }"
+          :aria-pressed="mode === 'clip'"
+          :disabled="running"
+          @click="mode = 'clip'"
+        >
+          <Film :size="20" aria-hidden="true" class="shrink-0" />
+          <span
+            ><span class="max-sm:sr-only">Use a </span
+            ><span class="inline-block max-sm:first-letter:uppercase">clip</span></span
+          >
         </button>
         <RouterLink v-if="!running" to="/eye" class="btn btn-quiet ml-auto max-sm:hidden">Practise your eye</RouterLink>
       </div>
@@ -160,8 +213,21 @@ const show = async (lookId: string): Promise<void> => {
         :more-pads="bench.morePads.value"
         :kept="kept"
         :relook-of="relookOf"
-        :keep="keepLook"
+        :keep="keepHere"
         @running="onRunning"
+        @done="show"
+      />
+      <ClipBench
+        v-else-if="mode === 'clip'"
+        :clip-id="asked('clip') ?? null"
+        :person-id="personId"
+        :person="person"
+        :circumstance="judgedIn"
+        :setup="setup"
+        :relook-of="relookOf"
+        :proposed="bench.proposed.value"
+        :keep="keepHere"
+        @setup="Object.assign(setup, $event)"
         @done="show"
       />
       <PictureBench
@@ -172,7 +238,7 @@ const show = async (lookId: string): Promise<void> => {
         :setup="setup"
         :relook-of="relookOf"
         :proposed="bench.proposed.value"
-        :keep="keepLook"
+        :keep="keepHere"
         @setup="Object.assign(setup, $event)"
         @done="show"
       />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The device's own camera through the browser. */
 import { onBeforeUnmount, onMounted, ref } from 'vue';
+import { cameraProblemText } from '../../../words/clip.js';
 import { snapshot } from './snapshot.js';
 
 const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();
@@ -15,11 +16,7 @@ onMounted(async () => {
     });
     video.value!.srcObject = stream;
   } catch (error) {
-    const name = (error as DOMException).name;
-    problem.value =
-      name === 'NotAllowedError'
-        ? 'The browser was not allowed to use the camera. Allow it in the address bar, or choose a file.'
-        : 'No camera was found on this device. Choose a file, or use the simulated camera.';
+    problem.value = cameraProblemText((error as DOMException).name);
   }
 });
 onBeforeUnmount(() => stream?.getTracks().forEach((track) => track.stop()));

@@ -66,7 +66,7 @@ const told = (fault: string): string => {
       </button>
       <button
         v-if="stateOf(fault.id) !== 'off'"
-        class="bg-paper flex w-14 items-center justify-center rounded-md"
+        class="bg-paper flex w-14 shrink-0 items-center justify-center rounded-md"
         :aria-label="`${fault.name} is mended`"
         @click="$emit('mended', fault.id)"
       >

@@ -25,7 +25,7 @@ import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
 import { faultName } from '../../data/names.js';
-import { setupProblem, startRecord, type BenchSetup } from './setup.js';
+import { lookOf, setupProblem, startRecord, type BenchSetup } from './setup.js';
 import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
@@ -208,11 +208,9 @@ function begin(): void {
     targetReps: counted.value ? props.setup.targetReps : null,
   });
 }
-function lookOf(done: KeptHold): LookInput {
-  return {
-    id: done.id,
-    startedAt: new Date(done.startedAt).toISOString(),
-    observation: {
+function madeOf(done: KeptHold): LookInput {
+  return lookOf(
+    {
       // Only the body of the person who was held: another may be chosen by now.
       ...startRecord(props.setup, props.person?.id === done.personId ? props.person : null),
       events: recordOf(done.events),
@@ -221,18 +219,19 @@ function lookOf(done: KeptHold): LookInput {
       ...(done.targetReps === null ? { target: done.target } : {}),
       ...(Object.keys(answers.value).length > 0 ? { evidence: { ...answers.value } } : {}),
     },
-    mediaId: null,
-    relookOf: done.relookOf,
-    note: done.away.length
-      ? `Away from the page: ${done.away.map(([from, to]) => `${Math.round(from)}–${Math.round(to)} s`).join(', ')}.`
-      : '',
-    fromFile: false,
-    confirmed: [],
-  };
+    {
+      id: done.id,
+      startedAt: new Date(done.startedAt).toISOString(),
+      relookOf: done.relookOf,
+      note: done.away.length
+        ? `Away from the page: ${done.away.map(([from, to]) => `${Math.round(from)}–${Math.round(to)} s`).join(', ')}.`
+        : '',
+    },
+  );
 }
 async function finish(next = false): Promise<void> {
   const done = whole();
-  const input = lookOf(done);
+  const input = madeOf(done);
   // What was tapped goes only when it is kept, or with the server.
   if (!(await run(() => props.keep(done.personId, input)))) return;
   clear();
@@ -270,7 +269,7 @@ watch(
 );
 /** Where nothing can be kept or sent, the hold goes into a file, which *Import* takes. */
 function saveAsFile(): void {
-  const { observation, startedAt } = lookOf(whole());
+  const { observation, startedAt } = madeOf(whole());
   saveFile(`hold-${startedAt.slice(0, 10)}.json`, JSON.stringify(observation, null, 2));
 }
 /** Pain ends a hold whoever has the clock. */

@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { Aperture, Camera, Check, ImageUp } from '@lucide/vue';
+import { Aperture, Camera, Check, ImageUp, RotateCw, ScanSearch, Users } from '@lucide/vue';
 import { useDropZone } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
 import { headBox, type PictureBox } from '../../../core/body/head.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { catalog, studio } from '../../data/catalogue.js';
 import { judge, type Judged } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
-import type { Point } from '../../../core/geometry.js';
-import { EXTRA_LANDMARKS, type LandmarkName, type Landmarks } from '../../../core/landmarks.js';
+import { EXTRA_LANDMARKS } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
-import type { Circumstance } from '../../../core/person/circumstance.js';
+import { athleteOf, type Circumstance } from '../../../core/person/circumstance.js';
 import { useSettings } from '../../stores/settings.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
@@ -20,6 +20,7 @@ import { useDraft } from '../../data/drafts.js';
 import { dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import { DEFAULT_PLACING } from '../../../core/eye/eye.js';
+import { FOUND_WORDS, NO_DETECTOR } from '../../../words/clip.js';
 import { placingText } from '../../../words/eye.js';
 import { RouterLink } from 'vue-router';
 import DraftBack from '../../components/DraftBack.vue';
@@ -29,7 +30,16 @@ import LensTold from './LensTold.vue';
 import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
 import SeenNow from './SeenNow.vue';
-import { pictureDraft, startRecord, workSchema, type BenchSetup, type PictureWork } from './setup.js';
+import {
+  pictureDraft,
+  lookOf,
+  scaledRecord,
+  startRecord,
+  workSchema,
+  type BenchSetup,
+  type PictureWork,
+} from './setup.js';
+import { useFound } from './use-found.js';
 import { usePoints, type HandleName, type Handles } from './use-points.js';
 
 const props = defineProps<{
@@ -51,6 +61,11 @@ const image = shallowRef<ImageBitmap | null>(null);
 const size = ref({ width: 0, height: 0 });
 const refused = ref('');
 const handles = usePoints();
+const found = useFound(
+  handles,
+  () => props.setup.view,
+  () => ({ pose: rung.value.pose, body: bodyOf(props.person ? athleteOf(props.person) : {}) }),
+);
 const { busy, error, run } = useAction();
 const zone = ref<HTMLElement | null>(null);
 const chooser = ref<HTMLInputElement | null>(null);
@@ -84,9 +99,10 @@ async function open(next: File, from?: { distance: number; height: number } | nu
     size.value = { width: bitmap.width, height: bitmap.height };
     file.value = next;
     handles.clear();
+    found.forget();
     // A simulated camera knows where it stands; of a real one, what was told last in this hall.
     lens.value = from === undefined ? settings.lens : from;
-    [blur.value, drawing.value] = [[], false];
+    [blur.value, drawing.value] = [[], null];
     source.value = 'none';
     const before = waiting.value;
     if (before?.picture.width === bitmap.width && before.picture.height === bitmap.height) {
@@ -105,11 +121,22 @@ async function open(next: File, from?: { distance: number; height: number } | nu
 onBeforeUnmount(() => image.value?.close());
 /** Places that the server makes unknowable before it keeps the picture. */
 const blur = ref<PictureBox[]>([]);
-const drawing = ref(false);
+/** What a box that is drawn is for: a place that is blurred, or the one person that is looked for. */
+const drawing = ref<'blur' | 'one' | null>(null);
 const head = computed(() => image.value && headBox(handles.points.value, image.value));
 function drawn(box: PictureBox): void {
-  blur.value.push(box);
-  drawing.value = false;
+  const of = drawing.value;
+  drawing.value = null;
+  if (of === 'blur') blur.value.push(box);
+  else if (of === 'one' && image.value) {
+    const { width, height } = image.value;
+    void found.find(image.value, {
+      x: Math.round(box.x * width),
+      y: Math.round(box.y * height),
+      width: Math.max(1, Math.round(box.width * width)),
+      height: Math.max(1, Math.round(box.height * height)),
+    });
+  }
 }
 // Points of one view or version mean nothing in another.
 watch([() => props.setup.view, () => props.setup.position], handles.clear);
@@ -153,6 +180,7 @@ const observation = computed<Observation>(() => {
     ...(image.value ? { picture: { width: image.value.width, height: image.value.height } } : {}),
     ...(a && b ? { floor: [[...a], [...b]] } : {}),
     ...(lens.value && props.setup.view === 'side' ? { camera: { ...lens.value } } : {}),
+    ...(ready && found.error.value !== null ? { landmarkSd: found.error.value } : {}),
     frames: ready ? [{ t: 0, points: points as Observation['frames'][number]['points'] }] : [],
   };
 });
@@ -169,20 +197,6 @@ const detail = computed<Judged | null>(() =>
     : null,
 );
 
-/** The record in the stored picture's pixels, which the server may have made smaller. */
-function scaled(record: Observation, width: number, height: number): Observation {
-  const k = width / record.picture!.width;
-  const at = (p: readonly [number, number]): [number, number] => [p[0] * k, p[1] * k];
-  const points = Object.fromEntries(
-    Object.entries(record.frames[0]!.points as Landmarks).map(([name, p]) => [name, at(p as Point)]),
-  ) as Record<LandmarkName, [number, number]>;
-  return {
-    ...record,
-    picture: { width, height },
-    floor: record.floor && [at(record.floor[0]), at(record.floor[1])],
-    frames: [{ t: 0, points }],
-  };
-}
 async function save(): Promise<void> {
   await run(async () => {
     let record = observation.value;
@@ -190,21 +204,12 @@ async function save(): Promise<void> {
     if (props.person?.allows.pictures && file.value) {
       const media = await sendPicture(props.personId, file.value, blur.value);
       mediaId = media.id;
-      record = scaled(record, media.width, media.height);
+      record = scaledRecord(record, media.width, media.height);
     }
-    const id = crypto.randomUUID();
-    await props.keep(props.personId, {
-      id,
-      startedAt: new Date().toISOString(),
-      observation: record,
-      mediaId,
-      relookOf: props.relookOf,
-      note: '',
-      fromFile: false,
-      confirmed: [],
-    });
+    const look = lookOf(record, { mediaId, relookOf: props.relookOf });
+    await props.keep(props.personId, look);
     await draft.drop();
-    emit('done', id);
+    emit('done', look.id);
   });
 }
 function another(): void {
@@ -213,6 +218,7 @@ function another(): void {
   file.value = null;
   waiting.value = null;
   handles.clear();
+  found.forget();
   blur.value = [];
   draft.begunAnew();
 }
@@ -301,7 +307,7 @@ function another(): void {
       <template #default="{ scale, origin }">
         <BlurBoxes
           :boxes="blur"
-          :drawing="drawing"
+          :drawing="drawing !== null"
           :size="{ width: image.width, height: image.height }"
           :scale="scale"
           :origin="origin"
@@ -311,6 +317,30 @@ function another(): void {
     </PictureStage>
     <section class="card" aria-labelledby="seen-now">
       <h2 id="seen-now">What is seen</h2>
+      <div class="mt-1 mb-2 grid gap-2">
+        <button class="btn" :disabled="found.finding.value" @click="image && found.find(image)">
+          <ScanSearch :size="20" aria-hidden="true" /> {{ found.finding.value ? 'Looking …' : 'Find the points' }}
+        </button>
+        <button
+          v-if="found.people.value.length || found.problems.value.length"
+          class="btn"
+          :class="{ 'btn-on': drawing === 'one' }"
+          :aria-pressed="drawing === 'one'"
+          @click="drawing = drawing === 'one' ? null : 'one'"
+        >
+          {{ drawing === 'one' ? 'Drag a box round the person' : 'Only in a part of it' }}
+        </button>
+        <div v-if="found.people.value.length" class="flex flex-wrap gap-2">
+          <button v-if="found.people.value.length > 1" class="btn" @click="found.other()">
+            <Users :size="20" aria-hidden="true" /> The other one
+          </button>
+          <button v-if="setup.view === 'side'" class="btn" @click="found.flip()">
+            <RotateCw :size="18" aria-hidden="true" /> Nearer side: {{ found.side.value }}
+          </button>
+        </div>
+        <p v-if="found.missing.value" role="alert" class="note text-sm">{{ NO_DETECTOR }}</p>
+        <p v-for="p in found.problems.value" :key="p" role="alert" class="note text-sm">{{ FOUND_WORDS[p] }}</p>
+      </div>
       <div v-if="guessed.length" class="note mb-2">
         <p class="text-sm">
           Rings are guesses and are not judged. Drag what is off<template v-if="guessed.length > 1"
@@ -334,8 +364,13 @@ function another(): void {
         </p>
         <div class="mt-1 grid gap-2">
           <button class="btn" :disabled="!head" @click="head && blur.push(head)">Blur the head</button>
-          <button class="btn" :class="{ 'btn-on': drawing }" :aria-pressed="drawing" @click="drawing = !drawing">
-            {{ drawing ? 'Drag a box on the picture' : 'Blur another place' }}
+          <button
+            class="btn"
+            :class="{ 'btn-on': drawing === 'blur' }"
+            :aria-pressed="drawing === 'blur'"
+            @click="drawing = drawing === 'blur' ? null : 'blur'"
+          >
+            {{ drawing === 'blur' ? 'Drag a box on the picture' : 'Blur another place' }}
           </button>
           <button v-if="blur.length" class="btn btn-quiet" @click="blur.pop()">
             Take the last one back ({{ blur.length }} blurred)
@@ -349,7 +384,10 @@ function another(): void {
         </button>
         <button class="btn" :disabled="busy" @click="another">Other picture</button>
       </div>
-      <p class="figures mt-2 text-sm">
+      <p v-if="found.error.value !== null" class="figures mt-2 text-sm">
+        Some points stand as the device found them: less sure than a hand’s.
+      </p>
+      <p v-else class="figures mt-2 text-sm">
         Points {{ placingText(session.eye?.placing?.rest ?? DEFAULT_PLACING) }},
         <RouterLink to="/eye" class="link">{{
           session.eye?.placing ? `as you placed them on ${dayText(session.eye.placing.day)}` : 'assumed: check yours'

@@ -34,7 +34,7 @@ const reads = computed(() => {
     <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
       <b class="text-4xl">{{ fixed(line.value) }}°</b>
       <span class="text-soft">{{ plusMinus(line.sd, '°') }}</span><br />
-      <span class="text-soft text-sm">{{ reads }}</span>
+      <span class="text-soft text-sm">{{ reads }}{{ detail.hold ? ', in the middle of its course' : '' }}</span>
     </p>
     <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>
     <ul class="mt-2 space-y-2">
@@ -46,7 +46,10 @@ const reads = computed(() => {
       </li>
     </ul>
     <p v-if="detail.undecided.length" class="note mt-2 font-semibold">{{ undecidedText(detail) }}</p>
-    <p v-else-if="detail.usable && detail.verdicts.length === 0" class="mt-2 font-semibold">
+    <p
+      v-else-if="detail.usable && detail.verdicts.length === 0 && !detail.hold?.breaks.length"
+      class="mt-2 font-semibold"
+    >
       Inside the limits of {{ detail.method.name }}.
     </p>
     <details class="mt-2">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The simulated camera: a made-up person in the chosen position, with faults and a camera to set. For practice and for demonstrations. */
-import { computed, reactive } from 'vue';
+import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watchPostEffect } from 'vue';
 import { acrossShape, type AcrossFaults } from '../../../core/body/across.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { acrossSvg, simulatedSvg } from '../../../core/body/draw.js';
@@ -15,6 +15,7 @@ import type { Rung } from '../../../core/formats/catalog.js';
 import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
+import type { Mannequin } from '../../drawing/mannequin.js';
 import { snapshot } from './snapshot.js';
 
 const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
@@ -49,17 +50,43 @@ const camera = computed(() => ({
   roll: knobs.roll,
   ...(lens.value ? { lens: lens.value } : {}),
 }));
-const svg = computed(() => {
-  if (props.view !== 'side') {
-    const shot = simulateAcross(props.rung.family, props.view, body.value, across, props.rung.chordEnd, camera.value);
-    return acrossSvg(shot.metres, body.value, props.view, camera.value, shot.project);
-  }
+/** What is photographed from the side. */
+const shot = computed(() => {
   const straight = pose.value.knee < 20 ? knobs.knee : undefined;
   const faults: PoseFaults = prone.value
     ? { hipLine: props.rung.family === 'front-plank' ? knobs.hipLine : undefined, knee: straight, neck: knobs.neck }
     : { knee: straight, arch: knobs.arch };
-  const shot = simulatePicture(withFaults(pose.value, faults, body.value), body.value, camera.value);
-  return simulatedSvg(shot, body.value, camera.value);
+  return simulatePicture(withFaults(pose.value, faults, body.value), body.value, camera.value);
+});
+/** The person in the flesh, where this device can draw that; else the flat figure stands in. */
+const drawn = shallowRef<Mannequin | null>(null);
+const canvas = ref<HTMLCanvasElement | null>(null);
+let gone = false;
+onMounted(async () => {
+  const made = await import('../../drawing/mannequin.js')
+    .then(
+      ({ mannequin }) => mannequin(DEFAULT_CAMERA.width, DEFAULT_CAMERA.height),
+      () => null,
+    )
+    .catch(() => null);
+  if (gone) made?.dispose();
+  else drawn.value = made;
+});
+onBeforeUnmount(() => {
+  gone = true;
+  drawn.value?.dispose();
+});
+watchPostEffect(() => {
+  if (props.view !== 'side' || !drawn.value || !canvas.value) return;
+  drawn.value.draw(shot.value, body.value, camera.value);
+  canvas.value.getContext('2d')!.drawImage(drawn.value.canvas, 0, 0);
+});
+const svg = computed(() => {
+  if (props.view !== 'side') {
+    const seen = simulateAcross(props.rung.family, props.view, body.value, across, props.rung.chordEnd, camera.value);
+    return acrossSvg(seen.metres, body.value, props.view, camera.value, seen.project);
+  }
+  return simulatedSvg(shot.value, body.value, camera.value);
 });
 const address = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`);
 
@@ -132,19 +159,33 @@ const sliders = computed<Slider[]>(() => {
 });
 
 async function take(): Promise<void> {
+  const { width, height } = camera.value;
+  if (props.view === 'side' && drawn.value && canvas.value) {
+    emit('taken', await snapshot(canvas.value, width, height, 'image/png'), lens.value);
+    return;
+  }
   const image = new Image();
   await new Promise((resolve, reject) => {
     image.onload = resolve;
     image.onerror = reject;
     image.src = address.value;
   });
-  emit('taken', await snapshot(image, camera.value.width, camera.value.height, 'image/png'), lens.value);
+  emit('taken', await snapshot(image, width, height, 'image/png'), lens.value);
 }
 </script>
 
 <template>
   <div class="grid gap-4 md:grid-cols-[1fr_17rem]">
-    <img :src="address" alt="What the simulated camera sees" class="w-full rounded-lg" />
+    <canvas
+      v-if="view === 'side' && drawn"
+      ref="canvas"
+      :width="DEFAULT_CAMERA.width"
+      :height="DEFAULT_CAMERA.height"
+      class="w-full rounded-lg"
+      role="img"
+      aria-label="What the simulated camera sees"
+    ></canvas>
+    <img v-else :src="address" alt="What the simulated camera sees" class="w-full rounded-lg" />
     <div class="space-y-2">
       <div v-for="s in sliders" :key="s.id">
         <label class="flex justify-between font-semibold" :for="`sim-${s.id}`"

@@ -30,7 +30,7 @@ export interface Asked {
 export interface Bench extends Standing {
   personId: Ref<string>;
   setup: BenchSetup;
-  mode: Ref<'watch' | 'picture'>;
+  mode: Ref<'watch' | 'picture' | 'clip'>;
   running: Ref<boolean>;
   relookOf: ComputedRef<string | null>;
   family: ComputedRef<Family>;
@@ -69,7 +69,7 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
   const accepted = ref(false);
   const relookId = ref(kept ? kept.relookOf : (asked.relook ?? null));
   const relook = useLook(() => (kept ? null : relookId.value));
-  const mode = ref<'watch' | 'picture'>('watch');
+  const mode = ref<'watch' | 'picture' | 'clip'>('watch');
   const running = ref(kept !== null);
   const setup = reactive<BenchSetup>({
     position: kept?.position ?? 'front-plank',
@@ -137,7 +137,7 @@ export function useBench(kept: KeptHold | null, asked: Asked): Bench {
     setup.view = observation.view;
     setup.side = observation.side ?? setup.side;
     if (observation.method) setup.method = observation.method;
-    mode.value = observation.frames.length > 0 ? 'picture' : 'watch';
+    mode.value = observation.frames.length > 1 ? 'clip' : observation.frames.length > 0 ? 'picture' : 'watch';
   }
 
   /** The set-up as this page, and no hand, has left it. */

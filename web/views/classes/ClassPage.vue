@@ -265,7 +265,7 @@ const problem = computed(() => edit.error.value ?? error.value);
         </p>
         <ul v-if="planned.plan.warnings.length" class="mt-2 space-y-1">
           <li v-for="(w, i) in planned.plan.warnings" :key="i" class="note text-sm">
-            <b>{{ blockName(w.block) }}:</b> {{ classWarning(w) }}
+            <b>{{ blockName(w.block) }}:</b> {{ classWarning(catalog, w, nameOf) }}
           </li>
         </ul>
         <PlanTable class="mt-2" :planned="planned" :blocks="blocks" @pin="pin" />

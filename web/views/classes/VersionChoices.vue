@@ -5,7 +5,12 @@ import type { ClassOption } from '../../../core/formats/class.js';
 import { placeName } from '../../data/names.js';
 import { kitText } from './moves.js';
 
-const props = defineProps<{ options: readonly ClassOption[]; chosen: readonly string[] }>();
+const props = defineProps<{
+  options: readonly ClassOption[];
+  chosen: readonly string[];
+  /** What stands against a version, in words; empty where nothing does. */
+  against?: (version: string) => string;
+}>();
 defineEmits<{ take: [version: string] }>();
 const choices = computed(() => [...props.options].sort((a, b) => b.gain - a.gain));
 </script>
@@ -18,7 +23,10 @@ const choices = computed(() => [...props.options].sort((a, b) => b.gain - a.gain
         :class="{ 'btn-on': chosen.includes(o.version) }"
         @click="$emit('take', o.version)"
       >
-        <span>{{ [placeName(o.version), kitText(o.kit)].filter(Boolean).join(' · ') }}</span>
+        <span>
+          {{ [placeName(o.version), kitText(o.kit)].filter(Boolean).join(' · ') }}
+          <span v-if="against?.(o.version)" class="note block text-sm">{{ against(o.version) }}</span>
+        </span>
         <span class="figures">{{ o.gain.toFixed(2) }}</span>
       </button>
     </li>

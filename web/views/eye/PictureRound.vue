@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** One simulated picture: what is wrong, how far, how sure; then what was there. */
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
-import { computed, nextTick, ref } from 'vue';
+import { computed, nextTick, onMounted, ref } from 'vue';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { simulatedSvg } from '../../../core/body/draw.js';
 import { padsOf, pictureOf, readMeasure, truthOfPicture } from '../../../core/eye/deal.js';
 import { scorePicture } from '../../../core/eye/tapping.js';
 import { SURE, type JudgedPicture, type PictureItem, type Sure } from '../../../core/formats/eye.js';
@@ -14,6 +13,7 @@ import { catalog } from '../../data/catalogue.js';
 import { hallCircumstance } from '../../data/eye.js';
 import { familyName, rungName } from '../../data/names.js';
 import { announce } from '../../data/said.js';
+import { simulatedImage } from '../../drawing/simulated-image.js';
 
 const props = defineProps<{ item: PictureItem; last: boolean }>();
 const emit = defineEmits<{ done: [answer: JudgedPicture] }>();
@@ -25,9 +25,16 @@ const sure = ref<Sure>();
 const told = ref(false);
 const heading = ref<HTMLElement | null>(null);
 const pads = computed(() => padsOf(catalog, props.item.family));
-const address = computed(() => {
+const canvas = ref<HTMLCanvasElement | null>(null);
+/** The picture's size, px; its place is there before it is drawn. */
+const size = computed(() => pictureOf(props.item, catalog).picture);
+const drawn = ref(false);
+onMounted(async () => {
   const shot = pictureOf(props.item, catalog);
-  return `data:image/svg+xml;utf8,${encodeURIComponent(simulatedSvg(shot, bodyOf(props.item.athlete), shot.camera))}`;
+  const image = await simulatedImage(shot, bodyOf(props.item.athlete), shot.camera);
+  canvas.value?.getContext('2d')?.drawImage(image, 0, 0);
+  image.close();
+  drawn.value = true;
 });
 const truth = computed(() => truthOfPicture(props.item, catalog, hallCircumstance()));
 const line = computed(() => readMeasure(props.item, truth.value, catalog));
@@ -57,7 +64,15 @@ async function say(): Promise<void> {
     <p class="font-semibold">{{ familyName(item.family) }}, {{ rungName(item.family, item.rung).toLowerCase() }}</p>
     <div class="mt-2 grid items-start gap-4 lg:grid-cols-[1.4fr_1fr]">
       <div>
-        <img :src="address" alt="What the simulated camera sees" class="w-full rounded-lg" />
+        <canvas
+          ref="canvas"
+          :width="size.width"
+          :height="size.height"
+          role="img"
+          aria-label="What the simulated camera sees"
+          :data-drawn="drawn || undefined"
+          class="w-full rounded-lg"
+        ></canvas>
         <div v-if="!told" class="mt-2 grid items-start gap-x-4 sm:grid-cols-2">
           <div v-if="reads" class="mt-1">
             <label class="flex justify-between font-semibold" for="read-line"

@@ -2,7 +2,6 @@
 /** One simulated picture whose points are placed as on the bench. */
 import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { simulatedSvg } from '../../../core/body/draw.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { pictureOf } from '../../../core/eye/deal.js';
 import type { PictureItem, PlacedTwice } from '../../../core/formats/eye.js';
@@ -11,6 +10,7 @@ import { SIDE_LANDMARKS } from '../../../core/landmarks.js';
 import LoadState from '../../components/LoadState.vue';
 import { catalog } from '../../data/catalogue.js';
 import { familyName } from '../../data/names.js';
+import { simulatedImage } from '../../drawing/simulated-image.js';
 import PictureStage from '../bench/PictureStage.vue';
 import { usePoints, type HandleName } from '../bench/use-points.js';
 
@@ -21,10 +21,7 @@ const image = shallowRef<ImageBitmap | null>(null);
 const rung = computed(() => rungOf(catalog, props.item.family, props.item.rung));
 onMounted(async () => {
   const shot = pictureOf(props.item, catalog);
-  const drawing = new Image();
-  drawing.src = `data:image/svg+xml;utf8,${encodeURIComponent(simulatedSvg(shot, bodyOf(props.item.athlete), shot.camera))}`;
-  await drawing.decode();
-  image.value = await createImageBitmap(drawing);
+  image.value = await simulatedImage(shot, bodyOf(props.item.athlete), shot.camera);
 });
 onBeforeUnmount(() => image.value?.close());
 const guessed = computed(() =>

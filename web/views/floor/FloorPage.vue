@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { LogIn, Timer } from '@lucide/vue';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { useAction } from '../../data/action.js';
+import { useInbox } from '../../data/clips.js';
 import { agoText } from '../../data/names.js';
 import { markHere, useFloor } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
 import { storedHold } from '../../data/hold-keeper.js';
 
 const floor = useFloor();
+const inbox = useInbox();
+const waiting = computed(() => inbox.value.value?.clips.length ?? 0);
 const { error, run } = useAction();
 const session = useSession();
 const running = storedHold(session.account?.id ?? '');
@@ -39,6 +42,9 @@ async function mark(id: string, here: boolean): Promise<void> {
   <RouterLink v-if="running" to="/bench" class="note mt-3 block font-semibold"
     >A hold is running on this device. Go back to it.</RouterLink
   >
+  <RouterLink v-if="waiting" to="/inbox" class="note mt-3 block font-semibold">{{
+    waiting === 1 ? 'A clip waits to be looked at.' : `${waiting} clips wait to be looked at.`
+  }}</RouterLink>
   <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
   <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="floor.load()" />
 
@@ -116,6 +122,10 @@ async function mark(id: string, here: boolean): Promise<void> {
         class="link inline-block min-h-[44px] content-center"
         >and {{ floor.value.value.dueCount - floor.value.value.due.length }} more</RouterLink
       >
+      <p class="mt-2">
+        Filmed elsewhere?
+        <RouterLink to="/inbox" class="link inline-block min-h-[44px] content-center">Go to the inbox</RouterLink>
+      </p>
     </section>
   </div>
 </template>

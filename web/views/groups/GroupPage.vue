@@ -5,7 +5,7 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { GroupTrendsOf } from '../../../api/groups.js';
 import { LEAST_MEMBERS, MONTH_DAYS } from '../../../core/studio/group.js';
-import { changeText, counted, groupChangeText, ladderName } from '../../../words/group.js';
+import { changeText, counted, groupChangeText, ladderName, usedWhyText } from '../../../words/group.js';
 import { nameWithin } from '../../../words/names.js';
 import { percentText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
@@ -166,6 +166,7 @@ const print = (): void => window.print();
           <li v-for="v in found.versions.slice(0, 12)" :key="v.place" class="py-0.5">
             {{ placeName(v.place) }}:
             <span class="text-soft">{{ counted(v.members, 'member') }}, {{ counted(v.looks, 'look') }}</span>
+            <span v-if="v.why.length" class="text-soft block text-sm">{{ usedWhyText(v.why) }}</span>
           </li>
         </ul>
       </template>

@@ -23,6 +23,7 @@ import MendGuide from './MendGuide.vue';
 import OtherSchools from './OtherSchools.vue';
 import SecondEyes from './SecondEyes.vue';
 import SeenCard from './SeenCard.vue';
+import SidesCard from './SidesCard.vue';
 import SittingCard from './SittingCard.vue';
 import { useLookOnPage } from './use-look.js';
 import WhyPanel from './WhyPanel.vue';
@@ -101,6 +102,7 @@ watch(
     <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
         <SeenCard :look="look" :detail="judged" />
+        <SidesCard :look="look" :detail="judged" :others="page.others.value" />
         <AnswersCard
           v-if="detail"
           :look="look"

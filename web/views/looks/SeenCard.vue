@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** What was seen: clean seconds or the measured line, what is to be known of the picture, and where it was felt. */
+import { Play, Ruler } from '@lucide/vue';
 import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
 import type { Look } from '../../../api/observations.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import { restsText, totalText } from '../../../words/counts.js';
@@ -56,6 +58,10 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         :media-id="look.mediaId"
         label="The picture with the measured body line"
       />
+      <RouterLink :to="`/looks/${look.id}/frames`" class="btn mt-2"
+        ><component :is="look.observation.frames.length > 1 ? Play : Ruler" :size="18" aria-hidden="true" />
+        {{ look.observation.frames.length > 1 ? 'Play it, measure on it' : 'Measure on it' }}</RouterLink
+      >
       <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
         <b class="text-2xl">{{ fixed(line.value) }}°</b> {{ plusMinus(line.sd, '°') }} body line
         <span class="text-soft">({{ PLUS_MINUS_SAYS }})</span>

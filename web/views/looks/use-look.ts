@@ -21,6 +21,8 @@ import { noWishes, wishesSchema, type DrillWishes } from './wishes.js';
 
 export interface LookOnPage extends Standing {
   look: ReturnType<typeof useLook>;
+  /** The same doing from other sides: judged with it as one. */
+  others: ComputedRef<Look[]>;
   on: Read<OnLadders>;
   /** Judge by this method; '' for the one in force. */
   method: Ref<string>;
@@ -68,6 +70,9 @@ export function useLookOnPage(id: () => string): LookOnPage {
   });
 
   const record = computed((): Look | null => look.value.value);
+  // The same doing from other sides; there are four sides to look from.
+  const sides = [0, 1, 2].map((i) => useLook(() => record.value?.together[i] ?? null));
+  const others = computed(() => sides.flatMap((s) => s.value.value ?? []));
   const seen = computed(
     () =>
       record.value &&
@@ -77,6 +82,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
           mends: record.value.mends,
           overruled: record.value.overrule?.cause,
           eye: record.value.eye,
+          others: others.value.map(({ observation, mends, eye }) => ({ observation, mends, eye })),
         },
         catalog,
       ),
@@ -102,6 +108,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
   return {
     ...standing,
     look,
+    others,
     on,
     method,
     wishes,

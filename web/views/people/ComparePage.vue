@@ -10,6 +10,7 @@ import HoldTimeline from '../../drawing/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
 import PictureLines from '../../drawing/PictureLines.vue';
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
+import PlayedTogether from '../../drawing/PlayedTogether.vue';
 import { useStanding } from '../../data/circumstance.js';
 import { useLook } from '../../data/looks.js';
 import { sameScaleBox } from '../../drawing/overlay.js';
@@ -48,6 +49,8 @@ const judged = computed(() => {
       : [],
   );
 });
+/** Series of both: they can be played side by side. */
+const played = computed(() => judged.value.filter((j) => j.look.observation.frames.length > 1));
 const longest = computed(() => Math.max(0, ...judged.value.map((j) => j.detail.hold?.total ?? 0)));
 const sameSeat = computed(
   () =>
@@ -146,6 +149,12 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         </ul>
       </section>
     </div>
+    <PlayedTogether
+      v-if="played.length === 2"
+      :key="played.map((p) => p.look.id).join()"
+      :looks="played"
+      class="mt-4"
+    />
     <section
       v-if="otherwise.length && sameSeat"
       class="card mt-4 overflow-x-auto"

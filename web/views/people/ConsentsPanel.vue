@@ -9,6 +9,7 @@ import { addConsent, withdrawConsent } from '../../data/people.js';
 import { useAction } from '../../data/action.js';
 import { dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ person: Person }>();
@@ -22,6 +23,7 @@ const blank = (kind: Consent['kind']) => ({
   givenBy: props.person.minor ? '' : props.person.name,
   relation: (props.person.minor ? 'guardian' : 'self') as Consent['relation'],
   purpose: kind === 'pictures' ? 'comparing positions over time' : 'a hand on back, ribs or shoulders',
+  clips: false,
   from: today(),
   until: '',
 });
@@ -35,6 +37,7 @@ const draft = useFormDraft(
       givenBy: z.string(),
       relation: z.enum(['self', 'guardian']),
       purpose: z.string(),
+      clips: z.boolean().default(false),
       from: z.string(),
       until: z.string(),
     }),
@@ -44,6 +47,8 @@ const draft = useFormDraft(
   () => blank(form.kind),
 );
 
+const given = (kind: Consent['kind']): boolean =>
+  kind === 'pictures' ? props.person.allows.pictures : props.person.allows.handsOn;
 function start(kind: Consent['kind']): void {
   Object.assign(form, blank(kind));
   adding.value = true;
@@ -66,12 +71,13 @@ async function withdraw(consent: Consent): Promise<void> {
     <dl class="mt-1 grid grid-cols-[1fr_auto] items-center gap-x-2">
       <template v-for="(name, kind) in KIND" :key="kind">
         <dt>
-          {{ name }}:
-          <b>{{ (kind === 'pictures' ? person.allows.pictures : person.allows.handsOn) ? 'given' : 'not given' }}</b>
+          {{ name }}: <b>{{ given(kind) ? 'given' : 'not given' }}</b>{{
+            kind === 'pictures' && person.allows.clips ? ', clips may be kept' : ''
+          }}
         </dt>
         <dd>
           <button
-            v-if="session.isCoach && !(kind === 'pictures' ? person.allows.pictures : person.allows.handsOn)"
+            v-if="session.isCoach && !(given(kind) && (kind !== 'pictures' || person.allows.clips))"
             class="btn btn-quiet"
             :aria-label="`Record permission for ${name.toLowerCase()}`"
             @click="start(kind)"
@@ -85,9 +91,9 @@ async function withdraw(consent: Consent): Promise<void> {
     <p class="text-soft text-sm">Ask for hands-on help every time as well.</p>
     <ul class="divide-rule divide-y">
       <li v-for="c in person.consents" :key="c.id" class="py-2 text-sm">
-        <b>{{ KIND[c.kind] }}</b> by {{ c.givenBy }}{{ c.relation === 'guardian' ? ' (guardian)' : '' }},
-        {{ dayText(c.from) }}{{ c.until ? ` to ${dayText(c.until)}` : ''
-        }}<template v-if="c.purpose">: {{ c.purpose }}</template>
+        <b>{{ KIND[c.kind] }}{{ c.clips ? ' and clips' : '' }}</b> by {{ c.givenBy
+        }}{{ c.relation === 'guardian' ? ' (guardian)' : '' }}, {{ dayText(c.from)
+        }}{{ c.until ? ` to ${dayText(c.until)}` : '' }}<template v-if="c.purpose">: {{ c.purpose }}</template>
         <span v-if="c.withdrawnOn"> · withdrawn {{ dayText(c.withdrawnOn) }}</span>
         <template v-else-if="session.isCoach">
           <button v-if="confirming !== c.id" class="link block min-h-[44px]" @click="confirming = c.id">
@@ -96,7 +102,7 @@ async function withdraw(consent: Consent): Promise<void> {
           <div v-else class="note mt-1">
             {{
               c.kind === 'pictures'
-                ? 'All pictures of this person are deleted for good; the numbers stay.'
+                ? 'All pictures and clips that no other permission covers are deleted for good; the numbers stay.'
                 : 'Touch cues are no longer offered.'
             }}
             <div class="mt-1 flex gap-2">
@@ -130,6 +136,7 @@ async function withdraw(consent: Consent): Promise<void> {
         <label class="label" for="k-for">What for</label
         ><input id="k-for" v-model="form.purpose" class="field" maxlength="300" />
       </div>
+      <OnOff v-if="form.kind === 'pictures'" v-model="form.clips">Clips may be kept as well</OnOff>
       <div class="grid grid-cols-2 gap-2">
         <div>
           <label class="label" for="k-from">From</label

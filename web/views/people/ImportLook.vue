@@ -2,7 +2,7 @@
 /** Takes a look from an observation file: what is in it is shown, its day is asked, and what looks odd is asked about before anything is kept. */
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
 import { format } from 'date-fns';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { resolveObservation } from '../../../core/evaluate/resolve.js';
@@ -14,12 +14,17 @@ import { ApiError, wordsOf } from '../../data/call.js';
 import { catalog } from '../../data/catalogue.js';
 import { importLook } from '../../data/looks.js';
 import { familyName, rungName } from '../../data/names.js';
+import { lookOf } from '../bench/setup.js';
+import ModalFrame from '../../components/ModalFrame.vue';
+import SeriesAsked from './SeriesAsked.vue';
 import { useSettings } from '../../stores/settings.js';
 
 const props = defineProps<{ person: Person }>();
 const settings = useSettings();
 const chooser = ref<HTMLInputElement | null>(null);
 const found = ref<{ observation: Observation; rung: string } | null>(null);
+/** Keypoints of another tool, of which more has to be said. */
+const series = shallowRef<unknown[] | null>(null);
 const when = ref('');
 const problems = ref<Problem[]>([]);
 const refused = ref('');
@@ -38,14 +43,29 @@ async function open(file: File | undefined): Promise<void> {
   [problems.value, confirmed.value, refused.value, question.value] = [[], [], '', null];
   try {
     const value: unknown = JSON.parse(await file.text());
+    // Our own files are records; other tools' series of keypoints are lists.
+    if (Array.isArray(value)) {
+      series.value = value;
+      when.value = dayOf(file);
+      return;
+    }
     const read = observationSchema.safeParse(value, { reportInput: true });
     if (!read.success) throw new InputError(problemsOf(read.error));
     found.value = { observation: read.data, rung: resolveObservation(read.data, catalog).rung.id };
     when.value = dayOf(file);
   } catch (error) {
     problems.value = error instanceof InputError ? [...error.problems] : [{ path: 'file', message: 'is not JSON' }];
+  } finally {
+    if (chooser.value) chooser.value.value = '';
   }
-  if (chooser.value) chooser.value.value = '';
+}
+function taken(observation: Observation): void {
+  series.value = null;
+  found.value = { observation, rung: resolveObservation(observation, catalog).rung.id };
+}
+function refusedSeries(error: InputError): void {
+  series.value = null;
+  problems.value = [...error.problems];
 }
 const seconds = computed(() => found.value?.observation.ended?.t ?? found.value?.observation.frames.at(-1)?.t);
 const body = computed(() => {
@@ -59,16 +79,11 @@ async function keep(): Promise<void> {
   busy.value = true;
   refused.value = '';
   try {
-    await importLook(props.person.id, {
-      id: crypto.randomUUID(),
-      startedAt: new Date(when.value).toISOString(),
-      observation: found.value.observation,
-      mediaId: null,
-      relookOf: null,
-      note: '',
-      fromFile: true,
-      confirmed: confirmed.value,
-    });
+    const startedAt = new Date(when.value).toISOString();
+    await importLook(
+      props.person.id,
+      lookOf(found.value.observation, { startedAt, fromFile: true, confirmed: confirmed.value }),
+    );
     found.value = null;
   } catch (error) {
     const asked = error instanceof ApiError && error.problem.status === 409 ? error.problem.problems?.[0] : undefined;
@@ -106,6 +121,10 @@ async function yes(): Promise<void> {
         <li v-for="p in problems" :key="p.path + p.message">{{ p.path }}: {{ p.message }}</li>
       </ul>
     </div>
+    <ModalFrame :open="series !== null" :title="`A series for ${person.name}`" @close="series = null">
+      <SeriesAsked v-if="series" :data="series" :person="person" @read="taken" @problem="refusedSeries" />
+      <button class="btn self-start" @click="series = null">Cancel</button>
+    </ModalFrame>
     <Dialog :open="found !== null" class="relative z-50" @close="found = null">
       <div class="fixed inset-0 bg-black/50" aria-hidden="true"></div>
       <div class="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">

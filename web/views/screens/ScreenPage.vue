@@ -16,10 +16,12 @@ import { useStanding } from '../../data/circumstance.js';
 import { useDraft } from '../../data/drafts.js';
 import { announce } from '../../data/said.js';
 import { keepScreen, useScreens } from '../../data/plans.js';
-import { catalog } from '../../data/catalogue.js';
+import { nobody } from '../../../core/person/circumstance.js';
+import { catalog, studio } from '../../data/catalogue.js';
 import { isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
 import { dayTimeText, faultName } from '../../data/names.js';
+import ScreenFromClip from './ScreenFromClip.vue';
 import ScreenResult from './ScreenResult.vue';
 import { useReps } from './use-reps.js';
 
@@ -196,6 +198,14 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             <Undo2 :size="22" aria-hidden="true" />
           </button>
         </div>
+        <ScreenFromClip
+          :person-id="personId"
+          :position="screenId"
+          :place="place"
+          :faults="rows.map((r) => r.fault)"
+          :circumstance="circumstance ?? nobody(studio.defaults)"
+          @reps="reps.replace(place, $event)"
+        />
         <div class="mt-3 flex flex-wrap gap-x-6">
           <label v-if="screenId === 'overhead-squat'" class="flex min-h-[44px] items-center gap-2"
             ><input v-model="options.wideStance" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> Stance wide on

@@ -47,6 +47,10 @@ export function useReps() {
       now.value = [...last.faults];
     },
     canUndo: computed(() => done.value.length > 0),
+    /** Puts the reps that a clip tells in the place of those that were counted there. */
+    replace(where: string, faults: readonly (readonly string[])[]): void {
+      done.value = [...done.value.filter((r) => r.where !== where), ...faults.map((f) => ({ where, faults: f }))];
+    },
     /** What was counted, to be kept and taken up again. */
     work: computed((): CountedWork => ({ done: done.value, now: now.value })),
     restore(work: CountedWork): void {

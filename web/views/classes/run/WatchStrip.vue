@@ -2,6 +2,7 @@
 /** The coach's side of a class that runs: a name and a fault, in either order, note a break at this second. */
 import { computed, ref, watch } from 'vue';
 import type { Run } from '../../../../api/runs.js';
+import { lacking } from '../../../../core/class/kit-in-run.js';
 import { padsOf } from '../../../../core/eye/deal.js';
 import { workSeconds } from '../../../../core/class/pace.js';
 import {
@@ -24,6 +25,7 @@ import PersonPicker from '../../../components/PersonPicker.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { faultName, placeName } from '../../../data/names.js';
 import VersionChoices from '../VersionChoices.vue';
+import { lackText } from '../../../../words/class.js';
 import { shortNames } from '../../../../words/names.js';
 import { roundAt, sameWhere, siteOf, SITES, turnAt } from './shown.js';
 import { useLongPress } from './use-long-press.js';
@@ -155,6 +157,17 @@ const choices = computed(() => {
   const block = props.run.plan.blocks.find((b) => b.id === at.value?.block);
   return (block?.options ?? []).filter((o) => o.member === swapping.value);
 });
+/** What the room lacks for a version, by who has it now. */
+function against(version: string): string {
+  const { kit } = props.run;
+  const here = at.value;
+  const options = props.run.plan.blocks.find((b) => b.id === here?.block)?.options;
+  if (!kit || !here || !options || !swapping.value) return '';
+  const now = { ...here, options, kit, here: props.run.people.map((p) => p.id) };
+  return lacking(plan.value, props.state, now, { member: swapping.value, version })
+    .map((lack) => lackText(lack, (id) => names.value.get(id) ?? ''))
+    .join(' ');
+}
 function swap(version: string): void {
   const here = at.value;
   if (here && swapping.value)
@@ -242,9 +255,9 @@ const joining = ref(false);
       :title="`Another version for ${names.get(swapping ?? '') ?? ''}`"
       @close="swapping = null"
     >
-      <VersionChoices :options="choices" :chosen="[versionOf(swapping ?? '') ?? '']" @take="swap" />
-      <p v-if="choices.some((o) => Object.keys(o.kit).length)" class="text-soft text-sm">
-        Kit that another has now is not counted: see that there is one.
+      <VersionChoices :options="choices" :chosen="[versionOf(swapping ?? '') ?? '']" :against="against" @take="swap" />
+      <p v-if="!run.kit && choices.some((o) => Object.keys(o.kit).length)" class="text-soft text-sm">
+        What the room has was not kept with this class: see that there is one.
       </p>
       <button class="btn btn-quiet" @click="swapping = null">Close</button>
     </ModalFrame>

@@ -1,0 +1,107 @@
+/** Clips that the studio keeps: sent after a look, or waiting in the inbox. */
+import type { Clip, ClipType, WaitingClip } from '../../api/clips.js';
+import { shallowRef, watch } from 'vue';
+import type { Seconds } from '../../core/geometry.js';
+import { call, OfflineError, Told, wordsOf } from './call.js';
+import { useOutbox } from './outbox.js';
+import { outdated, useRead, type Read } from './query.js';
+import { say } from './said.js';
+
+export const useInbox = (): Read<{ clips: WaitingClip[] }> => useRead('clips.inbox', () => ({}));
+
+/** Where a clip is played from. */
+export const clipAddress = (id: string): string => `/api/clips/${id}/content`;
+
+/** Announces a clip and sends its content. @throws ApiError, OfflineError */
+async function sendClip(
+  personId: string,
+  { blob, type }: { blob: Blob; type: ClipType },
+  of: { name: string; lookId: string | null; note?: string },
+): Promise<Clip> {
+  const clip = await call('clips.add', {
+    params: { id: personId },
+    body: { id: crypto.randomUUID(), type, bytes: blob.size, ...of },
+  });
+  try {
+    return await call('clips.content', { params: { id: clip.id }, file: blob });
+  } finally {
+    outdated('clips.inbox', 'looks.get');
+  }
+}
+/**
+ * Packs a clip anew, a part of it, without sound and place, and sends it.
+ * @param lookId the look that it shows; null: it waits in the inbox
+ * @throws ApiError, OfflineError, Told where this device cannot pack it
+ */
+export async function sendPlain(
+  personId: string,
+  file: File,
+  part: { from: Seconds; to: Seconds | null },
+  lookId: string | null,
+): Promise<void> {
+  const { CannotPack, withoutExtras } = await import('../clip/repack.js');
+  const plain = await withoutExtras(file, part).catch((error: unknown) => {
+    throw error instanceof CannotPack ? new Told('This is no clip that can be read. MP4, MOV and WebM can.') : error;
+  });
+  await sendClip(personId, plain, { name: file.name.slice(0, 120) || 'Clip', lookId });
+}
+/** A clip's content, as a file of its name. @throws OfflineError, Told where it is not there */
+export async function fetchClip({ id, name, type }: Pick<Clip, 'id' | 'name' | 'type'>): Promise<File> {
+  const answer = await fetch(clipAddress(id)).catch(() => {
+    throw new OfflineError();
+  });
+  if (!answer.ok) throw new Told('This clip is not there any more.');
+  return new File([await answer.blob()], name, { type });
+}
+/** Says which look a clip shows: it leaves the inbox. */
+export async function giveClip(id: string, lookId: string): Promise<void> {
+  await call('clips.change', { params: { id }, body: { lookId } });
+  outdated('clips.inbox', 'looks.get');
+}
+export async function removeClip(id: string): Promise<void> {
+  await call('clips.remove', { params: { id } });
+  outdated('clips.inbox', 'looks.get');
+}
+
+/** Looks whose clip is on its way: it is sent when its look is, while this page is open. */
+export const clipsGoing = shallowRef<readonly string[]>([]);
+
+/** Resolved when a look is with the server. @throws Told where the server does not take it */
+function sent(lookId: string): Promise<void> {
+  const outbox = useOutbox();
+  return new Promise((done, fail) => {
+    const stop = watch(
+      () => outbox.items.find((i) => i.name === 'looks.add' && i.ask.body.id === lookId),
+      (waits) => {
+        if (waits && !waits.refused) return;
+        queueMicrotask(() => stop());
+        if (waits) fail(new Told('The server does not take its look.'));
+        else done();
+      },
+      { immediate: true },
+    );
+  });
+}
+
+/** A page that is closed while a clip is on its way is asked about. */
+const askFirst = (event: Event): void => event.preventDefault();
+
+/** Keeps a clip with its look as soon as the look is with the server: cut to a part, without sound; or one of the inbox. */
+export async function keepWithLook(
+  personId: string,
+  lookId: string,
+  clip: { file: File; part: { from: Seconds; to: Seconds | null } } | { id: string },
+): Promise<void> {
+  clipsGoing.value = [...clipsGoing.value, lookId];
+  window.addEventListener('beforeunload', askFirst);
+  try {
+    await sent(lookId);
+    if ('id' in clip) return await giveClip(clip.id, lookId);
+    await sendPlain(personId, clip.file, clip.part, lookId);
+  } catch (error) {
+    say(`The look is kept, its clip is not: ${wordsOf(error)} Add it on the page with the look’s frames.`);
+  } finally {
+    clipsGoing.value = clipsGoing.value.filter((id) => id !== lookId);
+    if (clipsGoing.value.length === 0) window.removeEventListener('beforeunload', askFirst);
+  }
+}
