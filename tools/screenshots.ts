@@ -104,7 +104,7 @@ await shoot('bench-picture');
 await press(page, 'Use a clip');
 // What is said of the picture's draft is said, and gone.
 await sees(page, 'The picture is kept');
-await pass(page, 8);
+await page.locator('[role="status"] button').click();
 await press(page, 'Simulated camera');
 await page.waitForSelector('#film-most');
 for (const [key, value] of [

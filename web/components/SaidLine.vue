@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Shows what was said in passing, and lets it be read out. */
+/** Shows what was said in passing, and lets it be read out. It takes no tap from what lies under it, but on its own *Close*. */
 import { useTimeoutFn } from '@vueuse/core';
 import { ref, watch } from 'vue';
 import { announced, said } from '../data/said.js';
@@ -21,7 +21,7 @@ watch(said, (now) => {
   <div
     role="status"
     aria-live="polite"
-    :class="shown ? 'fixed inset-x-3 bottom-20 z-40 mx-auto max-w-xl md:bottom-4' : 'sr-only'"
+    :class="shown ? 'pointer-events-none fixed inset-x-3 bottom-20 z-40 mx-auto max-w-xl md:bottom-4' : 'sr-only'"
   >
     <p
       v-if="said"
@@ -29,7 +29,9 @@ watch(said, (now) => {
       :class="{ 'bg-ink text-paper flex items-center gap-3 rounded-lg px-4 py-3 shadow-lg': shown }"
     >
       <span class="flex-1">{{ said.text }}</span>
-      <button v-if="shown" class="min-h-[44px] px-2 font-semibold underline" @click="shown = false">Close</button>
+      <button v-if="shown" class="pointer-events-auto min-h-[44px] px-2 font-semibold underline" @click="shown = false">
+        Close
+      </button>
     </p>
   </div>
 </template>
