@@ -142,14 +142,14 @@ export const isOwn = (drill: Pick<Drill, 'families'>, family: string): boolean =
 /** Postures from which a general drill on the back is no way to the position. */
 const NOT_LYING: ReadonlySet<Posture> = new Set(['prone', 'side', 'hang', 'upside-down', 'standing', 'seated']);
 /** Whether a drill's posture is one in which this position can be worked on at all. */
-function postureServes(catalog: Catalog, drill: Drill, family: string): boolean {
+export function postureServes(catalog: Catalog, drill: Drill, family: string): boolean {
   if (drill.phase === 'ease' || drill.phase === 'lengthen' || isOwn(drill, family)) return true;
   const supine = figureOfAssignable(catalog, drill)?.[0].orientation === 'supine';
   const posture = postureOf(family);
   return !supine || (posture !== 'prone' && !(NOT_LYING.has(posture) && drill.families.length >= GENERAL_FROM));
 }
 /** A stretch or a roller for a link is given where its cause is at least this likely against the likeliest. */
-const WORTH_STRETCHING = 0.5;
+export const WORTH_STRETCHING = 0.5;
 
 const keeps = (set: readonly Candidate[], rules: Rules): boolean =>
   (rules.own
@@ -274,19 +274,19 @@ function permutations<T>(list: readonly T[]): T[][] {
  * Order within a session: by the places in it, from the warm-up to after, and by phases within a place; a method that corrects in
  * four phases puts the phases first. As far as that leaves room, no two in a row load one link.
  */
-function inOrder(
+export function inOrder<C extends Pick<Candidate, 'drill' | 'worth'>>(
   catalog: Catalog,
-  set: readonly Candidate[],
+  set: readonly C[],
   fourPhases: boolean,
   places: ChoiceQuery['places'] = {},
-): Candidate[] {
-  const placeOf = ({ drill }: Candidate): number => PLACES_IN_SESSION.indexOf(places[drill.id] ?? drill.place);
-  const mainLink = (c: Candidate): string => {
+): C[] {
+  const placeOf = ({ drill }: C): number => PLACES_IN_SESSION.indexOf(places[drill.id] ?? drill.place);
+  const mainLink = (c: C): string => {
     const main = [...c.worth].sort((a, b) => b[1] - a[1])[0];
     return main ? record(catalog.causes, main[0]).link : 'none';
   };
   const [placeBack, phaseBack] = fourPhases ? [10, 100] : [100, 10];
-  const cost = (list: readonly Candidate[]): number =>
+  const cost = (list: readonly C[]): number =>
     list.reduce((sum, c, i) => {
       const next = list[i + 1];
       if (!next) return sum;

@@ -42,7 +42,7 @@ export function doseOf(
 }
 
 /** Share of today's usual break at which a hold starts. */
-const BELOW_TODAY = 0.8;
+export const BELOW_TODAY = 0.8;
 /**
  * A version's dose for a person: seconds start below today's usual break, reps below the usual broken one.
  * @param usual clean seconds or reps of the last sets at it; null where it was not done
