@@ -34,6 +34,7 @@ import {
 } from './runs.js';
 import { clipRoutes } from './clip-routes.js';
 import { groupRoutes } from './group-routes.js';
+import { programmeRoutes } from './programme-routes.js';
 import { wallRoutes } from './wall-routes.js';
 import { goalParams, ladderStepInputSchema, onLaddersSchema } from './ladders.js';
 import {
@@ -791,6 +792,7 @@ export const routes = {
     problems: [404, 409],
   },
 
+  ...programmeRoutes,
   ...wallRoutes,
   ...clipRoutes,
   'runs.list': {

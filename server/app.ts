@@ -26,6 +26,7 @@ import { laddersIn } from './repositories/ladders.js';
 import { runsIn } from './repositories/runs.js';
 import { wallsIn } from './repositories/walls.js';
 import { plansIn } from './repositories/plans.js';
+import { programmesIn } from './repositories/programmes.js';
 import { studioIn } from './repositories/studio.js';
 import { circumstancesIn } from './circumstance.js';
 import { mount, type Handlers } from './http/mount.js';
@@ -40,6 +41,7 @@ import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
 import { planHandlers } from './routes/plans.js';
+import { programmeHandlers } from './routes/programmes.js';
 import { runHandlers } from './routes/runs.js';
 import { wallHandlers } from './routes/walls.js';
 import { studioHandlers } from './routes/studio.js';
@@ -80,6 +82,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     walls: wallsIn(db),
     studio,
     plans,
+    programmes: programmesIn(db),
     ladders: laddersIn(db),
     pictures,
     clipFiles,
@@ -160,6 +163,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...lookHandlers(context),
     ...clipHandlers(context),
     ...planHandlers(context),
+    ...programmeHandlers(context),
     ...ladderHandlers(context),
     ...eyeHandlers(context),
     ...classHandlers(context),

@@ -6,6 +6,7 @@ import type { Catalog } from '../core/catalog/index.js';
 import { memberFrom } from '../core/class/member.js';
 import type { Circumstance } from '../core/person/circumstance.js';
 import type { ClassMember, ClassQuery } from '../core/formats/class.js';
+import type { LoggedHold } from '../core/ladder/holds.js';
 import { recordOf } from './jobs/judging.js';
 import { judgedPerson, type Context } from './routes/context.js';
 
@@ -27,21 +28,23 @@ export const asked = ({
   blocks,
 });
 
-export function plannerIn(context: Context) {
-  const { looks, ladders: steps, judging, people, studio, circumstances, work } = context;
+/** What is known of a person to plan by, and the holds that it rests on. */
+export async function memberOf(
+  context: Context,
+  catalog: Catalog,
+  account: Account,
+  id: string,
+  circumstance: Circumstance,
+): Promise<{ member: ClassMember; holds: readonly LoggedHold[] }> {
+  const { looks, ladders: steps, judging } = context;
+  const holds = await judging.holdsOf(await judgedPerson(context, account, id));
+  const taken = (await steps.stepsOf(id)).filter((s) => s.decision !== 'declined');
+  const look = holds[0] ? await looks.find(holds[0].lookId) : null;
+  return { member: memberFrom(catalog, id, circumstance, { holds, taken, look: look && recordOf(look) }), holds };
+}
 
-  /** What is known of a person for a class. */
-  async function memberOf(
-    catalog: Catalog,
-    account: Account,
-    id: string,
-    circumstance: Circumstance,
-  ): Promise<ClassMember> {
-    const holds = await judging.holdsOf(await judgedPerson(context, account, id));
-    const taken = (await steps.stepsOf(id)).filter((s) => s.decision !== 'declined');
-    const look = holds[0] ? await looks.find(holds[0].lookId) : null;
-    return memberFrom(catalog, id, circumstance, { holds, taken, look: look && recordOf(look) });
-  }
+export function plannerIn(context: Context) {
+  const { people, studio, circumstances, work } = context;
 
   async function workedOut(account: Account, of: ClassInput): Promise<WorkedOut> {
     const known = await studio.now();
@@ -58,7 +61,7 @@ export function plannerIn(context: Context) {
       const stopped = circumstance.stop !== null;
       (stopped ? resting : here).push({ id, name: person.name });
       if (stopped) continue;
-      members.push(await memberOf(known.catalog, account, id, circumstance));
+      members.push((await memberOf(context, known.catalog, account, id, circumstance)).member);
       pain.push(...circumstance.painIn.map((family) => ({ member: id, family })));
       if (circumstance.history?.screen?.length) screens.push({ member: id, faults: circumstance.history.screen });
       await turn();

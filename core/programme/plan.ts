@@ -22,7 +22,7 @@ import type { LoggedHold } from '../ladder/holds.js';
 import { methodFor, nobody, type Circumstance } from '../person/circumstance.js';
 import { inOrder } from '../prescribe/choose.js';
 import type { Person } from './course.js';
-import { addWork, loadsFor, minutesOf, noWork, workOf, type LoadAt, type PlannedItem, type Work } from './item.js';
+import { addWork, loadsFor, minutesOf, noWork, workOf, type PlannedItem, type Work } from './item.js';
 import { barredBy, pinnedStrand, strandsFor, versionDrill, type Barred, type Strand } from './strands.js';
 import { chooseWeek, MOST_ITEMS, type WeekQuery } from './week.js';
 

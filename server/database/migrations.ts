@@ -1,6 +1,7 @@
 /** The database's shape as a list of steps, in the code so that tests and the bundle run the same ones. */
 import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
+import { programmes } from './programmes-step.js';
 import { recordHash } from './record-hash.js';
 
 /** Drops columns in place. Making the table anew, as the builder does for SQLite, would delete what refers to its rows. */
@@ -550,6 +551,7 @@ const STEPS: readonly Step[] = [
   runs,
   walls,
   clips,
+  programmes,
 ];
 
 /** Names of the steps that this program knows. */

@@ -35,6 +35,7 @@ const summaryRow = z.object({
   archived_at: z.string().nullable(),
   last_look_at: z.string().nullable(),
   last_look_day: z.string().nullable(),
+  relook_due: flag,
   here: flag,
 });
 type SummaryRow = z.infer<typeof summaryRow>;
@@ -86,6 +87,8 @@ const groupRow = z.object({ id: z.string(), name: z.string(), people: number });
 const DUE_AFTER_DAYS = 14;
 /** The day of a person's last look as the index has it; never is the longest ago. */
 const LAST_LOOK = "ifnull(people.last_look_day, '')";
+/** Whether a programme asked for a look on a day that has come, and none was made since. Takes today. */
+const RELOOK_DUE = `exists (select 1 from programme_relooks r where r.person_id = people.id and r.day <= ? and r.day > ${LAST_LOOK})`;
 /** Longest lists of the floor; the counts are of all. */
 const ON_THE_FLOOR = { here: 60, due: 12 } as const;
 
@@ -167,6 +170,7 @@ export function peopleIn(db: Knex) {
     visible(account, db('people').leftJoin('groups', 'groups.id', 'people.group_id')).select(
       'people.*',
       'groups.name as group_name',
+      db.raw(`${RELOOK_DUE} as relook_due`, [day]),
       hereOn(day).count('*').as('here'),
     );
 
@@ -190,7 +194,7 @@ export function peopleIn(db: Knex) {
     cautions,
     archived: row.archived_at !== null,
     lastLookAt: row.last_look_at,
-    due: row.last_look_day === null || row.last_look_day < addDays(day, -DUE_AFTER_DAYS),
+    due: row.relook_due || row.last_look_day === null || row.last_look_day < addDays(day, -DUE_AFTER_DAYS),
     here: row.here,
   });
 
@@ -252,7 +256,12 @@ export function peopleIn(db: Knex) {
     async list(account: Account, query: PeopleQuery, day: Day): Promise<PeoplePage> {
       const page = fitting(account, query, day)
         .leftJoin('groups', 'groups.id', 'people.group_id')
-        .select('people.*', 'groups.name as group_name', hereOn(day).count('*').as('here'))
+        .select(
+          'people.*',
+          'groups.name as group_name',
+          db.raw(`${RELOOK_DUE} as relook_due`, [day]),
+          hereOn(day).count('*').as('here'),
+        )
         .orderByRaw('people.name collate nocase, people.id')
         .limit(query.limit + 1);
       if (query.after)
@@ -274,7 +283,9 @@ export function peopleIn(db: Knex) {
       const counted = (): Knex.QueryBuilder => visible(account, db('people')).whereNull('people.archived_at');
       // By the index on the last look's day, where never counts as the longest ago.
       const isDue = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
-        q.whereRaw(`${LAST_LOOK} < ?`, [addDays(day, -DUE_AFTER_DAYS)]).whereNotExists(hereOn(day));
+        q
+          .whereRaw(`(${LAST_LOOK} < ? or ${RELOOK_DUE})`, [addDays(day, -DUE_AFTER_DAYS), day])
+          .whereNotExists(hereOn(day));
       const looks = db('observations').whereNull('observations.deleted_at').where('observations.day', day);
       if (account.role === 'assistant') visible(account, looks.join('people', 'people.id', 'observations.person_id'));
       return {

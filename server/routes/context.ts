@@ -21,6 +21,7 @@ import type { JudgedAs, People } from '../repositories/people.js';
 import type { Runs } from '../repositories/runs.js';
 import type { Walls } from '../repositories/walls.js';
 import type { Plans } from '../repositories/plans.js';
+import type { Programmes } from '../repositories/programmes.js';
 import type { StudioStore } from '../repositories/studio.js';
 import type { Work } from '../work/work.js';
 
@@ -36,6 +37,7 @@ export interface Context {
   walls: Walls;
   studio: StudioStore;
   plans: Plans;
+  programmes: Programmes;
   ladders: Ladders;
   pictures: Pictures;
   clipFiles: ClipFiles;

@@ -86,6 +86,21 @@ const ofClass = () => ({
   blocks: [{ id: 'b1', move: 'front-plank', work: 30, rest: 15, rounds: 2, sides: 'none' }],
 });
 
+const settings = () => ({
+  goal: null,
+  from: '2026-05-18',
+  weeks: 2,
+  days: ['mon', 'wed'],
+  minutes: 15,
+  easierWeek: null,
+  pullDays: [],
+  pins: [],
+  bans: [],
+  offs: [],
+  sets: [],
+  note: '',
+});
+
 /** Makes what a route needs and says how it is called rightly. */
 type Made = { params?: Record<string, string>; body?: () => object };
 async function made(name: RouteName, maker: Client = clients.owner): Promise<Made> {
@@ -191,6 +206,25 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       const params = { id: body.id };
       if (name !== 'clips.content') await call(owner, routes['clips.content'], params);
       return { params, body: () => ({ note: 'from the left' }) };
+    }
+    case 'programmes.try':
+      return { params: at, body: settings };
+    case 'programmes.list':
+      return { params: at };
+    case 'programmes.keep':
+      return { params: at, body: () => ({ id: randomUUID(), version: 0, settings: settings() }) };
+    case 'programmes.get':
+    case 'programmes.end':
+    case 'programmes.log': {
+      const id = randomUUID();
+      const { planned } = (
+        await owner.send('post', `/people/${person}/programmes`, { id, version: 0, settings: settings() })
+      ).body as { planned: { weeks: { days: { day: string; items: { item: string }[] }[] }[] } };
+      const { day, items } = planned.weeks[0]!.days[0]!;
+      return {
+        params: { id },
+        body: () => (name === 'programmes.end' ? { day: DAY } : { logs: [{ day, item: items[0]!.item, is: 'done' }] }),
+      };
     }
     case 'prescriptions.add':
       return { params: at, body: prescription };

@@ -10,6 +10,8 @@ import { see, type LookRecord } from '../../core/evaluate/see.js';
 import type { ClassInput } from '../../api/classes.js';
 import { pinKey, planClass, type ClassPlan, type Pain, type Screens } from '../../core/class/plan.js';
 import type { ClassQuery } from '../../core/formats/class.js';
+import type { PlanQuery } from '../../core/formats/programme.js';
+import { planProgramme, type PlanBy, type Programme } from '../../core/programme/plan.js';
 import { practisable, type Practisable } from '../../core/eye/deal.js';
 import { scoreRound } from '../../core/eye/rounds.js';
 import type { Answered, Dealt, Scored } from '../../core/formats/eye.js';
@@ -51,6 +53,8 @@ interface TaskArguments {
     pain: Pain;
     screens: Screens;
   };
+  /** Plans a programme. */
+  planProgramme: { query: PlanQuery; by: PlanBy };
   /** What a round of practice came to. */
   scoreRound: { dealt: Dealt; answered: Answered; circumstance: Circumstance };
 }
@@ -61,6 +65,7 @@ interface TaskAnswers {
   judgeRecord: JudgedLook;
   practisable: Practisable[];
   planClass: ClassPlan;
+  planProgramme: Programme;
   scoreRound: Scored;
 }
 export type TaskName = keyof TaskArguments;
@@ -118,6 +123,7 @@ const tasks: {
       pain,
       screens,
     }),
+  planProgramme: async (catalog, { query, by }) => planProgramme(catalog, query, await loadSolver(), by),
   scoreRound: (catalog, { dealt, answered, circumstance }) => scoreRound(dealt, answered, catalog, circumstance),
   judgeRecord(catalog, { record, circumstance, id, day, at }) {
     const judged = judge(see(record, catalog), catalog, circumstance);

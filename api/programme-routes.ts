@@ -1,0 +1,90 @@
+/** Routes of programmes. */
+import { z } from 'zod';
+import { idParams } from './common.js';
+import {
+  logsInputSchema,
+  programmeInputSchema,
+  programmeLineSchema,
+  programmeSchema,
+  programmeSettingsSchema,
+  triedSchema,
+} from './programmes.js';
+import { endInputSchema } from './plans.js';
+import type { Route } from './route.js';
+
+export const programmeRoutes = {
+  'programmes.all': {
+    method: 'GET',
+    path: '/programmes',
+    role: 'assistant',
+    says: 'Programmes that run or begin soon, of everybody the account may see; those with a look due first.',
+    answer: z.array(programmeLineSchema),
+    status: 200,
+  },
+  'programmes.list': {
+    method: 'GET',
+    path: '/people/:id/programmes',
+    role: 'assistant',
+    says: 'A person’s programmes, the newest first.',
+    params: idParams,
+    answer: z.array(programmeLineSchema),
+    status: 200,
+    problems: [404],
+  },
+  'programmes.try': {
+    method: 'POST',
+    path: '/people/:id/programmes/try',
+    role: 'coach',
+    says: 'The weeks worked out from settings and what is known of the person now; nothing is kept.',
+    params: idParams,
+    query: z.object({ of: programmeSchema.shape.id.optional() }),
+    body: programmeSettingsSchema,
+    answer: triedSchema,
+    status: 200,
+    problems: [404, 409],
+  },
+  'programmes.keep': {
+    method: 'POST',
+    path: '/people/:id/programmes',
+    role: 'coach',
+    says: 'Keeps a programme, or a new version of one: past days stay as they were. Sent twice it is kept once.',
+    params: idParams,
+    body: programmeInputSchema,
+    answer: programmeSchema,
+    status: 201,
+    again: 200,
+    problems: [404, 409],
+  },
+  'programmes.get': {
+    method: 'GET',
+    path: '/programmes/:id',
+    role: 'assistant',
+    says: 'A programme with its weeks, versions, and what was done.',
+    params: idParams,
+    answer: programmeSchema,
+    status: 200,
+    problems: [404],
+  },
+  'programmes.end': {
+    method: 'POST',
+    path: '/programmes/:id/end',
+    role: 'coach',
+    says: 'Ends a programme on a day, or takes the end back.',
+    params: idParams,
+    body: endInputSchema,
+    answer: programmeSchema,
+    status: 200,
+    problems: [404],
+  },
+  'programmes.log': {
+    method: 'PUT',
+    path: '/programmes/:id/logs',
+    role: 'assistant',
+    says: 'What was done of items on days; said again it stands over what was said before.',
+    params: idParams,
+    body: logsInputSchema,
+    answer: programmeSchema,
+    status: 200,
+    problems: [404],
+  },
+} as const satisfies Record<string, Route>;

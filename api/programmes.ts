@@ -1,0 +1,214 @@
+/** Programmes: what a coach set, the weeks that were worked out of it, what was done of them. */
+import { z } from 'zod';
+import { CAUSE_IDS, CAUTION_IDS, FELT_SITES } from '../core/formats/catalog.js';
+import { DOSE_TEMPOS } from '../core/formats/dose.js';
+import { MOST_WEEKS, PLAN_MINUTES, planPinSchema, setSchema, WEEKDAYS } from '../core/formats/programme.js';
+import { DONE } from '../core/programme/adherence.js';
+import type { Programme as Planned } from '../core/programme/plan.js';
+import type { PlanChange } from '../core/programme/changes.js';
+import { daySchema, idSchema, words } from './common.js';
+
+const item = z.string().min(1).max(121);
+const weekNumber = z.number().int().min(1).max(MOST_WEEKS);
+const weekday = z.enum(WEEKDAYS);
+const once = <T>(list: readonly T[]): boolean => new Set(list).size === list.length;
+
+/** What a coach sets; the rest comes from what is known of the person. */
+export const programmeSettingsSchema = z
+  .strictObject({
+    /** `family/rung` that is aimed at. */
+    goal: item.nullable(),
+    /** A Monday. */
+    from: daySchema,
+    weeks: weekNumber,
+    days: z.array(weekday).min(1, 'choose a day').max(7).refine(once, 'names a day twice'),
+    minutes: z
+      .number()
+      .int()
+      .min(PLAN_MINUTES.least, `must be ${PLAN_MINUTES.least}–${PLAN_MINUTES.most}`)
+      .max(PLAN_MINUTES.most, `must be ${PLAN_MINUTES.least}–${PLAN_MINUTES.most}`),
+    easierWeek: weekNumber.nullable(),
+    pullDays: z.array(weekday).max(7).refine(once, 'names a day twice'),
+    pins: z.array(planPinSchema.extend({ item })).max(200),
+    bans: z.array(item).max(100),
+    /** Items taken off a day. */
+    offs: z.array(planPinSchema.extend({ item })).max(200),
+    /** Numbers of the coach's own for an item on a day. */
+    sets: z
+      .array(
+        planPinSchema.extend({
+          item,
+          as: setSchema
+            .pick({ sets: true, seconds: true, reps: true, breaths: true, steps: true, rest: true })
+            .partial(),
+        }),
+      )
+      .max(200),
+    note: words(600),
+  })
+  .superRefine(({ from, weeks, easierWeek }, context) => {
+    if (new Date(Date.parse(from)).getUTCDay() !== 1)
+      context.addIssue({ code: 'custom', path: ['from'], message: 'must be a Monday' });
+    if (easierWeek !== null && easierWeek > weeks)
+      context.addIssue({ code: 'custom', path: ['easierWeek'], message: `is after the last week, ${weeks}` });
+  });
+export type ProgrammeSettings = z.infer<typeof programmeSettingsSchema>;
+
+export const programmeInputSchema = z.strictObject({
+  /** Made by the device, so that a programme sent twice is kept once. */
+  id: idSchema,
+  /** Version that was changed; 0 for a new programme. */
+  version: z.number().int().min(0),
+  settings: programmeSettingsSchema,
+});
+export type ProgrammeInput = z.infer<typeof programmeInputSchema>;
+
+const barred = [
+  z.object({ is: z.literal('unknown') }),
+  z.object({ is: z.literal('banned') }),
+  z.object({ is: z.literal('caution'), caution: z.enum(CAUTION_IDS) }),
+  z.object({ is: z.literal('kit'), kit: z.string() }),
+  z.object({ is: z.literal('alone') }),
+  z.object({ is: z.literal('no-amount') }),
+] as const;
+const unit = z.enum(['s', 'reps']);
+const why = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('pinned') }),
+  z.object({ is: z.literal('place'), wanted: z.number(), unit }),
+  z.object({ is: z.literal('next'), after: z.string(), wanted: z.number(), unit }),
+  z.object({ is: z.literal('gate'), goal: z.string() }),
+  z.object({ is: z.literal('instead'), of: z.string(), caution: z.enum(CAUTION_IDS).nullable() }),
+  z.object({ is: z.literal('cause'), cause: z.enum(CAUSE_IDS), probability: z.number() }),
+  z.object({ is: z.literal('warm-up') }),
+]);
+export const plannedItemSchema = setSchema.extend({
+  item,
+  split: z.object({ hard: z.number(), easy: z.number(), rung: z.string() }).nullable(),
+  sides: z.enum(['none', 'each']),
+  tempo: z.union([z.enum(DOSE_TEMPOS), z.tuple([z.number(), z.number(), z.number()])]).nullable(),
+  hold: z.number().nullable(),
+  kit: z.record(z.string(), z.number()),
+  minutes: z.number(),
+  why,
+});
+const dayOfPlan = z.object({ day: daySchema, minutes: z.number(), items: z.array(plannedItemSchema) });
+const kind = z.enum(['fold', 'hold', 'shape-change', 'brace-and-breathe', 'pull', 'turn', 'lengthen']);
+export const plannedSchema = z.object({
+  from: daySchema,
+  relook: z.array(daySchema),
+  weeks: z.array(
+    z.object({
+      week: weekNumber,
+      load: z.number(),
+      weightLoad: z.number(),
+      easier: z.boolean(),
+      limit: z.number().nullable(),
+      days: z.array(dayOfPlan),
+    }),
+  ),
+  warnings: z.array(
+    z.discriminatedUnion('is', [
+      z.object({ is: z.literal('over-load'), week: weekNumber, load: z.number(), limit: z.number() }),
+      z.object({ is: z.literal('empty-day'), day: daySchema }),
+      z.object({ is: z.literal('kinds'), missing: z.array(kind) }),
+      z.object({ is: z.literal('heavy-in-a-row'), day: daySchema }),
+      z.object({ is: z.literal('not-proven'), week: weekNumber }),
+      z.object({ is: z.literal('goal-shut'), goal: z.string() }),
+      z.object({ is: z.literal('nothing') }),
+    ]),
+  ),
+  unplaced: z.array(
+    z.object({
+      pin: planPinSchema,
+      why: z.discriminatedUnion('is', [
+        ...barred,
+        z.object({ is: z.literal('no-training-day') }),
+        z.object({ is: z.literal('minutes') }),
+        z.object({ is: z.literal('not-a-week') }),
+      ]),
+    }),
+  ),
+  proven: z.boolean(),
+}) satisfies z.ZodType<Planned>;
+export type PlannedProgramme = z.infer<typeof plannedSchema>;
+
+const sets = setSchema;
+export const changeSchema = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('added'), day: daySchema, item, why }),
+  z.object({ is: z.literal('removed'), day: daySchema, item }),
+  z.object({ is: z.literal('moved'), day: daySchema, item, from: daySchema }),
+  z.object({ is: z.literal('changed'), day: daySchema, item, before: sets, after: sets }),
+]) satisfies z.ZodType<PlanChange>;
+
+/** What would be planned now, and how it differs from the version that stands. */
+export const triedSchema = z.object({ planned: plannedSchema, changes: z.array(changeSchema) });
+export type Tried = z.infer<typeof triedSchema>;
+
+/** What was done of one item on one day; said again it stands over what was said before. */
+export const itemLogInputSchema = z.strictObject({
+  day: daySchema,
+  item,
+  is: z.enum(DONE),
+  /** Sets that were done; null where it is not said. */
+  sets: z.number().int().min(0).max(12).nullable().default(null),
+  /** Best set, in the item's unit; null where it is not said. */
+  best: z.number().int().min(0).max(3600).nullable().default(null),
+  felt: z.enum(FELT_SITES).nullable().default(null),
+  note: words(300).default(''),
+});
+export type ItemLogInput = z.infer<typeof itemLogInputSchema>;
+export const itemLogSchema = itemLogInputSchema.extend({ by: z.string(), at: z.string() });
+export const logsInputSchema = z.strictObject({ logs: z.array(itemLogInputSchema).min(1, 'holds nothing').max(100) });
+
+export const adherenceSchema = z.object({
+  planned: z.number(),
+  done: z.number(),
+  share: z.number().nullable(),
+  days: z.number(),
+  daysDone: z.number(),
+  weeks: z.array(z.object({ week: z.number(), planned: z.number(), done: z.number() })),
+});
+
+export const programmeSchema = z.object({
+  id: idSchema,
+  personId: idSchema,
+  name: z.string(),
+  version: z.number().int(),
+  settings: programmeSettingsSchema,
+  planned: plannedSchema,
+  endedOn: daySchema.nullable(),
+  /** Newest first: who made which version, and why as far as they said. */
+  versions: z.array(z.object({ version: z.number().int(), by: z.string(), at: z.string(), note: z.string() })),
+  logs: z.array(itemLogSchema),
+  adherence: adherenceSchema,
+  /** Items still to come that a caution in force now leaves out, or that left the library. */
+  alerts: z.array(
+    z.discriminatedUnion('kind', [
+      z.object({ drill: z.string(), kind: z.literal('gone') }),
+      z.object({ drill: z.string(), kind: z.literal('excluded'), caution: z.enum(CAUTION_IDS) }),
+    ]),
+  ),
+});
+export type Programme = z.infer<typeof programmeSchema>;
+
+export const programmeLineSchema = z.object({
+  id: idSchema,
+  personId: idSchema,
+  name: z.string(),
+  from: daySchema,
+  /** Last day of its last week. */
+  until: daySchema,
+  weeks: z.number(),
+  days: z.array(weekday),
+  minutes: z.number(),
+  goal: z.string().nullable(),
+  endedOn: daySchema.nullable(),
+  version: z.number().int(),
+  by: z.string(),
+  at: z.string(),
+  share: z.number().nullable(),
+  /** The next look, and whether one is due: a date of the plan that is past with no look since. */
+  relook: daySchema.nullable(),
+  due: z.boolean(),
+});
+export type ProgrammeLine = z.infer<typeof programmeLineSchema>;

@@ -1,0 +1,177 @@
+/** Programmes in versions, and what was done of them. */
+import type { Knex } from 'knex';
+import { z } from 'zod';
+import { itemLogInputSchema, plannedSchema, programmeSettingsSchema, type ItemLogInput } from '../../api/programmes.js';
+import type { Day } from '../../core/days.js';
+import { json, maybeRow, parseRows } from '../database/rows.js';
+import { inTransaction } from '../database/transaction.js';
+
+const recordSchema = z.object({ settings: programmeSettingsSchema, planned: plannedSchema });
+const row = z.object({
+  id: z.string(),
+  version: z.number(),
+  person_id: z.string(),
+  record: json(recordSchema),
+  from_day: z.string(),
+  until_day: z.string(),
+  ended_on: z.string().nullable(),
+  made_at: z.string(),
+  by: z.string(),
+});
+const versionRow = z.object({
+  version: z.number(),
+  by: z.string(),
+  made_at: z.string(),
+  record: json(z.object({ settings: z.object({ note: z.string() }) })),
+});
+const logRow = z.object({
+  day: z.string(),
+  item: z.string(),
+  record: json(itemLogInputSchema),
+  said_at: z.string(),
+  by: z.string(),
+});
+
+/** The newest version of a programme as it is stored. */
+export interface StoredProgramme extends z.infer<typeof recordSchema> {
+  id: string;
+  version: number;
+  personId: string;
+  from: Day;
+  until: Day;
+  endedOn: Day | null;
+  by: string;
+  at: string;
+}
+const told = (r: z.infer<typeof row>): StoredProgramme => ({
+  ...r.record,
+  id: r.id,
+  version: r.version,
+  personId: r.person_id,
+  from: r.from_day,
+  until: r.until_day,
+  endedOn: r.ended_on,
+  by: r.by,
+  at: r.made_at,
+});
+
+export type Programmes = ReturnType<typeof programmesIn>;
+
+export function programmesIn(db: Knex) {
+  const newest = (): Knex.QueryBuilder =>
+    db('programmes')
+      .join('accounts', 'accounts.id', 'programmes.made_by')
+      .whereRaw('version = (select max(p.version) from programmes p where p.id = programmes.id)')
+      .select('programmes.*', 'accounts.name as by');
+  /** The floor reads the days on which a look is asked for: those of the newest version, up to its end. */
+  async function relooks(
+    trx: Knex,
+    { id, personId, days, endedOn }: { id: string; personId: string; days: readonly Day[]; endedOn: Day | null },
+  ): Promise<void> {
+    await trx('programme_relooks').where('programme_id', id).delete();
+    const asked = days.filter((day) => endedOn === null || day <= endedOn);
+    if (asked.length > 0)
+      await trx('programme_relooks').insert(asked.map((day) => ({ programme_id: id, person_id: personId, day })));
+  }
+  return {
+    async find(id: string): Promise<StoredProgramme | null> {
+      const found = maybeRow('programmes', row, await newest().where('programmes.id', id).first());
+      return found && told(found);
+    },
+    /** Newest first. */
+    async ofPerson(personId: string): Promise<StoredProgramme[]> {
+      const found = await newest().where('person_id', personId).orderBy('from_day', 'desc').orderBy('made_at', 'desc');
+      return parseRows('programmes', row, found).map(told);
+    },
+    /** Those that have not ended before a day. */
+    async since(day: Day): Promise<StoredProgramme[]> {
+      const found = await newest()
+        .where('until_day', '>=', day)
+        .andWhere((w) => w.whereNull('ended_on').orWhere('ended_on', '>=', day))
+        .orderBy('from_day', 'desc');
+      return parseRows('programmes', row, found).map(told);
+    },
+    /** Newest first. */
+    async versions(id: string): Promise<{ version: number; by: string; at: string; note: string }[]> {
+      const rows = await db('programmes')
+        .join('accounts', 'accounts.id', 'programmes.made_by')
+        .where('programmes.id', id)
+        .orderBy('version', 'desc')
+        .select('version', 'made_at', 'record', 'accounts.name as by');
+      return parseRows('programmes', versionRow, rows).map(({ version, by, made_at, record }) => ({
+        version,
+        by,
+        at: made_at,
+        note: record.settings.note,
+      }));
+    },
+    /**
+     * Keeps a version after the one that was changed.
+     * @returns false where another version came in between
+     */
+    async add(
+      personId: string,
+      { id, version, until, ...record }: z.infer<typeof recordSchema> & { id: string; version: number; until: Day },
+      by: string,
+      at: string,
+    ): Promise<boolean> {
+      return inTransaction(db, async (trx) => {
+        const last = z
+          .object({ version: z.number().nullable(), ended_on: z.string().nullable() })
+          .parse(await trx('programmes').where('id', id).max('version as version').max('ended_on as ended_on').first());
+        if ((last.version ?? 0) !== version) return false;
+        await trx('programmes').insert({
+          id,
+          version: version + 1,
+          person_id: personId,
+          record: JSON.stringify(record),
+          from_day: record.settings.from,
+          until_day: until,
+          ended_on: last.ended_on,
+          made_by: by,
+          made_at: at,
+        });
+        await relooks(trx, { id, personId, days: record.planned.relook, endedOn: last.ended_on });
+        return true;
+      });
+    },
+    async end({ id, personId, planned }: StoredProgramme, day: Day | null): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        await trx('programmes').where('id', id).update({ ended_on: day });
+        await relooks(trx, { id, personId, days: planned.relook, endedOn: day });
+      });
+    },
+    /** What was done, in the order of days. */
+    async logsOf(id: string): Promise<(ItemLogInput & { by: string; at: string })[]> {
+      const rows = await db('programme_logs')
+        .join('accounts', 'accounts.id', 'programme_logs.said_by')
+        .where('programme_id', id)
+        .orderBy('day')
+        .orderBy('item')
+        .select('day', 'item', 'record', 'said_at', 'accounts.name as by');
+      return parseRows('programme_logs', logRow, rows).map((r) => ({ ...r.record, by: r.by, at: r.said_at }));
+    },
+    async log(
+      { id, personId }: Pick<StoredProgramme, 'id' | 'personId'>,
+      logs: readonly ItemLogInput[],
+      by: string,
+      at: string,
+    ): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        for (const one of logs)
+          await trx('programme_logs')
+            .insert({
+              programme_id: id,
+              person_id: personId,
+              day: one.day,
+              item: one.item,
+              record: JSON.stringify(one),
+              said_by: by,
+              said_at: at,
+            })
+            .onConflict(['programme_id', 'day', 'item'])
+            .merge();
+      });
+    },
+  };
+}
