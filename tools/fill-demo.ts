@@ -32,6 +32,7 @@ import { DEMO_SIGN_IN } from '../server/routes/accounts.js';
 import { WORTH_TELLING } from '../words/evaluation-file.js';
 import { chosenWhy } from '../words/drills.js';
 import { GROUPS, PEOPLE, type DemoPerson } from './demo-data.js';
+import { addProgrammes } from './fill-programmes.js';
 import { answersOf, type SimulatedEye } from './simulated-eye.js';
 
 const random = seededRandom(20260530);
@@ -478,6 +479,18 @@ async function fill(): Promise<void> {
     lunch.items.map((p) => p.id),
   );
   await context.judging.sweep();
+  const everybody = await call('people.list', { as: coach, query: { limit: 100 } });
+  await addProgrammes(
+    {
+      keep: (as, id, body) => call('programmes.keep', { as, params: { id }, body }),
+      log: (as, id, logs) => call('programmes.log', { as, params: { id }, body: { logs } }),
+      then,
+    },
+    coach,
+    (name) => everybody.items.find((p) => p.name === name)!.id,
+    today,
+    random,
+  );
   await db.destroy();
   writeFileSync(`${config.dataDir}/filled`, `${new Date(started).toISOString()}\n`);
 }

@@ -102,6 +102,14 @@ export const router = createRouter({
       component: () => import('./views/classes/ClassPage.vue'),
       props: true,
     },
+    { path: '/plans', name: 'plans', meta: { title: 'Plans' }, component: () => import('./views/plans/PlansPage.vue') },
+    {
+      path: '/plans/:id',
+      name: 'plan',
+      meta: { title: 'Programme' },
+      component: () => import('./views/plans/PlanPage.vue'),
+      props: true,
+    },
     {
       path: '/runs/:id',
       name: 'run',

@@ -1,5 +1,6 @@
 /** A programme in words: what is done, why it stands there, what to mind. */
 import type { Catalog } from '../core/catalog/index.js';
+import { daysBetween, type Day } from '../core/days.js';
 import { WEEKDAYS, PROGRAMME_FORMAT, type SetsOf, type Weekday } from '../core/formats/programme.js';
 import type { PlanChange } from '../core/programme/changes.js';
 import type { PlannedItem, PlannedWhy } from '../core/programme/item.js';
@@ -53,6 +54,22 @@ export const pacingText = ({ tempo, rest, sets }: PlannedItem): string =>
     ...(tempo === null ? [] : [Array.isArray(tempo) ? tempo.join('-') : TEMPO_WORDS[tempo]]),
     ...(sets > 1 && rest > 0 ? [`rest ${rest}\u00A0s`] : []),
   ].join(' · ');
+
+/**
+ * Where a programme is on a day.
+ * @example weekOfText({ from: '2026-11-30', weeks: 4, endedOn: null }, '2026-12-08') // => '2 of 4'
+ */
+export function weekOfText(
+  { from, weeks, endedOn }: { from: Day; weeks: number; endedOn: Day | null },
+  today: Day,
+): string {
+  if (endedOn !== null && endedOn <= today) return 'ended';
+  const week = weekOn(from, today);
+  if (week < 1) return `begins in ${many(daysBetween(today, from), 'day')}`;
+  return week > weeks ? 'over' : `${week} of ${weeks}`;
+}
+/** The week of a programme on a day, from 1; 0 or less before it begins. */
+export const weekOn = (from: Day, day: Day): number => Math.floor(daysBetween(from, day) / 7) + 1;
 
 const wantedText = ({ wanted, unit }: { wanted: number; unit: 's' | 'reps' }): string =>
   unit === 's' ? `${wanted} s` : `${wanted} reps`;

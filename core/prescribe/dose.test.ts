@@ -16,6 +16,15 @@ const straight = record(catalog.methods, 'straight');
 const DAY = '2026-05-20';
 const body = bodyOf({ stature: 1.75, mass: 72 });
 
+describe('work of one side', () => {
+  test('says so in its dose, but where the drill itself changes sides', () => {
+    expect(doseOf(catalog, record(catalog.drills, 'hip-flexor-stretch')).each).toBe('side');
+    expect(doseOf(catalog, record(catalog.drills, 'single-leg-bridge')).each).toBe('side');
+    const silent = catalog.drills.filter((d) => d.limbs === 'one' && doseOf(catalog, d).each === null).map((d) => d.id);
+    expect(silent.sort()).toEqual(['carry-one', 'dead-bug-scissor', 'hollow-one-leg', 'roller-leg-changes']);
+  });
+});
+
 describe('a dose by level', () => {
   test('the least, the middle and the most; rest and days stay a range', () => {
     const dose = catalog.doses['moderate-holds']!;

@@ -37,7 +37,9 @@ export function doseOf(
           ? 'short-holds'
           : drill.role;
   const longer: Partial<Dose> = drill.role === 'moderate-holds' && hold === 'endurance' ? { amount: [30, 60] } : {};
-  const dose = doseBy({ ...catalog.doses[role]!, ...longer, ...drill.dose }, role, method, cautions);
+  // Who works one side works the other too; a drill that changes sides by itself says null.
+  const sides: Partial<Dose> = drill.limbs === 'one' && drill.dose?.each === undefined ? { each: 'side' } : {};
+  const dose = doseBy({ ...catalog.doses[role]!, ...longer, ...sides, ...drill.dose }, role, method, cautions);
   return level ? atLevel(dose, level) : dose;
 }
 

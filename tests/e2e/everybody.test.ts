@@ -79,6 +79,9 @@ const ranClass = (page: Page): Promise<string> =>
     return runs.flat()[0]!.id;
   });
 
+const programmeOf = (page: Page): Promise<string> =>
+  page.evaluate(async () => ((await (await fetch('/api/programmes')).json()) as { id: string }[])[0]!.id);
+
 /** All views with their addresses. */
 /** A group by its name. */
 const groupOf = (page: Page, name: string): Promise<string> =>
@@ -118,6 +121,9 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['a class under way', `/runs/${await ranClass(page)}`],
     ['the wall', `/runs/${await ranClass(page)}/wall`],
     ['after a class', `/runs/${await ranClass(page)}/after`],
+    ['plans', '/plans'],
+    ['a programme', `/plans/${await programmeOf(page)}`],
+    ['a new programme', `/plans/new?person=${id}`],
     ['your eye', '/eye'],
     // Pictures are judged and placed with the parts of the bench; the second eye shows them.
     ['practice', `/eye/rounds/${await dealt(page, 'holds')}`],

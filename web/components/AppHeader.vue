@@ -28,6 +28,7 @@ const places = computed((): { name: string; to: string; at: string[]; wide?: boo
   { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
   // On a phone the floor leads there: the bar under both thumbs has room for six.
   ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class', 'after'], wide: true }] : []),
+  { name: 'Plans', to: '/plans', at: ['plans', 'plan'], wide: true },
   { name: 'Library', to: '/library', at: ['library'] },
   { name: 'Studio', to: '/studio', at: ['studio'] },
 ]);

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends object">
-/** A table whose columns can be put in order; each row has a name in its first column. */
+/** A table whose columns can be put in order; each row has a name in its first column. A slot named as a column fills its cells. */
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -111,7 +111,9 @@ const orderOf = (sorted: false | 'asc' | 'desc') => (sorted ? ORDER[sorted] : 'n
               >
               <template v-else>{{ cell(c.column.id, row.original) }}</template>
             </th>
-            <td v-else class="py-2 pr-3">{{ cell(c.column.id, row.original) }}</td>
+            <td v-else class="py-2 pr-3">
+              <slot :name="c.column.id" :row="rows[row.original.at]!">{{ cell(c.column.id, row.original) }}</slot>
+            </td>
           </template>
         </tr>
       </tbody>

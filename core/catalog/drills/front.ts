@@ -110,7 +110,7 @@ export const frontDrills: readonly Drill[] = [
     breath: 'Small and steady.', selfCheck: 'A towel under the back stays pinned.', watch: ['low-back-arch', 'blades-down'], easier: 'hollow-knees-in', harder: 'hollow-one-leg', minutes: 5,
   },
   {
-    id: 'hollow-one-leg', name: 'Hollow, one leg long', families: shapes, phase: 'use', role: 'moderate-holds',
+    id: 'hollow-one-leg', name: 'Hollow, one leg long', dose: { each: null }, families: shapes, phase: 'use', role: 'moderate-holds',
     causes: { lever: 3, 'abs-endurance': 2, 'flexor-takeover': 1 }, kit: ['mat'], excludedBy: [...lyingLoaded], changedBy: { neck: 'Head cradled.', 'low-back': 'Heel of the long leg on a block.' },
     kind: 'hold', plane: 'forward', limbs: 'one', space: 'mat', place: 'end',
     how: ['From the bent-knee hollow lengthen one leg.', 'Keep both hip bones level and the back heavy.', 'Change legs every set.'],

@@ -35,6 +35,7 @@ async function mark(id: string, here: boolean): Promise<void> {
       {{ floor.value.value ? `${floor.value.value.hereCount} here · ${floor.value.value.looksToday} looks today` : '' }}
     </p>
     <RouterLink v-if="session.isCoach" to="/classes" class="btn ml-auto md:hidden">Classes</RouterLink>
+    <RouterLink to="/plans" class="btn md:hidden" :class="{ 'ml-auto': !session.isCoach }">Plans</RouterLink>
     <RouterLink to="/bench" class="btn btn-main" :class="session.isCoach ? 'md:ml-auto' : 'ml-auto'"
       ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
     >

@@ -19,6 +19,7 @@ import HistoryPanel from './HistoryPanel.vue';
 import IntakePanel from './IntakePanel.vue';
 import PersonForm from './PersonForm.vue';
 import PrescriptionsPanel from './PrescriptionsPanel.vue';
+import ProgrammesPanel from './ProgrammesPanel.vue';
 import ScreensPanel from './ScreensPanel.vue';
 
 const props = defineProps<{ id: string }>();
@@ -99,6 +100,7 @@ onMounted(async () => {
       </div>
       <div class="min-w-0 space-y-4">
         <PrescriptionsPanel :person="person" />
+        <ProgrammesPanel :id="id" />
         <ScreensPanel :person="person" />
         <HistoryPanel :person="person" />
       </div>

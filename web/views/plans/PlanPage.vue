@@ -1,0 +1,334 @@
+<script setup lang="ts">
+/** A programme: what it is made by, its weeks and days, what was done, who changed it. */
+import { CalendarSync, Printer, Save, Undo2 } from '@lucide/vue';
+import { computed, ref, watch } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { addDays } from '../../../core/days.js';
+import { weekdayOf, type SetsOf, type Weekday } from '../../../core/formats/programme.js';
+import { percentText } from '../../../words/numbers.js';
+import {
+  changeText,
+  planWarningText,
+  unplacedText,
+  WEEKDAY_NAMES,
+  weekOfText,
+  weekOn,
+} from '../../../words/programme.js';
+import DraftBack from '../../components/DraftBack.vue';
+import LoadState from '../../components/LoadState.vue';
+import OnOff from '../../components/OnOff.vue';
+import { useAction } from '../../data/action.js';
+import { catalog } from '../../data/catalogue.js';
+import { today } from '../../data/clock.js';
+import { dayText, dayTimeText, drillName, placeName } from '../../data/names.js';
+import { usePerson } from '../../data/people.js';
+import { endProgramme, logDone } from '../../data/programmes.js';
+import { announce } from '../../data/said.js';
+import { useSession } from '../../data/session.js';
+import NumbersDialog from './NumbersDialog.vue';
+import OtherDialog from './OtherDialog.vue';
+import PlanSettings from './PlanSettings.vue';
+import {
+  allowed,
+  banned,
+  copied,
+  freed,
+  moved,
+  numbered,
+  pinned,
+  setByHand,
+  swapped,
+  takenOff,
+  unpinned,
+  weeksFrom,
+} from './settings.js';
+import { usePlan } from './use-plan.js';
+import WeekBoard from './WeekBoard.vue';
+import WeekLine from './WeekLine.vue';
+import WeekTable from './WeekTable.vue';
+
+const props = defineProps<{ id: string }>();
+const route = useRoute();
+const router = useRouter();
+const session = useSession();
+const NEW = 'new';
+const id = computed(() => (props.id === NEW ? null : props.id));
+const asked = computed(() => (id.value === null ? String(route.query.person ?? '') || null : null));
+const edit = usePlan(
+  () => asked.value,
+  () => id.value,
+);
+const { stored, settings, planned, changes } = edit;
+const personId = computed(() => stored.value?.personId ?? asked.value);
+const who = usePerson(() => personId.value);
+const name = computed(() => stored.value?.name ?? who.value.value?.name ?? '');
+const { busy, error, run } = useAction();
+const problem = computed(() => error.value ?? edit.error.value);
+const changing = computed(() => session.isCoach && stored.value?.endedOn == null);
+
+const week = ref(1);
+const now = computed(() => {
+  const at = settings.value ? weekOn(settings.value.from, today()) : 0;
+  return at >= 1 && at <= (settings.value?.weeks ?? 0) ? at : null;
+});
+watch(
+  () => [props.id, now.value] as const,
+  ([, at]) => (week.value = at ?? 1),
+  { immediate: true },
+);
+const shown = computed(
+  () => planned.value?.weeks.find((w) => w.week === week.value) ?? planned.value?.weeks[0] ?? null,
+);
+const as = ref<'board' | 'table'>('board');
+/** Changes count for this week, or for those after it too. */
+const after = ref(false);
+const weeks = computed(() => weeksFrom(shown.value?.week ?? 1, settings.value!, after.value));
+
+const numbering = ref<{ day: Weekday; item: string } | null>(null);
+const numbered_ = computed(
+  () =>
+    (numbering.value &&
+      shown.value?.days
+        .find((d) => weekdayOf(d.day) === numbering.value!.day)
+        ?.items.find((i) => i.item === numbering.value!.item)) ??
+    null,
+);
+const other = ref<{ day: Weekday; item: string | null } | null>(null);
+function act(key: string, day: Weekday, item: string): void {
+  const s = settings.value!;
+  const at = { week: shown.value!.week, day, item };
+  const [what, to] = key.split(':');
+  if (what === 'pin') edit.put(pinned(s, at, weeks.value));
+  else if (what === 'unpin') edit.put(unpinned(s, at, weeks.value));
+  else if (what === 'off') edit.put(takenOff(s, at, weeks.value));
+  else if (what === 'ban') edit.put(banned(s, item));
+  else if (what === 'to') edit.put(moved(s, at, to as Weekday, weeks.value));
+  else if (what === 'numbers') numbering.value = { day, item };
+  else if (what === 'swap') other.value = { day, item };
+  if (what === 'to') announce(`${drillName(item)}: to ${WEEKDAY_NAMES[to as Weekday]}`);
+}
+function put(day: Weekday, item: string, own: Partial<SetsOf>): void {
+  edit.put(numbered(settings.value!, { week: shown.value!.week, day, item }, own, weeks.value));
+  numbering.value = null;
+}
+function pick(item: string): void {
+  const { day, item: before } = other.value!;
+  const at = { week: shown.value!.week, day, item: before ?? item };
+  edit.put(
+    before === null ? pinned(settings.value!, at, weeks.value) : swapped(settings.value!, at, item, weeks.value),
+  );
+  other.value = null;
+}
+const keep = (): Promise<boolean> =>
+  run(async () => {
+    const kept = await edit.keep();
+    announce(`Kept as version ${kept.version}`);
+    if (id.value === null) await router.replace(`/plans/${kept.id}`);
+  });
+const end = (day: string | null): Promise<boolean> => run(() => endProgramme(id.value!, day));
+const log = (day: string, items: readonly string[], is: 'done' | 'partly' | 'not'): Promise<boolean> =>
+  run(() =>
+    logDone(
+      id.value!,
+      items.map((item) => ({ day, item, is })),
+    ),
+  );
+const warnings = computed(() =>
+  (planned.value?.warnings ?? []).map((w) => ({
+    where: 'day' in w ? dayText(w.day) : 'week' in w ? `Week ${w.week}` : '',
+    says: planWarningText(catalog, w),
+  })),
+);
+/** What would change, by day. */
+const changed = computed(() => {
+  const days = new Map<string, string[]>();
+  for (const c of changes.value) {
+    const says = c.is === 'moved' ? changeText(catalog, { ...c, from: dayText(c.from) }) : changeText(catalog, c);
+    days.set(c.day, [...(days.get(c.day) ?? []), says]);
+  }
+  return [...days];
+});
+const print = (): void => window.print();
+</script>
+
+<template>
+  <LoadState :loading="edit.read.loading.value" :error="edit.read.error.value" @retry="edit.read.load()" />
+  <p v-if="id === null && !asked" class="note">
+    A programme is of somebody. <RouterLink to="/plans" class="link">Choose who</RouterLink>.
+  </p>
+  <template v-if="settings && personId">
+    <div class="flex flex-wrap items-center gap-2">
+      <div class="mr-auto min-w-0">
+        <h1>{{ name }}</h1>
+        <p class="text-soft figures first-letter:uppercase">
+          <template v-if="stored">
+            {{ now === null ? '' : 'week ' }}{{ weekOfText({ ...settings, endedOn: stored.endedOn }, today()) }}
+            <template v-if="stored.adherence.share !== null">
+              · done {{ stored.adherence.done }} of {{ stored.adherence.planned }} sets,
+              {{ percentText(stored.adherence.share) }}
+            </template>
+            · {{ settings.goal ? `toward ${placeName(settings.goal)}` : 'from today’s places' }}
+          </template>
+          <template v-else>A new programme. Nothing is kept yet.</template>
+        </p>
+      </div>
+      <template v-if="session.isCoach">
+        <button class="btn print:hidden" :disabled="!edit.canUndo.value" @click="edit.undo">
+          <Undo2 :size="20" aria-hidden="true" /> Undo
+        </button>
+        <button v-if="stored && changing" class="btn print:hidden" :disabled="edit.working.value" @click="edit.anew">
+          <CalendarSync :size="20" aria-hidden="true" /> Make anew
+        </button>
+      </template>
+      <button class="btn print:hidden" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
+      <button
+        v-if="changing"
+        class="btn btn-main print:hidden"
+        :disabled="busy || edit.working.value || !planned || (stored !== null && !edit.changed.value)"
+        @click="keep"
+      >
+        <Save :size="20" aria-hidden="true" /> {{ stored ? 'Keep as a new version' : 'Keep' }}
+      </button>
+    </div>
+    <DraftBack class="mt-2" :draft="edit.draft" @anew="edit.back" />
+    <p v-if="problem" role="alert" class="note mt-2">{{ problem }}</p>
+    <p v-if="stored?.endedOn" class="note mt-2 flex flex-wrap items-center gap-3">
+      Ended on {{ dayText(stored.endedOn) }}.
+      <button v-if="session.isCoach" class="btn ml-auto" :disabled="busy" @click="end(null)">Take the end back</button>
+    </p>
+    <p v-for="a in stored?.alerts ?? []" :key="a.drill" role="alert" class="note mt-2">
+      <b>{{ drillName(a.drill) }}</b> no longer fits: make the programme anew, or take it off.
+    </p>
+
+    <div class="mt-3 grid items-start gap-4 lg:grid-cols-[17.5rem_1fr]">
+      <!-- On a telephone what stands comes before what it is made by. -->
+      <div class="space-y-4 print:hidden" :class="{ 'max-lg:order-last': stored }">
+        <PlanSettings
+          v-if="changing"
+          :settings="settings"
+          :begun="stored !== null"
+          @change="(patch) => edit.put({ ...settings!, ...patch })"
+        />
+        <section v-if="settings.bans.length || setByHand(settings) > 0" class="card" aria-labelledby="plan-hand">
+          <h2 id="plan-hand">Set by hand</h2>
+          <p class="text-soft figures">
+            {{ settings.pins.length }} pinned, {{ settings.offs.length }} taken off, {{ settings.sets.length }} with
+            numbers of your own.
+          </p>
+          <ul v-if="settings.bans.length" aria-label="Left out everywhere" class="mt-1 flex flex-wrap gap-1">
+            <li v-for="b in settings.bans" :key="b">
+              <button class="btn" :disabled="!changing" @click="edit.put(allowed(settings!, b))">
+                {{ drillName(b) }}: let it in again
+              </button>
+            </li>
+          </ul>
+          <button v-if="changing" class="btn mt-2" @click="edit.put(freed(settings!))">
+            Let everything move again
+          </button>
+        </section>
+        <section v-if="stored" class="card" aria-labelledby="plan-versions">
+          <h2 id="plan-versions">Versions</h2>
+          <ol class="divide-rule divide-y">
+            <li v-for="v in stored.versions" :key="v.version" class="py-1">
+              <b class="figures">{{ v.version }}</b> · {{ v.by }}, {{ dayTimeText(v.at) }}
+              <span v-if="v.note" class="text-soft block">{{ v.note }}</span>
+            </li>
+          </ol>
+          <button v-if="changing" class="btn mt-2" :disabled="busy" @click="end(today())">End it today</button>
+        </section>
+      </div>
+
+      <div
+        class="min-w-0 space-y-3"
+        :aria-busy="edit.working.value"
+        :data-worked-out="planned !== null && !edit.working.value"
+      >
+        <template v-if="planned && shown">
+          <WeekLine v-model="week" :weeks="planned.weeks" :now="now" class="print:hidden" />
+          <div class="flex flex-wrap items-center gap-3 print:hidden">
+            <h2 class="mr-auto">
+              Week {{ shown.week
+              }}<span class="text-soft text-base font-normal">
+                {{ shown.easier ? ' · easier' : '' }} · {{ dayText(addDays(planned.from, 7 * (shown.week - 1))) }}</span
+              >
+            </h2>
+            <OnOff v-if="changing" v-model="after">Changes count in the weeks after too</OnOff>
+            <div class="flex gap-1" role="group" aria-label="Shown as">
+              <button
+                class="btn"
+                :class="{ 'btn-on': as === 'board' }"
+                :aria-pressed="as === 'board'"
+                @click="as = 'board'"
+              >
+                Board
+              </button>
+              <button
+                class="btn"
+                :class="{ 'btn-on': as === 'table' }"
+                :aria-pressed="as === 'table'"
+                @click="as = 'table'"
+              >
+                Table
+              </button>
+            </div>
+          </div>
+          <WeekBoard
+            v-if="as === 'board'"
+            :week="shown"
+            :settings="settings"
+            :today="today()"
+            :logs="stored ? stored.logs : null"
+            :alerts="stored?.alerts ?? []"
+            :relook="planned.relook"
+            :changing="changing"
+            @do="act"
+            @add="(day) => (other = { day, item: null })"
+            @copy="(items, to) => edit.put(copied(settings!, items, to, weeks))"
+            @log="log"
+          />
+          <WeekTable v-else :week="shown" :today="today()" :changing="changing" @put="put" />
+          <p v-if="edit.working.value" role="status" class="text-soft">Working it out …</p>
+          <section v-if="planned.unplaced.length || warnings.length" class="space-y-1" aria-label="To mind">
+            <p v-for="(u, i) in planned.unplaced" :key="`u${i}`" class="note text-sm">
+              <b>{{ drillName(u.pin.item) }}, week {{ u.pin.week }}, {{ WEEKDAY_NAMES[u.pin.day] }}:</b>
+              {{ unplacedText(catalog, u.why) }}
+            </p>
+            <p v-for="(w, i) in warnings" :key="`w${i}`" class="note text-sm">
+              <b v-if="w.where">{{ w.where }}:</b> {{ w.says }}
+            </p>
+          </section>
+          <section v-if="changed.length" class="card print:hidden" aria-labelledby="plan-changes">
+            <h2 id="plan-changes">What would change against version {{ stored?.version }}</h2>
+            <dl class="mt-1 max-h-72 overflow-y-auto" tabindex="0" role="region" aria-labelledby="plan-changes">
+              <template v-for="[day, list] in changed" :key="day">
+                <dt class="mt-2 font-semibold">{{ WEEKDAY_NAMES[weekdayOf(day)] }}, {{ dayText(day) }}</dt>
+                <dd v-for="(says, i) in list" :key="i">{{ says }}</dd>
+              </template>
+            </dl>
+            <button class="btn mt-2" @click="edit.back">Leave it as it stands</button>
+          </section>
+          <p class="text-soft text-sm">
+            General guidance, not medical advice: stop on pain, numbness or dizziness. The programme is worked out from
+            looks, gates and cautions as they stand; what is done on the day is the coach’s and the person’s own call.
+          </p>
+        </template>
+        <p v-else-if="edit.working.value" role="status" class="text-soft">Working out the weeks …</p>
+      </div>
+    </div>
+    <NumbersDialog
+      :item="numbered_"
+      @close="numbering = null"
+      @put="(own) => put(numbering!.day, numbering!.item, own)"
+    />
+    <OtherDialog
+      :open="other !== null"
+      :title="other?.item ? `Instead of ${drillName(other.item)}` : `Add to ${other ? WEEKDAY_NAMES[other.day] : ''}`"
+      :word="other?.item ? 'Swap' : 'Add'"
+      @close="other = null"
+      @pick="pick"
+    />
+  </template>
+  <RouterLink to="/plans" class="link mt-3 inline-block min-h-[44px] content-center print:hidden"
+    >All programmes</RouterLink
+  >
+</template>

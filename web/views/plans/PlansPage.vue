@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** Programmes that run: whose, in which week, how much was done, when to look again. */
+import { Plus } from '@lucide/vue';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import type { ProgrammeLine } from '../../../api/programmes.js';
+import { percentText } from '../../../words/numbers.js';
+import { weekOfText } from '../../../words/programme.js';
+import LoadState from '../../components/LoadState.vue';
+import PersonPicker from '../../components/PersonPicker.vue';
+import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import { today } from '../../data/clock.js';
+import { dayText } from '../../data/names.js';
+import { useAllProgrammes } from '../../data/programmes.js';
+import { useSession } from '../../data/session.js';
+
+const router = useRouter();
+const session = useSession();
+const all = useAllProgrammes();
+const lines = computed(() => all.value.value ?? []);
+const due = computed(() => lines.value.filter((l) => l.due));
+const beginning = ref('');
+function begin(person: string): void {
+  beginning.value = '';
+  if (person) void router.push(`/plans/new?person=${person}`);
+}
+const columns: TableColumn<ProgrammeLine>[] = [
+  { id: 'name', head: 'Who', by: (l) => l.name },
+  { id: 'week', head: 'Week', by: (l) => l.from, text: (l) => weekOfText(l, today()) },
+  { id: 'share', head: 'Done', by: (l) => l.share, text: (l) => (l.share === null ? '–' : percentText(l.share)) },
+  { id: 'days', head: 'Days', by: (l) => l.days.length, text: (l) => `${l.days.length} × ${l.minutes} min` },
+  {
+    id: 'relook',
+    head: 'Look again',
+    by: (l) => l.relook,
+    text: (l) => (l.relook ? `${dayText(l.relook)}${l.due ? ', due' : ''}` : '–'),
+  },
+  { id: 'by', head: 'By', by: (l) => l.by, text: (l) => `${l.by}, version ${l.version}` },
+];
+</script>
+
+<template>
+  <div class="flex flex-wrap items-end gap-3">
+    <h1 class="mr-auto">Plans</h1>
+    <div v-if="session.isCoach" class="flex w-full items-end gap-2 sm:w-80">
+      <Plus :size="22" aria-hidden="true" class="mb-3 shrink-0" />
+      <div class="flex-1">
+        <PersonPicker
+          id="plan-for"
+          label="New programme for"
+          placeholder="Type a name"
+          :model-value="beginning"
+          @update:model-value="begin"
+        />
+      </div>
+    </div>
+  </div>
+  <p v-if="due.length" class="note mt-3">
+    <b>{{ due.length === 1 ? 'A look is due' : `${due.length} looks are due` }}:</b>
+    {{ due.map((l) => l.name).join(', ') }}. A programme is made anew from the look.
+  </p>
+  <LoadState
+    :loading="all.loading.value"
+    :error="all.error.value"
+    :empty="
+      all.value.value?.length === 0
+        ? 'No programme runs. One is two to eight weeks of work alone, made from a person’s places, causes and goal: choose somebody above.'
+        : null
+    "
+    @retry="all.load()"
+  />
+  <section v-if="lines.length" class="card mt-3" aria-label="Programmes">
+    <SortTable caption="Programmes that run" :columns="columns" :rows="lines" :to="(l) => `/plans/${l.id}`" />
+  </section>
+</template>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** A week as a table: its numbers are changed in place. */
+import { computed } from 'vue';
+import type { PlannedProgramme } from '../../../api/programmes.js';
+import { weekdayOf, type SetsOf, type Weekday } from '../../../core/formats/programme.js';
+import { plannedWhy, WEEKDAY_NAMES, workText } from '../../../words/programme.js';
+import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import { catalog } from '../../data/catalogue.js';
+import { drillName } from '../../data/names.js';
+
+type Item = PlannedProgramme['weeks'][number]['days'][number]['items'][number];
+interface Row {
+  day: string;
+  weekday: Weekday;
+  at: number;
+  item: Item;
+  fixed: boolean;
+}
+const props = defineProps<{ week: PlannedProgramme['weeks'][number]; today: string; changing: boolean }>();
+const emit = defineEmits<{ put: [day: Weekday, item: string, as: Partial<SetsOf>] }>();
+const rows = computed((): Row[] =>
+  props.week.days.flatMap(({ day, items }) =>
+    items.map((item, at) => ({ day, weekday: weekdayOf(day), at, item, fixed: day < props.today || !props.changing })),
+  ),
+);
+const unitOf = (i: Item): 'seconds' | 'reps' | 'breaths' | 'steps' =>
+  i.seconds !== null ? 'seconds' : i.reps !== null ? 'reps' : i.breaths !== null ? 'breaths' : 'steps';
+const UNIT = { seconds: 's', reps: 'reps', breaths: 'breaths', steps: 'steps' } as const;
+const columns: TableColumn<Row>[] = [
+  { id: 'item', head: 'Item', by: (r) => drillName(r.item.item) },
+  { id: 'day', head: 'Day', by: (r) => `${r.day} ${r.at}`, text: (r) => WEEKDAY_NAMES[r.weekday] },
+  { id: 'sets', head: 'Sets', by: (r) => r.item.sets },
+  { id: 'amount', head: 'Each', by: (r) => r.item[unitOf(r.item)] },
+  { id: 'rest', head: 'Rest, s', by: (r) => r.item.rest },
+  { id: 'minutes', head: 'Minutes', by: (r) => r.item.minutes },
+  { id: 'why', head: 'Why', by: (r) => plannedWhy(catalog, r.item.why) },
+];
+function put(row: Row, key: keyof SetsOf, most: number, event: Event): void {
+  const least = key === 'rest' ? 0 : 1;
+  const value = Math.min(most, Math.max(least, Math.round(Number((event.target as HTMLInputElement).value)) || least));
+  const { sets, rest } = row.item;
+  emit('put', row.weekday, row.item.item, { sets, rest, [key]: value });
+}
+const labelled = (row: Row, what: string): string =>
+  `${what} of ${drillName(row.item.item)} on ${WEEKDAY_NAMES[row.weekday]}`;
+</script>
+
+<template>
+  <SortTable :caption="`Week ${week.week}`" :columns="columns" :rows="rows">
+    <template #sets="{ row }">
+      <template v-if="row.fixed">{{ row.item.sets }}</template>
+      <input
+        v-else
+        type="number"
+        min="1"
+        max="12"
+        class="field figures w-20"
+        :aria-label="labelled(row, 'Sets')"
+        :value="row.item.sets"
+        @change="put(row, 'sets', 12, $event)"
+      />
+    </template>
+    <template #amount="{ row }">
+      <span v-if="row.fixed || row.item.split">{{ workText(catalog, row.item).replace(/^\d+ × /, '') }}</span>
+      <span v-else class="flex items-center gap-2">
+        <input
+          type="number"
+          min="1"
+          max="600"
+          class="field figures w-20"
+          :aria-label="labelled(row, 'Amount')"
+          :value="row.item[unitOf(row.item)]"
+          @change="put(row, unitOf(row.item), 600, $event)"
+        />
+        {{ UNIT[unitOf(row.item)] }}{{ row.item.sides === 'each' ? ' each side' : '' }}
+      </span>
+    </template>
+    <template #rest="{ row }">
+      <template v-if="row.fixed">{{ row.item.rest }}</template>
+      <input
+        v-else
+        type="number"
+        min="0"
+        max="600"
+        class="field figures w-20"
+        :aria-label="labelled(row, 'Rest')"
+        :value="row.item.rest"
+        @change="put(row, 'rest', 600, $event)"
+      />
+    </template>
+  </SortTable>
+</template>
