@@ -154,10 +154,16 @@ export const itemLogInputSchema = z.strictObject({
   /** Best set, in the item's unit; null where it is not said. */
   best: z.number().int().min(0).max(3600).nullable().default(null),
   felt: z.enum(FELT_SITES).nullable().default(null),
+  /** It ended by pain: the position is left alone until the stop signs were asked again. */
+  pain: z.boolean().default(false),
   note: words(300).default(''),
 });
 export type ItemLogInput = z.infer<typeof itemLogInputSchema>;
-export const itemLogSchema = itemLogInputSchema.extend({ by: z.string(), at: z.string() });
+export const itemLogSchema = itemLogInputSchema.extend({
+  /** Who said so; null: the person, by link. */
+  by: z.string().nullable(),
+  at: z.string(),
+});
 export const logsInputSchema = z.strictObject({ logs: z.array(itemLogInputSchema).min(1, 'holds nothing').max(100) });
 
 export const adherenceSchema = z.object({
@@ -212,3 +218,94 @@ export const programmeLineSchema = z.object({
   due: z.boolean(),
 });
 export type ProgrammeLine = z.infer<typeof programmeLineSchema>;
+
+/** What a link opens: the weeks with what is to be done, and how it went so far. */
+export const LINK_SCOPES = ['programme', 'progress'] as const;
+export const linkInputSchema = z.strictObject({
+  scopes: z.array(z.enum(LINK_SCOPES)).min(1, 'opens nothing').max(2).refine(once, 'names one twice'),
+  /** Days that it opens for. */
+  days: z.number().int().min(1, 'must be 1–120').max(120, 'must be 1–120'),
+});
+export const linkSchema = z.object({
+  id: idSchema,
+  scopes: z.array(z.enum(LINK_SCOPES)),
+  until: z.string(),
+  by: z.string(),
+  madeAt: z.string(),
+  openedAt: z.string().nullable(),
+  /** Taken back, or over. */
+  shut: z.boolean(),
+});
+export type ProgrammeLink = z.infer<typeof linkSchema>;
+/** A new link: its secret is told this once. */
+export const madeLinkSchema = z.object({ link: linkSchema, secret: z.string() });
+export type MadeLink = z.infer<typeof madeLinkSchema>;
+
+/** 128 random bits, written like an id, so that no log keeps an address with one in it. */
+const secretSchema = z
+  .string()
+  .toLowerCase()
+  .regex(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, 'is no link');
+export const soloOpenSchema = z.strictObject({ secret: secretSchema });
+export const soloLogSchema = z.strictObject({
+  secret: secretSchema,
+  logs: z.array(itemLogInputSchema).min(1, 'holds nothing').max(12),
+});
+
+/** An item as the person reads it: without reasons. */
+export const soloItemSchema = plannedItemSchema.omit({ why: true });
+export const soloSheetSchema = z.object({
+  /** Whose hall it is; '' where it has no name. */
+  hall: z.string(),
+  /** The coach who gave it, and the person's first name. */
+  coach: z.string(),
+  name: z.string(),
+  until: z.string(),
+  scopes: z.array(z.enum(LINK_SCOPES)),
+  programme: idSchema,
+  today: daySchema,
+  from: daySchema,
+  endedOn: daySchema.nullable(),
+  relook: z.array(daySchema),
+  /** A stop sign stands: nothing that loads until it was asked again. */
+  stopped: z.boolean(),
+  /** Items of a position that hurt: not done until then. */
+  resting: z.array(z.string()),
+  weeks: z.array(
+    z.object({
+      week: z.number(),
+      easier: z.boolean(),
+      days: z.array(dayOfPlan.extend({ items: z.array(soloItemSchema) })),
+    }),
+  ),
+  /** How each item is done, by its id. */
+  texts: z.record(
+    z.string(),
+    z.object({
+      name: z.string(),
+      how: z.array(z.string()),
+      breath: z.string(),
+      selfCheck: z.string(),
+      kit: z.array(z.string()),
+      /** What the person's own cautions change about it. */
+      changes: z.array(z.string()),
+    }),
+  ),
+  logs: z.array(itemLogInputSchema),
+  /** Of `progress`: sets done and planned, and the best clean seconds or reps of each day at each version that was looked at. */
+  progress: z
+    .object({
+      done: z.number(),
+      planned: z.number(),
+      lines: z.array(
+        z.object({
+          place: z.string(),
+          name: z.string(),
+          unit: z.enum(['s', 'reps']),
+          days: z.array(z.object({ day: daySchema, clean: z.number() })),
+        }),
+      ),
+    })
+    .nullable(),
+});
+export type SoloSheet = z.infer<typeof soloSheetSchema>;

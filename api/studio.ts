@@ -1,5 +1,6 @@
 /** The studio's own catalogue entries, its defaults, and who changed what. */
 import { z } from 'zod';
+import { nameSchema } from './common.js';
 import { isTimeZone } from '../core/days.js';
 import { ENTRY_KINDS, ENTRY_SCHEMAS, type EntryKind, type StudioEntry } from '../core/formats/entries.js';
 
@@ -11,6 +12,8 @@ export const entryParams = z.object({
 });
 
 export const defaultsSchema = z.strictObject({
+  /** The hall's name, as people outside read it. */
+  name: nameSchema(80).optional(),
   /** Method for everything; null: each position's own. */
   method: z.string().max(60).nullable(),
   /** Method for single positions. */

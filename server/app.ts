@@ -42,6 +42,7 @@ import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
 import { planHandlers } from './routes/plans.js';
 import { programmeHandlers } from './routes/programmes.js';
+import { soloHandlers } from './routes/solo.js';
 import { runHandlers } from './routes/runs.js';
 import { wallHandlers } from './routes/walls.js';
 import { studioHandlers } from './routes/studio.js';
@@ -65,7 +66,8 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   const code = randomBytes(5).toString('hex').toUpperCase();
   const eyes = eyesIn(db);
   const [people, looks, plans, studio] = [peopleIn(db), looksIn(db, eyes), plansIn(db), studioIn(db)];
-  const circumstances = circumstancesIn({ people, looks, plans, studio }, config.clock);
+  const programmes = programmesIn(db);
+  const circumstances = circumstancesIn({ people, looks, plans, programmes, studio }, config.clock);
   const failed = (error: unknown): void => logger.error({ cause: causeOf(error) }, 'work behind a request failed');
   const [clips, pictures, clipFiles] = [clipsIn(db), picturesIn(config.dataDir), clipFilesIn(config.dataDir)];
   const work = workIn(config.workerFile);
@@ -82,7 +84,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     walls: wallsIn(db),
     studio,
     plans,
-    programmes: programmesIn(db),
+    programmes,
     ladders: laddersIn(db),
     pictures,
     clipFiles,
@@ -164,6 +166,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...clipHandlers(context),
     ...planHandlers(context),
     ...programmeHandlers(context),
+    ...soloHandlers(context),
     ...ladderHandlers(context),
     ...eyeHandlers(context),
     ...classHandlers(context),

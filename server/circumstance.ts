@@ -6,6 +6,7 @@ import { circumstanceOf, type Circumstance } from '../core/person/circumstance.j
 import type { Looks } from './repositories/looks.js';
 import type { People } from './repositories/people.js';
 import type { Plans } from './repositories/plans.js';
+import type { Programmes } from './repositories/programmes.js';
 import type { StudioStore } from './repositories/studio.js';
 
 /** Prescriptions that ended longer ago say nothing about today, days. */
@@ -13,11 +14,22 @@ const KEPT_FOR = 14;
 /** Tests answered on looks longer ago are not read: a day more than a screen speaks. */
 const ANSWERED_FOR = SCREEN_SPEAKS.after + 1;
 
+/** What arrived last of each position: a hold that was looked at, or pain that was said of work alone. */
+const newest = (holds: Facts['lastHolds']): Facts['lastHolds'] => [
+  ...new Map([...holds].sort((a, b) => a.arrival - b.arrival).map((h) => [h.position, h])).values(),
+];
+
 export type Circumstances = ReturnType<typeof circumstancesIn>;
 
 /** @param clock ISO instant now */
 export function circumstancesIn(
-  { people, looks, plans, studio }: { people: People; looks: Looks; plans: Plans; studio: StudioStore },
+  {
+    people,
+    looks,
+    plans,
+    programmes,
+    studio,
+  }: { people: People; looks: Looks; plans: Plans; programmes: Programmes; studio: StudioStore },
   clock: () => string,
 ) {
   /** The hall's day now. */
@@ -36,7 +48,7 @@ export function circumstancesIn(
     );
     return {
       intakes: cleared < 0 ? intakes : intakes.slice(0, cleared + 1),
-      lastHolds: await looks.lastHolds(personId),
+      lastHolds: newest([...(await looks.lastHolds(personId)), ...(await programmes.pains(personId))]),
       screens: await plans.screensOf(personId),
       answered: await looks.answered(personId, addDays(day, -ANSWERED_FOR)),
       prescriptions: prescriptions.map(({ startsOn, endedOn, items }) => ({

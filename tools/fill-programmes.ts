@@ -102,6 +102,7 @@ export async function addProgrammes(
         sets: null,
         best: null,
         felt: null,
+        pain: false,
         note: '',
       }));
     });

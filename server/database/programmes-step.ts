@@ -32,12 +32,30 @@ export const programmes = {
       t.text('day').notNullable();
       t.text('item').notNullable();
       t.text('record').notNullable();
-      t.text('said_by').notNullable().references('accounts.id');
+      // Of who is signed in; what came by a link is the person's own word.
+      t.text('said_by').references('accounts.id');
       t.text('said_at').notNullable();
+      // Pain: the position that it was felt in, and when it reached the server, counted with holds and askings.
+      t.text('pain_in');
+      t.integer('arrival').notNullable();
       t.primary(['programme_id', 'day', 'item']);
+    });
+    await db.schema.createTable('programme_links', (t) => {
+      t.text('id').primary();
+      t.text('programme_id').notNullable().index();
+      t.text('person_id').notNullable().references('people.id').onDelete('CASCADE');
+      // The secret itself is shown once and kept nowhere.
+      t.text('secret_hash').notNullable().unique();
+      t.text('scopes').notNullable();
+      t.text('until').notNullable();
+      t.text('made_by').notNullable().references('accounts.id');
+      t.text('made_at').notNullable();
+      t.text('revoked_at');
+      t.text('opened_at');
     });
   },
   async down(db: Knex): Promise<void> {
-    for (const table of ['programme_logs', 'programme_relooks', 'programmes']) await db.schema.dropTable(table);
+    for (const table of ['programme_links', 'programme_logs', 'programme_relooks', 'programmes'])
+      await db.schema.dropTable(table);
   },
 };

@@ -1,8 +1,17 @@
 /** Programmes in versions, and what was done of them. */
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import { z } from 'zod';
-import { itemLogInputSchema, plannedSchema, programmeSettingsSchema, type ItemLogInput } from '../../api/programmes.js';
+import {
+  itemLogInputSchema,
+  linkSchema,
+  plannedSchema,
+  programmeSettingsSchema,
+  type ItemLogInput,
+  type ProgrammeLink,
+} from '../../api/programmes.js';
 import type { Day } from '../../core/days.js';
+import { nextArrival } from '../database/arrivals.js';
 import { json, maybeRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
@@ -29,8 +38,20 @@ const logRow = z.object({
   item: z.string(),
   record: json(itemLogInputSchema),
   said_at: z.string(),
-  by: z.string(),
+  by: z.string().nullable(),
 });
+const painRow = z.object({ pain_in: z.string(), said_at: z.string(), arrival: z.number() });
+const linkRow = z.object({
+  id: z.string(),
+  programme_id: z.string(),
+  scopes: json(linkSchema.shape.scopes),
+  until: z.string(),
+  by: z.string(),
+  made_at: z.string(),
+  revoked_at: z.string().nullable(),
+  opened_at: z.string().nullable(),
+});
+const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
 /** The newest version of a programme as it is stored. */
 export interface StoredProgramme extends z.infer<typeof recordSchema> {
@@ -63,6 +84,10 @@ export function programmesIn(db: Knex) {
       .join('accounts', 'accounts.id', 'programmes.made_by')
       .whereRaw('version = (select max(p.version) from programmes p where p.id = programmes.id)')
       .select('programmes.*', 'accounts.name as by');
+  const links = (): Knex.QueryBuilder =>
+    db('programme_links')
+      .join('accounts', 'accounts.id', 'programme_links.made_by')
+      .select('programme_links.*', 'accounts.name as by');
   /** The floor reads the days on which a look is asked for: those of the newest version, up to its end. */
   async function relooks(
     trx: Knex,
@@ -142,9 +167,9 @@ export function programmesIn(db: Knex) {
       });
     },
     /** What was done, in the order of days. */
-    async logsOf(id: string): Promise<(ItemLogInput & { by: string; at: string })[]> {
+    async logsOf(id: string): Promise<(ItemLogInput & { by: string | null; at: string })[]> {
       const rows = await db('programme_logs')
-        .join('accounts', 'accounts.id', 'programme_logs.said_by')
+        .leftJoin('accounts', 'accounts.id', 'programme_logs.said_by')
         .where('programme_id', id)
         .orderBy('day')
         .orderBy('item')
@@ -154,10 +179,14 @@ export function programmesIn(db: Knex) {
     async log(
       { id, personId }: Pick<StoredProgramme, 'id' | 'personId'>,
       logs: readonly ItemLogInput[],
-      by: string,
+      /** Null: the person, by link. */
+      by: string | null,
       at: string,
+      /** The position of an item. */
+      familyOf: (item: string) => string,
     ): Promise<void> {
       await inTransaction(db, async (trx) => {
+        const arrival = await nextArrival(trx);
         for (const one of logs)
           await trx('programme_logs')
             .insert({
@@ -168,10 +197,76 @@ export function programmesIn(db: Knex) {
               record: JSON.stringify(one),
               said_by: by,
               said_at: at,
+              pain_in: one.pain ? familyOf(one.item) : null,
+              arrival,
             })
             .onConflict(['programme_id', 'day', 'item'])
             .merge();
       });
+    },
+    /** The newest pain of each position that was said of work alone. */
+    async pains(personId: string): Promise<{ position: string; at: string; arrival: number; pain: true }[]> {
+      const rows = await db('programme_logs')
+        .where('person_id', personId)
+        .whereNotNull('pain_in')
+        .orderBy('arrival')
+        .select('pain_in', 'said_at', 'arrival');
+      const last = new Map(parseRows('programme_logs', painRow, rows).map((r) => [r.pain_in, r]));
+      return [...last.values()].map((r) => ({ position: r.pain_in, at: r.said_at, arrival: r.arrival, pain: true }));
+    },
+    /** A new link. The secret is 128 random bits; only its hash is kept. */
+    async addLink(
+      { id, personId }: Pick<StoredProgramme, 'id' | 'personId'>,
+      { scopes, until }: Pick<ProgrammeLink, 'scopes' | 'until'>,
+      by: string,
+      at: string,
+    ): Promise<{ id: string; secret: string }> {
+      const secret = randomBytes(16)
+        .toString('hex')
+        .replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+      const link = randomUUID();
+      await db('programme_links').insert({
+        id: link,
+        programme_id: id,
+        person_id: personId,
+        secret_hash: hashOf(secret),
+        scopes: JSON.stringify(scopes),
+        until,
+        made_by: by,
+        made_at: at,
+      });
+      return { id: link, secret };
+    },
+    /** Newest first. */
+    async linksOf(id: string, now: string): Promise<ProgrammeLink[]> {
+      const rows = await links().where('programme_id', id).orderBy('programme_links.made_at', 'desc');
+      return parseRows('programme_links', linkRow, rows).map((r) => ({
+        id: r.id,
+        scopes: r.scopes,
+        until: r.until,
+        by: r.by,
+        madeAt: r.made_at,
+        openedAt: r.opened_at,
+        shut: r.revoked_at !== null || r.until <= now,
+      }));
+    },
+    /** The programme that a link is of. */
+    async linkOf(id: string): Promise<string | null> {
+      const row = maybeRow('programme_links', linkRow, await links().where('programme_links.id', id).first());
+      return row?.programme_id ?? null;
+    },
+    async shutLink(id: string, at: string): Promise<void> {
+      await db('programme_links').where('id', id).whereNull('revoked_at').update({ revoked_at: at });
+    },
+    /** What a secret opens; null where it opens nothing, or nothing more. */
+    async opened(
+      secret: string,
+      now: string,
+    ): Promise<{ programme: string; scopes: ProgrammeLink['scopes']; until: string; by: string } | null> {
+      const row = maybeRow('programme_links', linkRow, await links().where('secret_hash', hashOf(secret)).first());
+      if (!row || row.revoked_at !== null || row.until <= now) return null;
+      await db('programme_links').where('id', row.id).update({ opened_at: now });
+      return { programme: row.programme_id, scopes: row.scopes, until: row.until, by: row.by };
     },
   };
 }

@@ -15,6 +15,7 @@ import { memberOf } from '../class-plan.js';
 import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
+import { familyIn, logProblems } from '../programme-logs.js';
 import { nothingLoads, personOf, type Context } from './context.js';
 
 type Names =
@@ -210,19 +211,10 @@ export function programmeHandlers(context: Context): Handlers<Names> {
     },
     'programmes.log': async ({ account, params, body }) => {
       const { stored, person } = await found(account, params.id);
-      const days = new Map(stored.planned.weeks.flatMap((w) => w.days.map((d) => [d.day, d.items] as const)));
-      const strange = body.logs.flatMap((l, i) => {
-        if (!days.has(l.day)) return [{ path: `logs[${i}].day`, message: 'is no training day of this programme' }];
-        return days.get(l.day)!.some((p) => p.item === l.item)
-          ? []
-          : [{ path: `logs[${i}].item`, message: 'does not stand on that day' }];
-      });
-      const today = await circumstances.today();
-      const ahead = body.logs.flatMap((l, i) =>
-        l.day > today ? [{ path: `logs[${i}].day`, message: 'is still to come' }] : [],
-      );
-      if (strange.length + ahead.length > 0) throw invalid([...strange, ...ahead]);
-      await programmes.log(stored, body.logs, account.id, circumstances.now());
+      const problems = logProblems(stored.planned, body.logs, await circumstances.today());
+      if (problems.length > 0) throw invalid(problems);
+      const { catalog } = await studio.now();
+      await programmes.log(stored, body.logs, account.id, circumstances.now(), familyIn(catalog));
       return told(stored, person);
     },
   };

@@ -215,15 +215,33 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
       return { params: at, body: () => ({ id: randomUUID(), version: 0, settings: settings() }) };
     case 'programmes.get':
     case 'programmes.end':
-    case 'programmes.log': {
+    case 'programmes.log':
+    case 'links.list':
+    case 'links.add':
+    case 'links.shut':
+    case 'solo.open':
+    case 'solo.log': {
       const id = randomUUID();
       const { planned } = (
         await owner.send('post', `/people/${person}/programmes`, { id, version: 0, settings: settings() })
       ).body as { planned: { weeks: { days: { day: string; items: { item: string }[] }[] }[] } };
       const { day, items } = planned.weeks[0]!.days[0]!;
+      const linked = { scopes: ['programme'], days: 7 };
+      const { secret, link } = (await owner.send('post', `/programmes/${id}/links`, linked)).body as {
+        secret: string;
+        link: { id: string };
+      };
+      const logs = [{ day, item: items[0]!.item, is: 'done' }];
+      const bodies: Partial<Record<RouteName, object>> = {
+        'programmes.end': { day: DAY },
+        'programmes.log': { logs },
+        'links.add': linked,
+        'solo.open': { secret },
+        'solo.log': { secret, logs },
+      };
       return {
-        params: { id },
-        body: () => (name === 'programmes.end' ? { day: DAY } : { logs: [{ day, item: items[0]!.item, is: 'done' }] }),
+        ...(name.startsWith('solo.') ? {} : { params: { id: name === 'links.shut' ? link.id : id } }),
+        body: () => bodies[name] ?? {},
       };
     }
     case 'prescriptions.add':

@@ -26,8 +26,8 @@ const session = useSession();
 const open = ref<string | null>(null);
 // The hall's defaults may be read again while they are edited: what was chosen here stays.
 const chosen = useFollowing(() => {
-  const { method, familyMethods, kit, timeZone, offlineCopies } = studio.defaults;
-  return { methods: { method, familyMethods } as MethodsOf, kit, timeZone, offlineCopies };
+  const { method, familyMethods, kit, timeZone, offlineCopies, name = '' } = studio.defaults;
+  return { name, methods: { method, familyMethods } as MethodsOf, kit, timeZone, offlineCopies };
 });
 const kept = ref(false);
 const leftOut = (id: CautionId): number =>
@@ -40,6 +40,7 @@ async function saveDefaults(): Promise<void> {
       kit: chosen.value.kit && [...chosen.value.kit],
       timeZone: chosen.value.timeZone,
       offlineCopies: chosen.value.offlineCopies,
+      ...(chosen.value.name.trim() ? { name: chosen.value.name.trim() } : {}),
     }),
   );
 }
@@ -167,6 +168,11 @@ const SEES: Record<Role, string> = {
       <RouterLink to="/library?kind=methods" class="link">library</RouterLink>.
     </p>
     <form v-if="session.isOwner" class="mt-2 grid gap-4 lg:grid-cols-2" @submit.prevent="saveDefaults">
+      <label class="block lg:col-span-2">
+        <span class="label">The hall’s name</span>
+        <input v-model="chosen.name" class="field max-w-md" maxlength="80" />
+        <span class="text-soft text-sm">Whoever opens a programme by its link reads it.</span>
+      </label>
       <MethodChoice v-model="chosen.methods" id-prefix="s" none="Each position’s own" />
       <div>
         <p class="label">Kit room</p>

@@ -1,0 +1,184 @@
+import { randomUUID } from 'node:crypto';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import type { MadeLink, Programme, ProgrammeLink, SoloSheet, Tried } from '../../api/programmes.js';
+import { stopSigns } from '../../core/studio/intake.js';
+import { watchedPlank } from '../../core/testing.js';
+import { NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+
+let studio: TestStudio;
+let coach: Client;
+let stranger: Client;
+let id: string;
+let made: Programme;
+const settings = {
+  goal: null,
+  from: '2026-05-18',
+  weeks: 2,
+  days: ['mon', 'wed', 'fri'],
+  minutes: 20,
+  easierWeek: null,
+  pullDays: [],
+  pins: [],
+  bans: [],
+  offs: [],
+  sets: [],
+  note: 'her back is sore on Mondays',
+};
+beforeEach(async () => {
+  studio = await testStudio();
+  coach = await studio.as('coach');
+  stranger = await studio.stranger();
+  id = (await coach.send('post', '/people', { name: 'Marit Solheim', stature: 1.7, mass: 68 })).body.id as string;
+  await coach.send('post', `/people/${id}/looks`, {
+    id: randomUUID(),
+    startedAt: NOW,
+    observation: watchedPlank({ events: [{ t: 30, fault: 'hip-sag', state: 'on' }] }),
+  });
+  made = (await coach.send('post', `/people/${id}/programmes`, { id: randomUUID(), version: 0, settings }))
+    .body as Programme;
+});
+afterEach(() => studio.close());
+
+const linked = async (scopes = ['programme', 'progress'], days = 14): Promise<MadeLink> =>
+  (await coach.send('post', `/programmes/${made.id}/links`, { scopes, days })).body as MadeLink;
+const open = (secret: string, by = stranger) => by.send('post', '/solo', { secret });
+const monday = () => made.planned.weeks[0]!.days[0]!;
+const log = (secret: string, logs: object[]) => stranger.send('put', '/solo/logs', { secret, logs });
+
+describe('a link', () => {
+  test('opens the person’s own sheet without an account, and nothing beside it', async () => {
+    await coach.send('put', '/studio/defaults', {}).catch(() => undefined);
+    const { secret, link } = await linked();
+    expect(secret).toMatch(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/);
+    const sheet = (await open(secret)).body as SoloSheet;
+    expect(sheet).toMatchObject({
+      name: 'Marit',
+      coach: coach.account!.name,
+      until: link.until,
+      stopped: false,
+      resting: [],
+    });
+    expect(sheet.weeks[0]!.days[0]!.items.map((i) => i.item)).toEqual(monday().items.map((i) => i.item));
+    expect(Object.keys(sheet.texts).sort()).toEqual(
+      [...new Set(made.planned.weeks.flatMap((w) => w.days.flatMap((d) => d.items.map((i) => i.item))))].sort(),
+    );
+    expect(sheet.progress!.lines).toEqual([
+      {
+        place: 'front-plank/forearm',
+        name: 'Front plank, Forearms',
+        unit: 's',
+        days: [{ day: '2026-05-20', clean: 30 }],
+      },
+    ]);
+    // No surname, no id of the person, no reasons, no note of the coach.
+    const text = JSON.stringify(sheet);
+    for (const said of ['Solheim', id, 'sore on Mondays', 'probability', 'hip-sag', '"why"'])
+      expect(text).not.toContain(said);
+    // What it was not made for stays shut, and so does everything else.
+    const progress = await linked(['progress']);
+    const only = (await open(progress.secret)).body as SoloSheet;
+    expect([only.weeks, only.texts, only.progress === null]).toEqual([[], {}, false]);
+    expect(
+      (await log(progress.secret, [{ day: monday().day, item: monday().items[0]!.item, is: 'done' }])).status,
+    ).toBe(404);
+    expect((await stranger.get(`/programmes/${made.id}`)).status).toBe(401);
+    expect(((await open((await linked(['programme'])).secret)).body as SoloSheet).progress).toBeNull();
+  });
+
+  test('is kept as a hash only, stands in no log, and says when it was opened', async () => {
+    const { secret, link } = await linked();
+    expect(link.openedAt).toBeNull();
+    await open(secret);
+    await stranger.agent.get(`/s/${secret}`);
+    const rows = JSON.stringify(
+      await Promise.all(['programme_links', 'sign_in_tries'].map((t) => studio.db(t).select('*'))),
+    );
+    expect(rows).not.toContain(secret);
+    expect(studio.log.join('')).not.toContain(secret);
+    const [listed] = (await coach.get(`/programmes/${made.id}/links`)).body as ProgrammeLink[];
+    expect(listed).toMatchObject({ id: link.id, shut: false, openedAt: NOW, by: coach.account!.name });
+    expect(JSON.stringify(listed)).not.toContain(secret);
+    const other = await studio.as('assistant', []);
+    expect((await other.get(`/programmes/${made.id}/links`)).status).toBe(403);
+  });
+
+  test('opens nothing once it is taken back or over, for an archived person, or guessed', async () => {
+    const { secret, link } = await linked();
+    await coach.send('delete', `/links/${link.id}`);
+    expect((await open(secret)).status).toBe(404);
+    expect((await log(secret, [{ day: monday().day, item: monday().items[0]!.item, is: 'done' }])).status).toBe(404);
+    const short = await linked(['programme'], 1);
+    studio.setNow('2026-05-21T09:59:00.000Z');
+    expect((await open(short.secret)).status).toBe(200);
+    studio.setNow('2026-05-21T10:00:01.000Z');
+    expect((await open(short.secret)).status).toBe(404);
+    const third = await linked();
+    await coach.send('patch', `/people/${id}`, { archived: true });
+    expect((await open(third.secret)).status).toBe(404);
+    expect((await open('no secret')).status).toBe(422);
+  });
+
+  test('guesses from one address are slowed down; somebody else’s link goes on opening', async () => {
+    const { secret } = await linked();
+    const guess = (): string => randomUUID();
+    let last = 0;
+    for (let i = 0; i < 101; i += 1) last = (await open(guess())).status;
+    expect(last).toBe(429);
+    const elsewhere = await studio.stranger();
+    const answer = await elsewhere.agent.post('/api/solo').set('x-anchor-token', elsewhere.token).send({ secret });
+    // The same address in a test; what counts is that no other link's own count was used up.
+    expect([200, 429]).toContain(answer.status);
+    const counts = (await studio.db('sign_in_tries').where('key', 'like', 'account:%')) as { tries: number }[];
+    expect(Math.max(...counts.map((c) => c.tries))).toBeLessThan(100);
+  });
+
+  test('what was done is said by the person, counts, and is told apart; what cannot be is refused whole', async () => {
+    const { secret } = await linked();
+    const { day, items } = monday();
+    const sheet = (
+      await log(secret, [
+        { day, item: items[0]!.item, is: 'done' },
+        { day, item: items[1]!.item, is: 'partly', sets: 1, best: 12, felt: 'belly' },
+      ])
+    ).body as SoloSheet;
+    expect(sheet.logs).toHaveLength(2);
+    const seen = (await coach.get(`/programmes/${made.id}`)).body as Programme;
+    expect(seen.adherence.done).toBe(items[0]!.sets + 1);
+    expect(seen.logs.map((l) => l.by)).toEqual([null, null]);
+    const friday = made.planned.weeks[0]!.days[2]!;
+    const refused = await log(secret, [
+      { day, item: items[0]!.item, is: 'not' },
+      { day: friday.day, item: friday.items[0]!.item, is: 'done' },
+    ]);
+    expect([refused.status, (refused.body as { problems: { path: string }[] }).problems[0]!.path]).toEqual([
+      422,
+      'logs[1].day',
+    ]);
+    expect(((await coach.get(`/programmes/${made.id}`)).body as Programme).logs.map((l) => l.is).sort()).toEqual([
+      'done',
+      'partly',
+    ]);
+  });
+
+  test('pain leaves its position alone until the stop signs were asked again, and a stop sign stops all', async () => {
+    const { secret } = await linked();
+    const plank = monday().items.find((i) => i.item.startsWith('front-plank/'))!;
+    const sheet = (await log(secret, [{ day: monday().day, item: plank.item, is: 'partly', pain: true }]))
+      .body as SoloSheet;
+    expect(sheet.resting).toContain(plank.item);
+    expect((await studio.circumstance(coach, id)).painIn).toEqual(['front-plank']);
+    const tried = async (): Promise<string[]> =>
+      (
+        (await coach.send('post', `/people/${id}/programmes/try`, { ...settings, note: '' })).body as Tried
+      ).planned.weeks.flatMap((w) => w.days.flatMap((d) => d.items.map((i) => i.item)));
+    expect((await tried()).some((i) => i.startsWith('front-plank/'))).toBe(false);
+    const answers = (yes: boolean) => ({
+      answers: Object.fromEntries(stopSigns.map((s, i) => [s.id, yes && i === 0])),
+    });
+    await coach.send('post', `/people/${id}/intakes`, answers(false));
+    expect((await tried()).some((i) => i.startsWith('front-plank/'))).toBe(true);
+    expect(((await open(secret)).body as SoloSheet).resting).toEqual([]);
+    await coach.send('post', `/people/${id}/intakes`, answers(true));
+    expect(((await open(secret)).body as SoloSheet).stopped).toBe(true);
+  });
+});
