@@ -139,6 +139,14 @@ export const router = createRouter({
       component: () => import('./views/classes/run/AfterPage.vue'),
       props: true,
     },
+    {
+      path: '/s/:secret',
+      name: 'solo',
+      // Who has a link needs no account, and sees no other place.
+      meta: { title: 'Your programme', bare: true, open: true },
+      component: () => import('./views/solo/SoloPage.vue'),
+      props: true,
+    },
     { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
     {
       path: '/eye/rounds/:id',

@@ -143,17 +143,17 @@ function wanted(catalog: Catalog, query: PlanQuery, person: Person): Wanted[] {
     const at = way.indexOf(`${goalFamily!}/${query.places[goalFamily!]?.rung ?? ''}`);
     const ahead = new Set(way.slice(Math.max(0, at), way.indexOf(goal) + 1));
     for (const gate of catalog.crossGates.filter((g) => !g.off && ahead.has(g.to) && !person.open(g.to))) {
-      const [family, id] = gate.from.split('/') as [string, string];
-      const asked = rungOf(catalog, family, id);
+      const family = gate.from.split('/')[0]!;
       const own = query.places[family];
-      const place = own && rungOf(catalog, family, own.rung);
-      const order = ladderOf(catalog, asked) ? rungsOnLadder(catalog, ladderOf(catalog, asked)!).map(placeKey) : [];
-      // Who stands below what is asked for goes there by their own place; who stands at it or above holds it.
-      const below = place && order.indexOf(placeKey(place)) < order.indexOf(gate.from);
       const why = { is: 'gate' as const, goal };
-      if (below) add({ rung: place, clean: own.clean, own: OWN.gate, why });
-      else if (place)
-        add({ rung: asked, clean: placeKey(place) === gate.from ? own.clean : gate.seconds, own: OWN.gate, why });
+      // Who stands below what is asked for goes there by their own place; who stands above it passes by holding that as long.
+      if (own)
+        add({
+          rung: rungOf(catalog, family, own.rung),
+          clean: cleanIn(rungOf(catalog, family, own.rung), own.clean),
+          own: OWN.gate,
+          why,
+        });
       else {
         const rung = begin(family);
         if (rung) add({ rung, clean: 0, own: OWN.gate, why });

@@ -25,6 +25,7 @@ import { usePerson } from '../../data/people.js';
 import { endProgramme, logDone } from '../../data/programmes.js';
 import { announce } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
+import LinksCard from './LinksCard.vue';
 import NumbersDialog from './NumbersDialog.vue';
 import OtherDialog from './OtherDialog.vue';
 import PlanSettings from './PlanSettings.vue';
@@ -226,6 +227,7 @@ const print = (): void => window.print();
             Let everything move again
           </button>
         </section>
+        <LinksCard v-if="stored && session.isCoach && !stored.endedOn" :id="stored.id" />
         <section v-if="stored" class="card" aria-labelledby="plan-versions">
           <h2 id="plan-versions">Versions</h2>
           <ol class="divide-rule divide-y">

@@ -1,0 +1,130 @@
+/** A programme by link, without an account: kept on this device once it was opened, so that it goes on without a network. */
+import { useEventListener, useIntervalFn } from '@vueuse/core';
+import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue';
+import { z } from 'zod';
+import {
+  itemLogInputSchema,
+  soloSheetSchema,
+  type ItemLogInput,
+  type MadeLink,
+  type ProgrammeLink,
+  type SoloSheet,
+} from '../../api/programmes.js';
+import { ApiError, call, hasToken, wordsOf } from './call.js';
+import { outdated, useRead, type Read } from './query.js';
+import { useSession } from './session.js';
+
+export const useLinks = (programme: () => string): Read<ProgrammeLink[]> =>
+  useRead('links.list', () => ({ params: { id: programme() } }));
+export async function addLink(programme: string, scopes: ProgrammeLink['scopes'], days: number): Promise<MadeLink> {
+  const made = await call('links.add', { params: { id: programme }, body: { scopes, days } });
+  outdated('links.list');
+  return made;
+}
+export async function shutLink(id: string): Promise<void> {
+  await call('links.shut', { params: { id } });
+  outdated('links.list');
+}
+
+/** Sent in one go. */
+const AT_ONCE = 12;
+const AGAIN_MS = 15_000;
+const keptSchema = z.object({ sheet: soloSheetSchema.nullable(), waiting: z.array(itemLogInputSchema) });
+type Kept = z.infer<typeof keptSchema>;
+
+export interface Solo {
+  /** The sheet with what waits laid over it. */
+  sheet: ComputedRef<SoloSheet | null>;
+  /** The link opens nothing, or nothing more. */
+  shut: Ref<boolean>;
+  /** The server was not reached the last time it was asked. */
+  away: Ref<boolean>;
+  waiting: ComputedRef<number>;
+  error: Ref<string | null>;
+  log: (logs: readonly ItemLogInput[]) => void;
+  load: () => Promise<void>;
+}
+
+const one = (l: Pick<ItemLogInput, 'day' | 'item'>): string => `${l.day} ${l.item}`;
+/** What was said later stands over what was said before. */
+export const laid = (before: readonly ItemLogInput[], after: readonly ItemLogInput[]): ItemLogInput[] => [
+  ...new Map([...before, ...after].map((l) => [one(l), l])).values(),
+];
+
+export function useSolo(secret: string): Solo {
+  const place = `anchor.solo.${secret}`;
+  const kept: ShallowRef<Kept> = shallowRef(read());
+  const [shut, away, error] = [ref(false), ref(false), ref<string | null>(null)];
+  function read(): Kept {
+    try {
+      const found = keptSchema.safeParse(JSON.parse(localStorage.getItem(place) ?? 'null'));
+      if (found.success) return found.data;
+    } catch {
+      // A device that keeps nothing begins empty.
+    }
+    return { sheet: null, waiting: [] };
+  }
+  function put(next: Kept): void {
+    kept.value = next;
+    try {
+      localStorage.setItem(place, JSON.stringify(next));
+    } catch {
+      error.value = 'This device keeps nothing: stay on this page until everything is sent.';
+    }
+  }
+  function over(): void {
+    shut.value = true;
+    kept.value = { sheet: null, waiting: [] };
+    localStorage.removeItem(place);
+  }
+  let busy = false;
+  /** Sends what waits, else asks for the sheet. */
+  async function load(): Promise<void> {
+    if (busy || shut.value) return;
+    busy = true;
+    try {
+      if (!hasToken()) await useSession().load();
+      do {
+        const sent = kept.value.waiting.slice(0, AT_ONCE);
+        const sheet =
+          sent.length > 0
+            ? await call('solo.log', { body: { secret, logs: sent } })
+            : await call('solo.open', { body: { secret } });
+        // What was said again while it was sent waits on.
+        put({ sheet, waiting: kept.value.waiting.filter((l) => !sent.includes(l)) });
+      } while (kept.value.waiting.length > 0);
+      [away.value, error.value] = [false, null];
+    } catch (problem) {
+      if (problem instanceof ApiError && problem.problem.status === 404) over();
+      else if (problem instanceof ApiError && problem.problem.status === 422) {
+        // The programme was changed meanwhile: what no longer stands on its day cannot be kept, and is said.
+        error.value = `Some of what you noted no longer stands in the programme: ${wordsOf(problem)}`;
+        put({ ...kept.value, waiting: [] });
+      } else {
+        away.value = true;
+        if (problem instanceof ApiError) error.value = wordsOf(problem);
+      }
+    } finally {
+      busy = false;
+    }
+  }
+  useEventListener(window, 'online', () => void load());
+  useEventListener(document, 'visibilitychange', () => document.visibilityState === 'visible' && void load());
+  useIntervalFn(() => (away.value || kept.value.waiting.length > 0) && void load(), AGAIN_MS);
+  void load();
+  return {
+    sheet: computed(() => {
+      const { sheet, waiting } = kept.value;
+      return sheet && { ...sheet, logs: laid(sheet.logs, waiting) };
+    }),
+    shut,
+    away,
+    waiting: computed(() => kept.value.waiting.length),
+    error,
+    log(logs) {
+      put({ ...kept.value, waiting: laid(kept.value.waiting, logs) });
+      void load();
+    },
+    load,
+  };
+}

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+/** Links that open this programme without an account: made, shown once, taken back. */
+import { Link2 } from '@lucide/vue';
+import { useClipboard } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import type { ProgrammeLink } from '../../../api/programmes.js';
+import LoadState from '../../components/LoadState.vue';
+import OnOff from '../../components/OnOff.vue';
+import PickOne from '../../components/PickOne.vue';
+import { useAction } from '../../data/action.js';
+import { dayText, dayTimeText } from '../../data/names.js';
+import { addLink, shutLink, useLinks } from '../../data/solo.js';
+
+const props = defineProps<{ id: string }>();
+const links = useLinks(() => props.id);
+const open = computed(() => (links.value.value ?? []).filter((l) => !l.shut));
+const { busy, error, run } = useAction();
+const days = ref('30');
+const progress = ref(true);
+/** The address of a link that was just made: its secret is shown this once. */
+const made = ref('');
+const { copy, copied, isSupported } = useClipboard();
+const make = (): Promise<boolean> =>
+  run(async () => {
+    const scopes: ProgrammeLink['scopes'] = ['programme', ...(progress.value ? (['progress'] as const) : [])];
+    const { secret } = await addLink(props.id, scopes, Number(days.value));
+    made.value = `${location.origin}/s/${secret}`;
+  });
+const shut = (link: ProgrammeLink): Promise<boolean> =>
+  run(async () => {
+    await shutLink(link.id);
+    made.value = '';
+  });
+</script>
+
+<template>
+  <section class="card" aria-labelledby="plan-links">
+    <h2 id="plan-links">By link</h2>
+    <p class="text-soft text-sm">
+      Whoever has the link reads this programme on a phone and says what was done, without an account. Give it to the
+      person alone.
+    </p>
+    <LoadState :loading="links.loading.value" :error="links.error.value" @retry="links.load()" />
+    <div class="mt-2 space-y-2">
+      <PickOne
+        id="link-days"
+        v-model="days"
+        label="Opens for"
+        :choices="[
+          { id: '7', name: 'a week' },
+          { id: '30', name: '30 days' },
+          { id: '60', name: '60 days' },
+          { id: '120', name: '120 days' },
+        ]"
+      />
+      <OnOff v-model="progress">Shows the way so far too</OnOff>
+      <button class="btn w-full" :disabled="busy" @click="make">
+        <Link2 :size="18" aria-hidden="true" /> Make a link
+      </button>
+    </div>
+    <div v-if="made" class="note mt-2 space-y-2" role="status">
+      <p><b>It is shown this once.</b> Copy it now.</p>
+      <input
+        class="field figures text-sm"
+        readonly
+        aria-label="The link"
+        :value="made"
+        @focus="($event.target as HTMLInputElement).select()"
+      />
+      <button v-if="isSupported" class="btn" @click="copy(made)">{{ copied ? 'Copied' : 'Copy' }}</button>
+    </div>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+    <ul class="divide-rule mt-2 divide-y">
+      <li v-for="l in open" :key="l.id" class="flex flex-wrap items-center gap-2 py-1">
+        <span class="min-w-40 flex-1 text-sm">
+          until {{ dayText(l.until) }} · {{ l.openedAt ? `opened ${dayTimeText(l.openedAt)}` : 'not opened yet' }}
+        </span>
+        <button class="btn" :disabled="busy" @click="shut(l)">Take back</button>
+      </li>
+    </ul>
+  </section>
+</template>
