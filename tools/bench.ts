@@ -13,6 +13,8 @@ import { simulatePicture, withFaults } from '../core/body/simulate.js';
 import { rungOf, catalog } from '../core/catalog/index.js';
 import { ladders, rungsOnLadder, placeKey } from '../core/catalog/ladders.js';
 import { classQuerySchema, type ClassQuery } from '../core/formats/class.js';
+import { planQuerySchema } from '../core/formats/programme.js';
+import { planProgramme } from '../core/programme/plan.js';
 import { leverQuerySchema } from '../core/formats/lever.js';
 import { graphLinks } from '../core/ladder/places.js';
 import { leverReport } from '../core/statics/lever.js';
@@ -340,6 +342,39 @@ for (const [people, blocks] of [
       carried ? '' : 'under 300 ms',
     ]);
   }
+const longPlan = planQuerySchema.parse({
+  format: 'upright-anchor/plan-query',
+  version: 1,
+  from: '2026-11-30',
+  weeks: 8,
+  days: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat'],
+  minutes: 30,
+  kit: ['mat', 'box', 'bar', 'bench', 'wall', 'band', 'roller', 'towel', 'pad', 'stick'],
+  places: {
+    'front-plank': { rung: 'forearm', clean: 30 },
+    hollow: { rung: 'bent-knee', clean: 18 },
+    'side-plank': { rung: 'knees', clean: 25 },
+    hanging: { rung: 'tuck', clean: 20 },
+    'dragon-flag': { rung: 'tuck', clean: 5 },
+  },
+  goal: 'front-lever/tuck',
+  causes: [
+    { cause: 'flexor-takeover', probability: 0.5 },
+    { cause: 'abs-endurance', probability: 0.4 },
+    { cause: 'flexor-short', probability: 0.3 },
+    { cause: 'serratus-weak', probability: 0.2 },
+  ],
+  pins: [
+    { week: 2, day: 'tue', item: 'dead-bug-legs' },
+    { week: 5, day: 'sat', item: 'arch-hold' },
+  ],
+  pullDays: ['tue', 'fri'],
+});
+rows.push([
+  'programme of 8 weeks × 6 days, 5 places, 4 causes, 2 pins',
+  `${time(5, () => planProgramme(catalog, longPlan, solve)).toFixed(0)} ms`,
+  'under 300 ms',
+]);
 const plank = rungOf(catalog, 'front-plank', 'straight-arm');
 const athlete = bodyOf({ stature: 1.8, mass: 80, sex: 'male' });
 const query = leverQuerySchema.parse({

@@ -65,10 +65,18 @@ await page.locator(`${names}:nth-child(2) button`).click();
 // The flash of the turn is over.
 await page.waitForFunction(() => document.querySelector('.flash') === null);
 await shoot('class-running');
-await press(page, 'End');
-await press(page, 'End it');
-await sees(page, 'What was noted');
-await shoot('class-after');
+const programme = await page.evaluate(
+  async () =>
+    ((await (await fetch('/api/programmes')).json()) as { id: string; name: string }[]).find((p) =>
+      p.name.startsWith('Bram'),
+    )!.id,
+);
+await page.goto(`${hall.url}/plans/${programme}`);
+await page.waitForSelector('[data-worked-out="true"]');
+await page.locator('[role="radio"]:nth-of-type(3)').click();
+await shoot('plan');
+await press(page, 'Make a link');
+const link = await (await page.waitForSelector('input[aria-label="The link"]'))!.evaluate((el) => el.value);
 await page.goto(`${hall.url}/bench?person=${person}`);
 await settled(page);
 await press(page, 'Start');
@@ -121,10 +129,16 @@ await shoot('bench-clip');
 await shoot('look-hold', `/looks/${hold}`);
 await shoot('look-picture', `/looks/${pictures.at(-1)!.id}`);
 await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`);
-await shoot('screen', `/screen?person=${person}`);
 await shoot('ladders', `/ladders?person=${person}`);
 await shoot('lever', `/lever?person=${person}&at=front-plank/straight-arm`);
 await shoot('studio', '/studio', await asOwner(hall));
+
+// Work alone, by link, on a telephone.
+const phone = await hall.page();
+await phone.setViewport({ width: 390, height: 844, deviceScaleFactor: 1, hasTouch: true, isMobile: true });
+await phone.goto(link);
+await sees(phone, 'Bram’s programme');
+await shoot('solo', undefined, phone);
 
 // Without a network, on a telephone: a hold is tapped, kept, and waits.
 await page.setViewport({ width: 390, height: 844, deviceScaleFactor: 1, hasTouch: true, isMobile: true });
