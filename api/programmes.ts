@@ -213,6 +213,8 @@ export const programmeLineSchema = z.object({
   by: z.string(),
   at: z.string(),
   share: z.number().nullable(),
+  /** Sets planned and done, of the weeks in which something was due. */
+  byWeek: adherenceSchema.shape.weeks,
   /** The next look, and whether one is due: a date of the plan that is past with no look since. */
   relook: daySchema.nullable(),
   due: z.boolean(),

@@ -137,6 +137,10 @@ export function planWarningText(catalog: Names, warning: PlanWarning): string {
   }
 }
 
+/** What a pace of the work makes of a forecast. */
+export const workPaceText = (pace: number): string =>
+  `${pace < 1 ? 'Less' : 'More'} of the programme is done of late than while this log grew: the days to come count ${percentText(pace)}.`;
+
 /** Where a warning belongs: a day, a week, or the whole. */
 const whereOf = (warning: PlanWarning): { day?: string; week?: number } =>
   'day' in warning ? { day: warning.day } : 'week' in warning ? { week: warning.week } : {};

@@ -190,8 +190,9 @@ function badDays(x: readonly number[], y: readonly number[], gate: number): bool
  * @param sessions any order, one a day
  * @param gate clean seconds or reps
  * @param withFan false leaves the fan empty, for whoever asks for dates alone
+ * @param pace work of late against the work that the log grew from, see `workPace`: at half the pace the days to come count half
  */
-export function forecast(sessions: readonly Session[], gate: number, withFan = true): ForecastAnswer {
+export function forecast(sessions: readonly Session[], gate: number, withFan = true, pace = 1): ForecastAnswer {
   const list = [...sessions].sort((a, b) => a.day.localeCompare(b.day));
   const n = list.length;
   if (n < ENOUGH) return { ok: false, why: { is: 'few-sessions', sessions: n, wanted: ENOUGH } };
@@ -207,7 +208,7 @@ export function forecast(sessions: readonly Session[], gate: number, withFan = t
   const lapses = (bad.filter(Boolean).length + 0.25) / (n + 4);
   /** Practice day of a calendar day counted from the first session: the days of the log are stretched, those to come run on. */
   const practice = (d: number): number => {
-    if (d >= last) return x[n - 1]! + d - last;
+    if (d >= last) return x[n - 1]! + pace * (d - last);
     const i = list.findLastIndex((s) => (Date.parse(s.day) - first) / DAY_MS <= d);
     return Math.min(x[i + 1] ?? Infinity, x[i]! + d - (Date.parse(list[i]!.day) - first) / DAY_MS);
   };

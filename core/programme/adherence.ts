@@ -1,5 +1,5 @@
 /** What was done of what was planned. */
-import type { Day } from '../days.js';
+import { addDays, daysBetween, type Day } from '../days.js';
 import type { PlannedWeek } from './plan.js';
 
 export const DONE = ['done', 'partly', 'not'] as const;
@@ -63,4 +63,43 @@ export function adherence(weeks: readonly PlannedWeek[], logs: readonly ItemLog[
     daysDone: total('daysDone'),
     weeks: rows.filter((r) => r.planned > 0).map(({ week, planned, done }) => ({ week, planned, done })),
   };
+}
+
+/** Weeks of work that tell the pace of late. */
+const LATELY = 4;
+/** A pace is believed between these; beyond them it is said, and not reckoned with further. Assumption. */
+const PACES = { least: 0.1, most: 1.5 } as const;
+
+/**
+ * How much is done of late against what was done while somebody's log grew: what a forecast's days to come count. Weeks without a programme
+ * count as whole ones, since nothing is known of them.
+ * @param programmes with what was planned and done in their weeks
+ * @param first day of the log
+ * @param today the hall's day
+ * @returns no unit; null where no programme was done of late
+ * @example workPace([], '2026-05-01', '2026-06-01') // => null
+ */
+export function workPace(
+  programmes: readonly { from: Day; weeks: Adherence['weeks'] }[],
+  first: Day,
+  today: Day,
+): number | null {
+  const done = programmes.flatMap(({ from, weeks }) =>
+    weeks.map((w) => ({ begins: addDays(from, 7 * (w.week - 1)), planned: w.planned, done: w.done })),
+  );
+  const within = (days: number): typeof done =>
+    done.filter((w) => w.begins <= today && daysBetween(w.begins, today) < days);
+  const share = (of: typeof done): number =>
+    of.reduce((sum, w) => sum + w.done, 0) /
+    Math.max(
+      1,
+      of.reduce((sum, w) => sum + w.planned, 0),
+    );
+  const lately = within(7 * LATELY);
+  if (lately.length === 0) return null;
+  const whole = Math.max(1, Math.ceil((daysBetween(first, today) + 1) / 7));
+  const covered = within(7 * whole);
+  const weeks = Math.min(whole, new Set(covered.map((w) => w.begins)).size);
+  const during = (share(covered) * weeks + (whole - weeks)) / whole;
+  return Math.min(PACES.most, Math.max(PACES.least, share(lately) / Math.max(PACES.least, during)));
 }

@@ -11,7 +11,8 @@ import { planQuerySchema, WEEKDAYS, weekdayOf, type PlanQuery } from '../formats
 import { assignable } from '../prescribe/assignable.js';
 import { loadSolver } from '../../server/work/solver.js';
 import { programmeFile } from '../../words/programme.js';
-import { adherence } from './adherence.js';
+import { forecast } from '../ladder/forecast.js';
+import { adherence, workPace } from './adherence.js';
 import { changesBetween } from './changes.js';
 import { loadsFor, minutesOf, workOf } from './item.js';
 import { EASY, planProgramme, RISE, type PlannedWeek, type Programme } from './plan.js';
@@ -414,6 +415,34 @@ describe('made anew', () => {
     expect(adherence(weeks, [...all, { ...all[0]!, is: 'not', sets: null }], '2026-12-04').done).toBe(
       before.done - mon!.items[0]!.sets,
     );
+  });
+});
+
+describe('the pace of the work', () => {
+  const sessions = Array.from({ length: 8 }, (_, i) => ({ day: addDays('2026-03-02', 4 * i), clean: 15 + 1.5 * i }));
+  const at50 = (pace?: number): string | null => {
+    const answer = forecast(sessions, 34, false, pace);
+    return answer.ok ? answer.forecast.at50 : null;
+  };
+  test('at half of it a date is twice as far away', () => {
+    const last = sessions.at(-1)!.day;
+    const [whole, half] = [at50(), at50(0.5)].map((d) => daysBetween(last, d!));
+    expect(whole).toBeGreaterThan(3);
+    expect(Math.abs(half! - 2 * whole!)).toBeLessThanOrEqual(1);
+  });
+  test('is what was done of late against what was done while the log grew', () => {
+    const weeks = (...done: number[]) => done.map((d, i) => ({ week: i + 1, planned: 30, done: d }));
+    // A programme through the whole log, done the same all along: nothing changes.
+    expect(
+      workPace([{ from: '2026-03-02', weeks: weeks(15, 15, 15, 15, 15, 15) }], '2026-03-02', '2026-04-12'),
+    ).toBeCloseTo(1);
+    // Begun at the end of a long log and hardly done: slower.
+    expect(workPace([{ from: '2026-03-30', weeks: weeks(6, 6) }], '2026-01-05', '2026-04-12')).toBeLessThan(0.3);
+    // Picked up again: quicker than it was.
+    expect(
+      workPace([{ from: '2026-03-02', weeks: weeks(0, 0, 30, 30, 30, 30) }], '2026-03-02', '2026-04-12'),
+    ).toBeGreaterThan(1.2);
+    expect(workPace([{ from: '2026-01-05', weeks: weeks(30) }], '2026-01-05', '2026-04-12')).toBeNull();
   });
 });
 

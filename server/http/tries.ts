@@ -60,7 +60,7 @@ const secretOf = (body: { secret?: unknown } | undefined): string | undefined =>
 const accountOf = (request: Request): string =>
   String(
     (request.body as { email?: unknown } | undefined)?.email ??
-      secretOf(request.body as { secret?: unknown } | undefined) ??
+      secretOf((request.body ?? request.params) as { secret?: unknown } | undefined) ??
       request.session.accountId ??
       request.path,
   )

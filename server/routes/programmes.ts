@@ -15,6 +15,9 @@ import { memberOf } from '../class-plan.js';
 import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
+import { shortNames } from '../../words/names.js';
+import { classCalendar, programmeCalendar, type Hall } from '../media/calendar.js';
+import { sendCalendar } from './solo.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import { nothingLoads, personOf, type Context } from './context.js';
 
@@ -25,12 +28,18 @@ type Names =
   | 'programmes.keep'
   | 'programmes.get'
   | 'programmes.end'
-  | 'programmes.log';
+  | 'programmes.log'
+  | 'programmes.calendar'
+  | 'classes.calendar';
 
 const lastDay = ({ from, weeks }: Pick<ProgrammeSettings, 'from' | 'weeks'>): Day => addDays(from, 7 * weeks - 1);
 
 export function programmeHandlers(context: Context): Handlers<Names> {
-  const { people, programmes, studio, circumstances, work } = context;
+  const { people, programmes, classes, studio, circumstances, work } = context;
+  const hall = async (): Promise<Hall> => {
+    const { defaults } = await studio.now();
+    return { name: defaults.name ?? '', timeZone: defaults.timeZone };
+  };
 
   /** The weeks worked out now; past days of the version that stands stay. @throws 409 where a stop sign stands, 422 for unknown ids */
   async function planned(
@@ -130,6 +139,7 @@ export function programmeHandlers(context: Context): Handlers<Names> {
   async function line(stored: StoredProgramme, person: Pick<Person, 'name' | 'lastLookAt'>): Promise<ProgrammeLine> {
     const { id, personId, settings, endedOn, version, by, at, until } = stored;
     const today = await circumstances.today();
+    const done = adherence(stored.planned.weeks, await programmes.logsOf(id), endOf(stored, today));
     const looked = person.lastLookAt === null ? '' : await circumstances.dayOf(person.lastLookAt);
     const asked = stored.planned.relook.filter((d) => endedOn === null || d <= endedOn);
     const due = asked.some((d) => d <= today && d > looked);
@@ -147,7 +157,8 @@ export function programmeHandlers(context: Context): Handlers<Names> {
       version,
       by,
       at,
-      share: adherence(stored.planned.weeks, await programmes.logsOf(id), endOf(stored, today)).share,
+      share: done.share,
+      byWeek: done.weeks,
       relook: asked.find((d) => d > looked && d >= today) ?? (due ? (asked.findLast((d) => d <= today) ?? null) : null),
       due,
     };
@@ -203,6 +214,26 @@ export function programmeHandlers(context: Context): Handlers<Names> {
     'programmes.get': async ({ account, params }) => {
       const { stored, person } = await found(account, params.id);
       return told(stored, person);
+    },
+    'programmes.calendar': async ({ account, params, response }) => {
+      const { stored, person } = await found(account, params.id);
+      const { catalog } = await studio.now();
+      return sendCalendar(
+        response,
+        programmeCalendar(catalog, stored, shortNames([person]).get(person.id)!, await hall()),
+      );
+    },
+    'classes.calendar': async ({ response }) => {
+      const all = await Promise.all(
+        (await classes.list()).filter((c) => c.day !== null).map((c) => classes.find(c.id)),
+      );
+      return sendCalendar(
+        response,
+        classCalendar(
+          all.flatMap((c) => c ?? []),
+          await hall(),
+        ),
+      );
     },
     'programmes.end': async ({ account, params, body }) => {
       const { stored, person } = await found(account, params.id);

@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
+import ICAL from 'ical.js';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { MadeLink, Programme, ProgrammeLink, SoloSheet, Tried } from '../../api/programmes.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
+import { noDefaults } from '../repositories/studio.js';
 import { NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
@@ -180,5 +182,92 @@ describe('a link', () => {
     expect(((await open(secret)).body as SoloSheet).resting).toEqual([]);
     await coach.send('post', `/people/${id}/intakes`, answers(true));
     expect(((await open(secret)).body as SoloSheet).stopped).toBe(true);
+  });
+});
+
+describe('a calendar', () => {
+  const events = (text: string): { uid: string; day: string; summary: string; sequence: number; says: string }[] =>
+    new ICAL.Component(ICAL.parse(text) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map((c) => new ICAL.Event(c))
+      .map((e) => ({
+        uid: e.uid,
+        day: e.startDate.toString(),
+        summary: e.summary,
+        sequence: e.sequence,
+        says: e.description ?? '',
+      }));
+  const text = async (path: string, by = coach): Promise<string> =>
+    (
+      await by.agent
+        .get(`/api${path}`)
+        .buffer(true)
+        .parse((res, done) => {
+          let all = '';
+          res.on('data', (part: Buffer) => (all += part.toString('utf8')));
+          res.on('end', () => done(null, all));
+        })
+    ).body as string;
+
+  test('is read by another reader: every day with its items, looks, the hall’s time zone; ids stay over versions', async () => {
+    // Days are dates on the hall's wall, wherever the server stands.
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'America/Los_Angeles' });
+    const far = events(await text(`/programmes/${made.id}/calendar.ics`)).map((e) => e.day);
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'Pacific/Auckland' });
+    const first = await text(`/programmes/${made.id}/calendar.ics`);
+    const read = events(first);
+    expect(read.map((e) => e.day)).toEqual(far);
+    const days = made.planned.weeks.flatMap((w) => w.days);
+    expect(read.filter((e) => !e.summary.startsWith('Look')).map((e) => e.day)).toEqual(days.map((d) => d.day));
+    expect(read[0]!.summary).toBe(`Marit, ${Math.round(days[0]!.minutes)} min`);
+    expect(read[0]!.says.split('\n')).toHaveLength(days[0]!.items.length);
+    expect(new ICAL.Component(ICAL.parse(first) as unknown[]).getFirstPropertyValue('x-wr-timezone')).toBe(
+      'Pacific/Auckland',
+    );
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'UTC' });
+    expect(first).not.toContain('Solheim');
+    await coach.send('post', `/people/${id}/programmes`, {
+      id: made.id,
+      version: 1,
+      settings: { ...settings, days: ['mon', 'wed', 'sat'] },
+    });
+    const second = events(await text(`/programmes/${made.id}/calendar.ics`));
+    expect(second.every((e) => e.sequence === 2)).toBe(true);
+    const kept = read.filter((e) => second.some((s) => s.uid === e.uid));
+    expect(kept.map((e) => e.day)).toEqual(['2026-05-18', '2026-05-20', '2026-05-25', '2026-05-27']);
+    expect(new Set(second.map((e) => e.uid)).size).toBe(second.length);
+    await coach.send('post', `/programmes/${made.id}/end`, { day: '2026-05-20' });
+    expect(events(await text(`/programmes/${made.id}/calendar.ics`)).map((e) => e.day)).toEqual([
+      '2026-05-18',
+      '2026-05-20',
+    ]);
+  });
+
+  test('by link as long as the link opens something, and no table keeps its secret; classes have one too', async () => {
+    const { secret, link } = await linked();
+    const feed = `/solo/${secret}/calendar.ics`;
+    expect(events(await text(feed, stranger)).length).toBeGreaterThan(0);
+    expect(studio.log.join('')).not.toContain(secret);
+    expect(JSON.stringify(await studio.db('sign_in_tries').select('*'))).not.toContain(secret);
+    expect((await stranger.agent.get(`/api/solo/${(await linked(['progress'])).secret}/calendar.ics`)).status).toBe(
+      404,
+    );
+    await coach.send('delete', `/links/${link.id}`);
+    expect((await stranger.agent.get(`/api${feed}`)).status).toBe(404);
+    const one = {
+      id: randomUUID(),
+      name: 'Lunch, trunk; basics',
+      day: '2026-05-22',
+      minutes: 30,
+      kit: {},
+      members: [],
+      blocks: [],
+      pins: [],
+    };
+    await coach.send('post', '/classes', one);
+    await coach.send('post', '/classes', { ...one, id: randomUUID(), name: 'A template', day: null });
+    expect(events(await text('/calendar/classes.ics'))).toMatchObject([
+      { uid: `${one.id}@upright-anchor`, day: one.day, summary: 'Lunch, trunk; basics, 30 min' },
+    ]);
   });
 });

@@ -10,13 +10,24 @@ import { breathBy } from '../../core/prescribe/by-method.js';
 import { adherence } from '../../core/programme/adherence.js';
 import { rungAt } from '../../core/ladder/gates.js';
 import { drillName, shortNames } from '../../words/names.js';
-import type { Handlers } from '../http/mount.js';
+import type { Response } from 'express';
+import { SENT, type Handlers } from '../http/mount.js';
+import { programmeCalendar } from '../media/calendar.js';
 import { invalid, notFound } from '../http/problems.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
 import { judgedPerson, type Context } from './context.js';
 
-type Names = 'links.list' | 'links.add' | 'links.shut' | 'solo.open' | 'solo.log';
+type Names = 'links.list' | 'links.add' | 'links.shut' | 'solo.open' | 'solo.log' | 'solo.calendar';
+
+/** A calendar as a file that asks for no copy of it to be kept. */
+export function sendCalendar(response: Response, text: string): typeof SENT {
+  response
+    .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'attachment; filename="calendar.ics"' })
+    .type('text/calendar')
+    .send(text);
+  return SENT;
+}
 
 /** A link is its own permission: what it opens is looked up as the house itself would. */
 const HOUSE = { role: 'owner', groups: [] as string[] } as unknown as Account;
@@ -130,6 +141,17 @@ export function soloHandlers(context: Context): Handlers<Names> {
       await seen(account, programme);
       await programmes.shutLink(params.id, circumstances.now());
       return undefined;
+    },
+    'solo.calendar': async ({ params, response }) => {
+      const link = await opened(params.secret);
+      if (!link.scopes.includes('programme')) throw notFound('What this link opened');
+      const { catalog, defaults } = await studio.now();
+      const person = (await people.find(HOUSE, link.stored.personId, await circumstances.today()))!;
+      const hall = { name: defaults.name ?? '', timeZone: defaults.timeZone };
+      return sendCalendar(
+        response,
+        programmeCalendar(catalog, link.stored, shortNames([person]).get(person.id)!, hall),
+      );
     },
     'solo.open': async ({ body }) => sheet(await opened(body.secret)),
     'solo.log': async ({ body }) => {

@@ -216,6 +216,8 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     case 'programmes.get':
     case 'programmes.end':
     case 'programmes.log':
+    case 'programmes.calendar':
+    case 'solo.calendar':
     case 'links.list':
     case 'links.add':
     case 'links.shut':
@@ -240,7 +242,11 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
         'solo.log': { secret, logs },
       };
       return {
-        ...(name.startsWith('solo.') ? {} : { params: { id: name === 'links.shut' ? link.id : id } }),
+        ...(name === 'solo.calendar'
+          ? { params: { secret } }
+          : name.startsWith('solo.')
+            ? {}
+            : { params: { id: name === 'links.shut' ? link.id : id } }),
         body: () => bodies[name] ?? {},
       };
     }

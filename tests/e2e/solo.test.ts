@@ -25,7 +25,7 @@ async function linked(name: string): Promise<{ coach: Page; address: string }> {
   await coach.goto(`${hall.url}/plans/${await programmeOf(coach, name)}`);
   await press(coach, 'Make a link');
   const field = await coach.waitForSelector('input[aria-label="The link"]');
-  return { coach, address: await field!.evaluate((el) => (el as HTMLInputElement).value) };
+  return { coach, address: await field!.evaluate((el) => el.value) };
 }
 async function phone(address: string): Promise<Page> {
   const page = await hall.page();

@@ -11,8 +11,8 @@ import { call } from './call.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 
 export const useAllProgrammes = (): Read<ProgrammeLine[]> => useRead('programmes.all', () => ({}));
-export const useProgrammes = (person: () => string): Read<ProgrammeLine[]> =>
-  useRead('programmes.list', () => ({ params: { id: person() } }));
+export const useProgrammes = (person: () => string | null): Read<ProgrammeLine[]> =>
+  useRead('programmes.list', () => (person() === null ? null : { params: { id: person()! } }));
 export const useProgramme = (id: () => string | null): Read<Programme> =>
   useRead('programmes.get', () => (id() ? { params: { id: id()! } } : null));
 

@@ -44,6 +44,7 @@ const putBack = (): Promise<boolean> =>
 <template>
   <div class="flex flex-wrap items-center gap-2">
     <h1 class="mr-auto">Classes</h1>
+    <a class="btn" href="/api/calendar/classes.ics" download="classes.ics">Calendar</a>
     <button class="btn" :disabled="busy" @click="begin(null)">New template</button>
     <button class="btn btn-main" :disabled="busy" @click="begin(today())">
       <Plus :size="20" aria-hidden="true" /> A class today

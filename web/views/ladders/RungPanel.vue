@@ -7,6 +7,7 @@ import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
 import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
+import { workPace } from '../../../core/programme/adherence.js';
 import { sessionsAt } from '../../../core/ladder/next-gate.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { loadOf } from '../../../core/statics/load.js';
@@ -16,10 +17,13 @@ import { hamstringBand } from '../../../core/statics/tight.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { placeHistory } from '../../../core/ladder/places.js';
 import { catalog, removeEntry } from '../../data/catalogue.js';
+import { today as hallToday } from '../../data/clock.js';
+import { useProgrammes } from '../../data/programmes.js';
 import { useSession } from '../../data/session.js';
 import { knowsBody, proposalAt, taken, type RungStanding } from '../../data/on-ladders.js';
 import { cautionName, dayText, placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
+import { workPaceText } from '../../../words/programme.js';
 import CrossGateItem from './CrossGateItem.vue';
 import GiveVersion from './GiveVersion.vue';
 import StepProposal from './StepProposal.vue';
@@ -42,7 +46,16 @@ const wanted = computed(() => props.standing.gate.reps ?? props.standing.gate.se
 const sessions = computed(() => sessionsAt(props.standing.rung, props.on.holds));
 const bestText = (best: number): string => (counted.value ? `${best} reps` : secondsText(best));
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
-const foresight = computed(() => (sessions.value.length === 0 ? null : forecastOf(sessions.value, wanted.value)));
+/** How much of the programme is done of late: the days to come count so much. */
+const programmes = useProgrammes(() => props.person?.id ?? null);
+const pace = computed(() => {
+  const [first] = sessions.value;
+  const done = programmes.value.value?.map(({ from, byWeek }) => ({ from, weeks: byWeek })) ?? [];
+  return first ? workPace(done, first.day, hallToday()) : null;
+});
+const foresight = computed(() =>
+  sessions.value.length === 0 ? null : forecastOf(sessions.value, wanted.value, true, pace.value ?? 1),
+);
 const proposal = computed(() => proposalAt(props.standing.rung, props.circumstance, props.on));
 const against = computed(() => {
   const { load } = props.standing;
@@ -130,6 +143,7 @@ const decisions = computed(() =>
     />
     <div v-if="foresight">
       <h3>When the gate opens</h3>
+      <p v-if="pace !== null && Math.abs(pace - 1) > 0.05" class="text-soft">{{ workPaceText(pace) }}</p>
       <template v-if="!foresight.ok">
         <p>{{ noForecastText(foresight.why, dayText) }}</p>
         <FanChart

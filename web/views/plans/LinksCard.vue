@@ -19,12 +19,15 @@ const days = ref('30');
 const progress = ref(true);
 /** The address of a link that was just made: its secret is shown this once. */
 const made = ref('');
+/** The same for a calendar that asks by itself. */
+const feed = ref('');
 const { copy, copied, isSupported } = useClipboard();
 const make = (): Promise<boolean> =>
   run(async () => {
     const scopes: ProgrammeLink['scopes'] = ['programme', ...(progress.value ? (['progress'] as const) : [])];
     const { secret } = await addLink(props.id, scopes, Number(days.value));
     made.value = `${location.origin}/s/${secret}`;
+    feed.value = `${location.origin}/api/solo/${secret}/calendar.ics`;
   });
 const shut = (link: ProgrammeLink): Promise<boolean> =>
   run(async () => {
@@ -65,6 +68,14 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
         readonly
         aria-label="The link"
         :value="made"
+        @focus="($event.target as HTMLInputElement).select()"
+      />
+      <p class="text-sm">For a calendar that reads it by itself:</p>
+      <input
+        class="field figures text-sm"
+        readonly
+        aria-label="The calendar’s address"
+        :value="feed"
         @focus="($event.target as HTMLInputElement).select()"
       />
       <button v-if="isSupported" class="btn" @click="copy(made)">{{ copied ? 'Copied' : 'Copy' }}</button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A programme: what it is made by, its weeks and days, what was done, who changed it. */
-import { CalendarSync, Printer, Save, Undo2 } from '@lucide/vue';
+import { CalendarDays, CalendarSync, Printer, Save, Undo2 } from '@lucide/vue';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { addDays } from '../../../core/days.js';
@@ -181,6 +181,14 @@ const print = (): void => window.print();
           <CalendarSync :size="20" aria-hidden="true" /> Make anew
         </button>
       </template>
+      <a
+        v-if="stored"
+        class="btn print:hidden"
+        :href="`/api/programmes/${stored.id}/calendar.ics`"
+        download="programme.ics"
+      >
+        <CalendarDays :size="20" aria-hidden="true" /> Calendar
+      </a>
       <button class="btn print:hidden" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
       <button
         v-if="changing"
