@@ -1,5 +1,6 @@
 /** Programmes: what a coach set, the weeks that were worked out of it, what was done of them. */
 import { z } from 'zod';
+import type { Day } from '../core/days.js';
 import { CAUSE_IDS, CAUTION_IDS, FELT_SITES } from '../core/formats/catalog.js';
 import { DOSE_TEMPOS } from '../core/formats/dose.js';
 import { MOST_WEEKS, PLAN_MINUTES, planPinSchema, setSchema, WEEKDAYS } from '../core/formats/programme.js';
@@ -53,6 +54,21 @@ export const programmeSettingsSchema = z
       context.addIssue({ code: 'custom', path: ['easierWeek'], message: `is after the last week, ${weeks}` });
   });
 export type ProgrammeSettings = z.infer<typeof programmeSettingsSchema>;
+/** Four weeks of three short days, with nothing set by hand. @param from a Monday */
+export const plainSettings = (from: Day): ProgrammeSettings => ({
+  goal: null,
+  from,
+  weeks: 4,
+  days: ['mon', 'wed', 'fri'],
+  minutes: 20,
+  easierWeek: null,
+  pullDays: [],
+  pins: [],
+  bans: [],
+  offs: [],
+  sets: [],
+  note: '',
+});
 
 export const programmeInputSchema = z.strictObject({
   /** Made by the device, so that a programme sent twice is kept once. */

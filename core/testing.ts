@@ -5,7 +5,7 @@ import { evaluate } from './evaluate/evaluate.js';
 import type { LookRecord } from './evaluate/see.js';
 import { nobody, type Circumstance } from './person/circumstance.js';
 import { observationSchema, type Observation } from './formats/observation.js';
-import type { LoggedHold } from './ladder/holds.js';
+import { bareHold, type LoggedHold } from './ladder/holds.js';
 
 /** A forearm plank watched for 40 s whose hips sag at 21.4 s, with what a test changes. */
 export const watchedPlank = (change: Partial<Observation> = {}): Observation =>
@@ -34,31 +34,11 @@ export const placedPlank = (change: Partial<Observation> = {}): Observation =>
   });
 
 /** Twenty clean seconds of a forearm plank as the ladders see them, with what a test changes. */
-export const plankHold = (change: Partial<LoggedHold> = {}): LoggedHold => ({
-  place: 'front-plank/forearm',
-  day: '2026-05-20',
-  at: `${change.day ?? '2026-05-20'}T09:00:00Z`,
-  clean: 20,
-  total: change.clean ?? 20,
-  target: 40,
-  worst: null,
-  first: null,
-  broke: false,
-  pain: false,
-  cue: null,
-  mended: change.cue === 'mended',
-  felt: null,
-  backDown: null,
-  side: null,
-  setup: null,
-  share: 1,
-  reps: null,
-  split: null,
-  toTarget: false,
-  undecided: false,
-  values: {},
-  ...change,
-});
+export const plankHold = (change: Partial<LoggedHold> = {}): LoggedHold => {
+  const day = change.day ?? '2026-05-20';
+  const bare = { place: 'front-plank/forearm', day, at: `${day}T09:00:00Z`, clean: 20 };
+  return bareHold(bare, { total: change.clean ?? 20, target: 40, mended: change.cue === 'mended', ...change });
+};
 
 /** A record of nobody evaluated whole; `change` is what a test says stands about the person. */
 export const evaluated = (

@@ -1,7 +1,7 @@
 /** The demo's programmes: three people in different weeks, one of whom does little of it. */
 import { randomUUID } from 'node:crypto';
 import type { Account } from '../api/accounts.js';
-import type { ItemLogInput, Programme, ProgrammeSettings } from '../api/programmes.js';
+import { plainSettings, type ItemLogInput, type Programme, type ProgrammeSettings } from '../api/programmes.js';
 import { addDays, type Day } from '../core/days.js';
 import { WEEKDAYS, weekdayOf } from '../core/formats/programme.js';
 
@@ -75,18 +75,7 @@ export async function addProgrammes(
         id: randomUUID(),
         version: 0,
         settings: {
-          goal: null,
-          from,
-          weeks: 4,
-          days: ['mon'],
-          minutes: 20,
-          easierWeek: null,
-          pullDays: [],
-          pins: [],
-          bans: [],
-          offs: [],
-          sets: [],
-          note: '',
+          ...plainSettings(from),
           ...settings,
         },
       }),

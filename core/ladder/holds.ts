@@ -118,6 +118,39 @@ export function loggedHold(
   };
 }
 
+/**
+ * A hold of which no more is known than where and when it was and how long it was clean.
+ * @param at ISO instant
+ */
+export const bareHold = (
+  { place, day, at, clean }: Pick<LoggedHold, 'place' | 'day' | 'at' | 'clean'>,
+  more: Partial<LoggedHold> = {},
+): LoggedHold => ({
+  place,
+  day,
+  at,
+  clean,
+  total: clean,
+  target: null,
+  worst: null,
+  first: null,
+  broke: false,
+  pain: false,
+  cue: null,
+  mended: false,
+  felt: null,
+  backDown: null,
+  side: null,
+  setup: null,
+  share: 1,
+  reps: null,
+  split: null,
+  toTarget: false,
+  undecided: false,
+  values: {},
+  ...more,
+});
+
 /** Oldest first: by the hall's day, and within a day by the instant. */
 export const byTime = (a: Pick<LoggedHold, 'day' | 'at'>, b: Pick<LoggedHold, 'day' | 'at'>): number =>
   a.day.localeCompare(b.day) || a.at.localeCompare(b.at);

@@ -18,7 +18,7 @@ import {
   type Weekday,
 } from '../formats/programme.js';
 import { crossStatus } from '../ladder/gates.js';
-import type { LoggedHold } from '../ladder/holds.js';
+import { bareHold, type LoggedHold } from '../ladder/holds.js';
 import { methodFor, nobody, type Circumstance } from '../person/circumstance.js';
 import { inOrder } from '../prescribe/choose.js';
 import type { Person } from './course.js';
@@ -123,30 +123,9 @@ export function checkPlan(query: PlanQuery, catalog: Catalog): void {
 /** Holds that say no more than today's places: as many of a day as a gate may ask for. */
 function holdsOf(query: PlanQuery): LoggedHold[] {
   return Object.entries(query.places).flatMap(([family, { rung, clean }]) =>
-    Array.from({ length: 3 }, (_, i): LoggedHold => ({
-      place: `${family}/${rung}`,
-      day: query.from,
-      at: `${query.from}T12:00:0${i}Z`,
-      clean,
-      total: clean,
-      target: null,
-      worst: null,
-      first: null,
-      broke: false,
-      pain: false,
-      cue: null,
-      mended: false,
-      felt: null,
-      backDown: null,
-      side: null,
-      setup: null,
-      share: 1,
-      reps: null,
-      split: null,
-      toTarget: false,
-      undecided: false,
-      values: {},
-    })),
+    Array.from({ length: 3 }, (_, i) =>
+      bareHold({ place: `${family}/${rung}`, day: query.from, at: `${query.from}T12:00:0${i}Z`, clean }),
+    ),
   );
 }
 

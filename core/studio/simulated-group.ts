@@ -1,6 +1,6 @@
 /** Made-up groups whose true change is known: how often the stated range holds it. */
 import { addDays } from '../days.js';
-import type { LoggedHold } from '../ladder/holds.js';
+import { bareHold, type LoggedHold } from '../ladder/holds.js';
 import { gaussian, type Random } from '../statistics.js';
 import { groupTrends, type GroupMember } from './group.js';
 
@@ -9,30 +9,10 @@ const WEEKS = 8;
 /** Scatter of the members' own weekly rates, and of a hold about its member's course, both of the logarithm. Assumptions. */
 const SCATTER = { rates: 0.03, holds: 0.2 } as const;
 
-const holdOn = (days: number, clean: number, place: string): LoggedHold => ({
-  place,
-  day: addDays(TODAY, -days),
-  at: `${addDays(TODAY, -days)}T10:00:00Z`,
-  clean,
-  total: clean,
-  target: null,
-  worst: null,
-  first: null,
-  broke: true,
-  pain: false,
-  cue: null,
-  mended: false,
-  felt: null,
-  backDown: null,
-  side: null,
-  setup: null,
-  share: 1,
-  reps: null,
-  split: null,
-  toTarget: false,
-  undecided: false,
-  values: {},
-});
+const holdOn = (days: number, clean: number, place: string): LoggedHold => {
+  const day = addDays(TODAY, -days);
+  return bareHold({ place, day, at: `${day}T10:00:00Z`, clean }, { broke: true });
+};
 
 /**
  * Members whose clean seconds change by their own rate, looked at two to eight times on uneven days, a third of the time on a harder

@@ -25,6 +25,7 @@ export const programmes = {
       t.text('day').notNullable();
       t.primary(['programme_id', 'day']);
       t.index(['person_id', 'day']);
+      t.index('day');
     });
     await db.schema.createTable('programme_logs', (t) => {
       t.text('programme_id').notNullable();

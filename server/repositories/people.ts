@@ -282,10 +282,24 @@ export function peopleIn(db: Knex) {
       const active = (): Knex.QueryBuilder => summaries(account, day).whereNull('people.archived_at');
       const counted = (): Knex.QueryBuilder => visible(account, db('people')).whereNull('people.archived_at');
       // By the index on the last look's day, where never counts as the longest ago.
-      const isDue = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
+      const longAgo = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
+        q.whereRaw(`${LAST_LOOK} < ?`, [addDays(day, -DUE_AFTER_DAYS)]).whereNotExists(hereOn(day));
+      // Whom a programme asks for and who was looked at not so long ago: found from the programmes, not by asking everybody.
+      const askedFor = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
         q
-          .whereRaw(`(${LAST_LOOK} < ? or ${RELOOK_DUE})`, [addDays(day, -DUE_AFTER_DAYS), day])
+          .whereIn(
+            'people.id',
+            db('programme_relooks')
+              .whereBetween('day', [addDays(day, -DUE_AFTER_DAYS), day])
+              .select('person_id'),
+          )
+          .whereRaw(RELOOK_DUE, [day])
+          .whereRaw(`${LAST_LOOK} >= ?`, [addDays(day, -DUE_AFTER_DAYS)])
           .whereNotExists(hereOn(day));
+      const due = [
+        ...(await told(askedFor(active()).orderByRaw(LAST_LOOK).limit(ON_THE_FLOOR.due), day)),
+        ...(await told(longAgo(active()).orderByRaw(LAST_LOOK).limit(ON_THE_FLOOR.due), day)),
+      ];
       const looks = db('observations').whereNull('observations.deleted_at').where('observations.day', day);
       if (account.role === 'assistant') visible(account, looks.join('people', 'people.id', 'observations.person_id'));
       return {
@@ -294,8 +308,8 @@ export function peopleIn(db: Knex) {
           day,
         ),
         hereCount: await countOf(onlyHere(counted(), day)),
-        due: await told(isDue(active()).orderByRaw(LAST_LOOK).limit(ON_THE_FLOOR.due), day),
-        dueCount: await countOf(isDue(counted())),
+        due: due.slice(0, ON_THE_FLOOR.due),
+        dueCount: (await countOf(askedFor(counted()))) + (await countOf(longAgo(counted()))),
         looksToday: await countOf(looks),
       };
     },

@@ -1,7 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { FloorState, PeoplePage } from '../../api/people.js';
-import type { Programme, ProgrammeLine, ProgrammeSettings, Tried } from '../../api/programmes.js';
+import {
+  plainSettings,
+  type Programme,
+  type ProgrammeLine,
+  type ProgrammeSettings,
+  type Tried,
+} from '../../api/programmes.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
 import { NOW, testStudio, type Client, type TestStudio } from '../testing.js';
@@ -16,18 +22,7 @@ afterEach(() => studio.close());
 
 const MONDAY = '2026-05-18';
 const settings = (change: Partial<ProgrammeSettings> = {}): ProgrammeSettings => ({
-  goal: null,
-  from: MONDAY,
-  weeks: 4,
-  days: ['mon', 'wed', 'fri'],
-  minutes: 20,
-  easierWeek: null,
-  pullDays: [],
-  pins: [],
-  bans: [],
-  offs: [],
-  sets: [],
-  note: '',
+  ...plainSettings(MONDAY),
   ...change,
 });
 const person = async (by = coach): Promise<string> =>

@@ -1,7 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import type { MadeLink, Programme, ProgrammeLink, SoloSheet, Tried } from '../../api/programmes.js';
+import {
+  plainSettings,
+  type MadeLink,
+  type Programme,
+  type ProgrammeLink,
+  type SoloSheet,
+  type Tried,
+} from '../../api/programmes.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
 import { noDefaults } from '../repositories/studio.js';
@@ -12,20 +19,7 @@ let coach: Client;
 let stranger: Client;
 let id: string;
 let made: Programme;
-const settings = {
-  goal: null,
-  from: '2026-05-18',
-  weeks: 2,
-  days: ['mon', 'wed', 'fri'],
-  minutes: 20,
-  easierWeek: null,
-  pullDays: [],
-  pins: [],
-  bans: [],
-  offs: [],
-  sets: [],
-  note: 'her back is sore on Mondays',
-};
+const settings = { ...plainSettings('2026-05-18'), weeks: 2, note: 'her back is sore on Mondays' };
 beforeEach(async () => {
   studio = await testStudio();
   coach = await studio.as('coach');

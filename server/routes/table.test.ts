@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import { CSRF_HEADER, ROLES } from '../../api/common.js';
 import type { openapi } from '../../api/openapi.js';
+import { plainSettings } from '../../api/programmes.js';
 import { addressOf, type Route } from '../../api/route.js';
 import { routes, type RouteName } from '../../api/routes.js';
 import { catalog, record } from '../../core/catalog/index.js';
@@ -86,20 +87,7 @@ const ofClass = () => ({
   blocks: [{ id: 'b1', move: 'front-plank', work: 30, rest: 15, rounds: 2, sides: 'none' }],
 });
 
-const settings = () => ({
-  goal: null,
-  from: '2026-05-18',
-  weeks: 2,
-  days: ['mon', 'wed'],
-  minutes: 15,
-  easierWeek: null,
-  pullDays: [],
-  pins: [],
-  bans: [],
-  offs: [],
-  sets: [],
-  note: '',
-});
+const settings = () => ({ ...plainSettings('2026-05-18'), weeks: 2, days: ['mon', 'wed'], minutes: 15 });
 
 /** Makes what a route needs and says how it is called rightly. */
 type Made = { params?: Record<string, string>; body?: () => object };

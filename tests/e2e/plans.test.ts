@@ -2,7 +2,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { fill, personId, pick, press, sees, settled } from './steps.js';
+import { choose, fill, personId, pick, press, sees, settled } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -184,5 +184,25 @@ describe('a programme', () => {
     await press(page, 'Begin anew');
     await page.waitForSelector('[data-day="sat"]');
     expect(await page.$('[data-day="tue"]')).toBeNull();
+  });
+
+  test('the same for a group: everybody has a programme of their own', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/plans`);
+    await press(page, 'Marit Solheim');
+    await workedOut(page);
+    await press(page, 'For a group');
+    await choose(page, '#plan-group', 'Climbing squad');
+    await press(page, 'Give it to them');
+    await page.waitForFunction(
+      () =>
+        document.querySelectorAll('ul[aria-label="Given to"] li').length > 1 &&
+        !document.body.innerText.includes('Working …'),
+    );
+    const given = await page.$$eval('ul[aria-label="Given to"] li', (all) => all.map((li) => li.innerText));
+    expect(given.filter((g) => g.includes('has one now')).length).toBeGreaterThan(1);
+    await press(page, 'Close');
+    await press(page, 'All programmes');
+    for (const says of given.filter((g) => g.includes('has one now'))) await sees(page, says.split(' has one')[0]!);
   });
 });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A programme: what it is made by, its weeks and days, what was done, who changed it. */
-import { CalendarDays, CalendarSync, Printer, Save, Undo2 } from '@lucide/vue';
+import { CalendarDays, CalendarSync, Printer, Save, Undo2, Users } from '@lucide/vue';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { addDays } from '../../../core/days.js';
@@ -25,6 +25,7 @@ import { usePerson } from '../../data/people.js';
 import { endProgramme, logDone } from '../../data/programmes.js';
 import { announce } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
+import GroupDialog from './GroupDialog.vue';
 import LinksCard from './LinksCard.vue';
 import NumbersDialog from './NumbersDialog.vue';
 import OtherDialog from './OtherDialog.vue';
@@ -81,6 +82,7 @@ const shown = computed(
   () => planned.value?.weeks.find((w) => w.week === week.value) ?? planned.value?.weeks[0] ?? null,
 );
 const as = ref<'board' | 'table'>('board');
+const sharing = ref(false);
 /** Changes count for this week, or for those after it too. */
 const after = ref(false);
 const weeks = computed(() => weeksFrom(shown.value?.week ?? 1, settings.value!, after.value));
@@ -189,6 +191,9 @@ const print = (): void => window.print();
       >
         <CalendarDays :size="20" aria-hidden="true" /> Calendar
       </a>
+      <button v-if="stored && session.isCoach" class="btn print:hidden" @click="sharing = true">
+        <Users :size="20" aria-hidden="true" /> For a group
+      </button>
       <button class="btn print:hidden" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
       <button
         v-if="changing"
@@ -325,6 +330,13 @@ const print = (): void => window.print();
         <p v-else-if="edit.working.value" role="status" class="text-soft">Working out the weeks …</p>
       </div>
     </div>
+    <GroupDialog
+      v-if="stored"
+      :open="sharing"
+      :settings="stored.settings"
+      :but="stored.personId"
+      @close="sharing = false"
+    />
     <NumbersDialog
       :item="numbered_"
       @close="numbering = null"

@@ -1,5 +1,5 @@
 /** What a coach's hand does to the settings of a programme: each a new set of settings, so that it can be taken back. */
-import type { ProgrammeSettings } from '../../../api/programmes.js';
+import { plainSettings, type ProgrammeSettings } from '../../../api/programmes.js';
 import { addDays, type Day } from '../../../core/days.js';
 import { WEEKDAYS, weekdayOf, type SetsOf, type Weekday } from '../../../core/formats/programme.js';
 
@@ -13,20 +13,7 @@ export interface At {
 /** The Monday of this week on a Monday, else the next one. */
 export const nextMonday = (today: Day): Day => addDays(today, (7 - WEEKDAYS.indexOf(weekdayOf(today))) % 7);
 
-export const blankSettings = (today: Day): ProgrammeSettings => ({
-  goal: null,
-  from: nextMonday(today),
-  weeks: 4,
-  days: ['mon', 'wed', 'fri'],
-  minutes: 20,
-  easierWeek: null,
-  pullDays: [],
-  pins: [],
-  bans: [],
-  offs: [],
-  sets: [],
-  note: '',
-});
+export const blankSettings = (today: Day): ProgrammeSettings => plainSettings(nextMonday(today));
 
 const is = (a: At, b: At): boolean => a.week === b.week && a.day === b.day && a.item === b.item;
 const without = <T extends At>(list: readonly T[], gone: readonly At[]): T[] =>
