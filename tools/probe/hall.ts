@@ -2,12 +2,17 @@
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { routes, type RouteName } from '../../api/routes.js';
+import { plainSettings } from '../../api/programmes.js';
 import { catalog, record } from '../../core/catalog/index.js';
+import { addDays } from '../../core/days.js';
+import { WEEKDAYS, weekdayOf } from '../../core/formats/programme.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
 import type { Client, ProbeServer } from './server.js';
 
 const DAY = new Date().toISOString().slice(0, 10);
+/** Of this week. */
+const MONDAY = addDays(DAY, -WEEKDAYS.indexOf(weekdayOf(DAY)));
 export const lookBody = () => ({ id: randomUUID(), startedAt: new Date().toISOString(), observation: watchedPlank() });
 export const picture = (): Promise<Buffer> =>
   sharp({ create: { width: 64, height: 48, channels: 3, background: '#888' } })
@@ -96,6 +101,20 @@ export const bodyFor = (name: RouteName): unknown => {
           },
         ],
       };
+    case 'programmes.try':
+      return plainSettings(MONDAY);
+    case 'programmes.keep':
+      return { id: randomUUID(), version: 0, settings: plainSettings(MONDAY) };
+    case 'programmes.end':
+      return { day: DAY };
+    case 'programmes.log':
+      return { logs: [{ day: MONDAY, item: 'front-plank/forearm', is: 'done' }] };
+    case 'links.add':
+      return { scopes: ['programme', 'progress'], days: 30 };
+    case 'solo.open':
+      return { secret: randomUUID() };
+    case 'solo.log':
+      return { secret: randomUUID(), logs: [{ day: MONDAY, item: 'front-plank/forearm', is: 'done' }] };
     case 'prescriptions.end':
       return { day: DAY };
     case 'intakes.add':
