@@ -79,7 +79,7 @@ const orderOf = (sorted: false | 'asc' | 'desc') => (sorted ? ORDER[sorted] : 'n
             :aria-sort="orderOf(header.column.getIsSorted())"
           >
             <button
-              class="inline-flex min-h-[44px] items-center gap-1 text-left font-semibold"
+              class="inline-flex min-h-[44px] min-w-[44px] items-center gap-1 text-left font-semibold"
               @click="header.column.toggleSorting()"
             >
               {{ of(header.column.id).head }}

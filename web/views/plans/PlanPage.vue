@@ -183,18 +183,6 @@ const print = (): void => window.print();
           <CalendarSync :size="20" aria-hidden="true" /> Make anew
         </button>
       </template>
-      <a
-        v-if="stored"
-        class="btn print:hidden"
-        :href="`/api/programmes/${stored.id}/calendar.ics`"
-        download="programme.ics"
-      >
-        <CalendarDays :size="20" aria-hidden="true" /> Calendar
-      </a>
-      <button v-if="stored && session.isCoach" class="btn print:hidden" @click="sharing = true">
-        <Users :size="20" aria-hidden="true" /> For a group
-      </button>
-      <button class="btn print:hidden" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
       <button
         v-if="changing"
         class="btn btn-main print:hidden"
@@ -239,6 +227,18 @@ const print = (): void => window.print();
           <button v-if="changing" class="btn mt-2" @click="edit.put(freed(settings!))">
             Let everything move again
           </button>
+        </section>
+        <section v-if="planned" class="card" aria-labelledby="plan-out">
+          <h2 id="plan-out">Give it out</h2>
+          <div class="mt-1 flex flex-wrap gap-2">
+            <a v-if="stored" class="btn" :href="`/api/programmes/${stored.id}/calendar.ics`" download="programme.ics">
+              <CalendarDays :size="20" aria-hidden="true" /> Calendar
+            </a>
+            <button v-if="stored && session.isCoach" class="btn" @click="sharing = true">
+              <Users :size="20" aria-hidden="true" /> For a group
+            </button>
+            <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
+          </div>
         </section>
         <LinksCard v-if="stored && session.isCoach && !stored.endedOn" :id="stored.id" />
         <section v-if="stored" class="card" aria-labelledby="plan-versions">

@@ -48,7 +48,7 @@ const columns: TableColumn<ProgrammeLine>[] = [
         <PersonPicker
           id="plan-for"
           label="New programme for"
-          placeholder="Type a name"
+          placeholder="New programme for …"
           :model-value="beginning"
           @update:model-value="begin"
         />
