@@ -95,7 +95,6 @@ const why = z.discriminatedUnion('is', [
   z.object({ is: z.literal('gate'), goal: z.string() }),
   z.object({ is: z.literal('instead'), of: z.string(), caution: z.enum(CAUTION_IDS).nullable() }),
   z.object({ is: z.literal('cause'), cause: z.enum(CAUSE_IDS), probability: z.number() }),
-  z.object({ is: z.literal('warm-up') }),
 ]);
 export const plannedItemSchema = setSchema.extend({
   item,
@@ -140,7 +139,6 @@ export const plannedSchema = z.object({
         ...barred,
         z.object({ is: z.literal('no-training-day') }),
         z.object({ is: z.literal('minutes') }),
-        z.object({ is: z.literal('not-a-week') }),
       ]),
     }),
   ),

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Account } from '../api/accounts.js';
 import { plainSettings, type ItemLogInput, type Programme, type ProgrammeSettings } from '../api/programmes.js';
 import { addDays, type Day } from '../core/days.js';
-import { WEEKDAYS, weekdayOf } from '../core/formats/programme.js';
+import { mondayOf } from '../core/formats/programme.js';
 
 /** What the demo needs of the routes. */
 export interface ProgrammeRoutes {
@@ -67,7 +67,7 @@ export async function addProgrammes(
   today: Day,
   random: () => number,
 ): Promise<void> {
-  const monday = addDays(today, -WEEKDAYS.indexOf(weekdayOf(today)));
+  const monday = mondayOf(today);
   for (const { name, ago, settings, share } of DEMO) {
     const from = addDays(monday, -7 * ago);
     const made = await then(`${addDays(from, -1)}T17:00:00.000Z`, () =>

@@ -3,7 +3,8 @@ import type { Catalog } from '../core/catalog/index.js';
 import { daysBetween, type Day } from '../core/days.js';
 import { WEEKDAYS, PROGRAMME_FORMAT, type SetsOf, type Weekday } from '../core/formats/programme.js';
 import type { PlanChange } from '../core/programme/changes.js';
-import type { PlannedItem, PlannedWhy } from '../core/programme/item.js';
+import type { PlannedWhy } from '../core/programme/item.js';
+import type { SessionItem } from '../core/programme/session.js';
 import type { PlanWarning, Programme, UnplacedWhy } from '../core/programme/plan.js';
 import { TEMPO_WORDS } from './dose.js';
 import { KIND_WORDS, plain } from './labels.js';
@@ -36,7 +37,7 @@ export const amountText = (of: Pick<SetsOf, 'seconds' | 'reps' | 'breaths' | 'st
         ? many(of.breaths, 'breath')
         : many(of.steps ?? 0, 'step');
 /** Sets and what one is, with its split: "3 × 20 s, then 10 s knees". */
-export function workText(catalog: Pick<Catalog, 'rungs'>, item: PlannedItem): string {
+export function workText(catalog: Pick<Catalog, 'rungs'>, item: SessionItem): string {
   const { split } = item;
   const family = item.item.split('/')[0]!;
   const work = split
@@ -49,7 +50,7 @@ export function workText(catalog: Pick<Catalog, 'rungs'>, item: PlannedItem): st
   ].join(', ');
 }
 /** Tempo and rest of an item, where there is something to say. */
-export const pacingText = ({ tempo, rest, sets }: PlannedItem): string =>
+export const pacingText = ({ tempo, rest, sets }: SessionItem): string =>
   [
     ...(tempo === null ? [] : [Array.isArray(tempo) ? tempo.join('-') : TEMPO_WORDS[tempo]]),
     ...(sets > 1 && rest > 0 ? [`rest ${rest}\u00A0s`] : []),
@@ -90,8 +91,6 @@ export function plannedWhy(catalog: Names, why: PlannedWhy): string {
         : `In place of ${placeName(catalog, why.of)}: the kit for it is not there.`;
     case 'cause':
       return `Answers ${causeName(catalog, why.cause)}${why.probability > 0 ? ` (${percentText(why.probability)})` : ''}.`;
-    case 'warm-up':
-      return 'Warms up.';
   }
 }
 
@@ -111,8 +110,6 @@ export function unplacedText(catalog: Names, why: UnplacedWhy): string {
       return 'It goes on until the shape is lost: there is no time to plan it by.';
     case 'no-training-day':
       return 'That is no training day.';
-    case 'not-a-week':
-      return 'The programme has no such week.';
     case 'minutes':
       return 'What is pinned on that day takes more minutes than there are.';
   }

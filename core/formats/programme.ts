@@ -1,6 +1,6 @@
 /** Plan queries and programmes: the file formats of `npm run -s plan`. Version 1. */
 import { z } from 'zod';
-import type { Day } from '../days.js';
+import { addDays, type Day } from '../days.js';
 import { CAUSE_IDS, CAUTION_IDS, METHOD_IDS } from './catalog.js';
 import { athleteSchema } from './observation.js';
 
@@ -76,8 +76,10 @@ export type PlanPin = z.infer<typeof planPinSchema>;
 /** How much is done of an item: sets of exactly one of seconds, reps, breaths and steps, and the rest between them in seconds. */
 export type SetsOf = z.infer<typeof setSchema>;
 
-/** A day of the plan, from its week and weekday. */
+/** A day of the plan, from its week and weekday. @param from the first Monday */
 export const dayOf = (from: Day, weekNumber: number, on: Weekday): Day =>
-  new Date(Date.parse(from) + ((weekNumber - 1) * 7 + WEEKDAYS.indexOf(on)) * 86_400_000).toISOString().slice(0, 10);
-/** The weekday of a day. */
+  addDays(from, (weekNumber - 1) * 7 + WEEKDAYS.indexOf(on));
+/** The weekday of a day. @example weekdayOf('2026-11-30') // => 'mon' */
 export const weekdayOf = (of: Day): Weekday => WEEKDAYS[(new Date(Date.parse(of)).getUTCDay() + 6) % 7]!;
+/** The Monday of a day's week. @example mondayOf('2026-12-02') // => '2026-11-30' */
+export const mondayOf = (of: Day): Day => addDays(of, -WEEKDAYS.indexOf(weekdayOf(of)));

@@ -26,7 +26,7 @@ export type PrescriptionWarning =
  */
 export function prescriptionWarnings(
   catalog: Catalog,
-  items: readonly PrescribedDrill[],
+  items: readonly Pick<PrescribedDrill, 'drill' | 'changes'>[],
   cautions: readonly CautionId[],
 ): PrescriptionWarning[] {
   return items.flatMap((item): PrescriptionWarning[] => {
@@ -55,7 +55,8 @@ export function recentDrills(
   return [...new Set(ran.flatMap((p) => p.items.map((i) => i.drill)))];
 }
 
-const KINDS = ['fold', 'hold', 'shape-change', 'brace-and-breathe', 'turn'] as const;
+/** Kinds of trunk work that a week is balanced over. */
+export const KINDS = ['fold', 'hold', 'shape-change', 'brace-and-breathe', 'turn'] as const;
 
 /** How often each kind of trunk work stands in a week's drills, and the kinds that are missing. */
 export function kindBalance(

@@ -79,7 +79,7 @@ export function halved(done: Done): Done {
   const half = (n: number | null, least = 1): number | null => (n === null ? null : Math.max(least, Math.round(n / 2)));
   return {
     ...done,
-    // The easier version alone is not half the work: both parts are.
+    // Of a split set both parts.
     split: done.split && {
       ...done.split,
       hard: half(done.split.hard, 1)!,
@@ -105,7 +105,7 @@ export interface CourseWeek {
   done: Done;
   why: PlannedWhy;
 }
-/** What a course does in each week; `null` weeks in the list of easier ones are ordinary. */
+/** What is done in each week, and the dose that it began from. */
 export interface Course {
   weeks: CourseWeek[];
   dose: Dose;
@@ -242,7 +242,7 @@ export function ladderCourse(
 
 /**
  * The course of a drill that is no version: from the least to the most of its dose, and of teaching, its next drill after two weeks.
- * @param startOf the dose of a drill for this person
+ * @param easier whether a week is an easier one: half of the work, and no step forward
  */
 export function drillCourse(
   person: Person,

@@ -20,8 +20,7 @@ export type PlannedWhy =
   | { is: 'gate'; goal: string }
   /** In place of a version that a caution leaves out, or that there is no kit for. */
   | { is: 'instead'; of: string; caution: CautionId | null }
-  | { is: 'cause'; cause: CauseId; probability: number }
-  | { is: 'warm-up' };
+  | { is: 'cause'; cause: CauseId; probability: number };
 
 export interface PlannedItem extends SetsOf {
   /** A drill's id, or `family/rung`. */

@@ -15,7 +15,8 @@ import { forecast } from '../ladder/forecast.js';
 import { adherence, workPace } from './adherence.js';
 import { changesBetween } from './changes.js';
 import { loadsFor, minutesOf, workOf } from './item.js';
-import { EASY, planProgramme, RISE, type PlannedWeek, type Programme } from './plan.js';
+import { EASY, RISE } from './limit.js';
+import { planProgramme, type PlannedWeek, type Programme } from './plan.js';
 
 let solve: SolveLp;
 beforeAll(async () => {

@@ -4,9 +4,8 @@ import type { Catalog } from '../catalog/index.js';
 import { record } from '../catalog/index.js';
 import { placeKey } from '../catalog/ladders.js';
 import type { SolveLp } from '../class/assign.js';
-import { addDays, type Day } from '../days.js';
+import type { Day } from '../days.js';
 import type { Drill } from '../formats/catalog.js';
-import { InputError, type Problem } from '../formats/problems.js';
 import { PHASES, PLACES_IN_SESSION } from '../formats/catalog.js';
 import {
   dayOf,
@@ -22,42 +21,19 @@ import { bareHold, type LoggedHold } from '../ladder/holds.js';
 import { methodFor, nobody, type Circumstance } from '../person/circumstance.js';
 import { inOrder } from '../prescribe/choose.js';
 import type { Person } from './course.js';
+import { checkPlan } from './check.js';
 import { addWork, loadsFor, minutesOf, noWork, workOf, type PlannedItem, type Work } from './item.js';
+import { cutTo, EASY, RISE, type WeekItems } from './limit.js';
 import { barredBy, pinnedStrand, strandsFor, versionDrill, type Barred, type Strand } from './strands.js';
+import type { PlannedDay, PlannedWeek, PlanWarning } from './planned.js';
+import { missingKinds, rowsOfHeavy } from './to-mind.js';
 import { chooseWeek, MOST_ITEMS, type WeekQuery } from './week.js';
 
-/** Load of a week may rise by so much over the last ordinary one. Practice: no faster than about a fifth. */
-export const RISE = 1.2;
-/** An easier week is about half of the last ordinary one, and no more than this of it. */
-export const EASY = 0.6;
 /** Weeks between two looks. */
 const LOOK_AGAIN = 2;
 
-export interface PlannedDay {
-  day: Day;
-  minutes: number;
-  items: PlannedItem[];
-}
-export interface PlannedWeek {
-  week: number;
-  /** Σ governing moment × seconds, N·m·s. */
-  load: number;
-  /** Σ share of body weight on the hands or carried × seconds, s. */
-  weightLoad: number;
-  easier: boolean;
-  /** The limit that the load kept to, N·m·s; null in the first week. */
-  limit: number | null;
-  days: PlannedDay[];
-}
-export type PlanWarning =
-  | { is: 'over-load'; week: number; load: number; limit: number }
-  | { is: 'empty-day'; day: Day }
-  | { is: 'kinds'; missing: Drill['kind'][] }
-  | { is: 'heavy-in-a-row'; day: Day }
-  | { is: 'not-proven'; week: number }
-  | { is: 'goal-shut'; goal: string }
-  | { is: 'nothing' };
-export type UnplacedWhy = Barred | { is: 'no-training-day' } | { is: 'minutes' } | { is: 'not-a-week' };
+export type { PlannedDay, PlannedWeek, PlanWarning };
+export type UnplacedWhy = Barred | { is: 'no-training-day' } | { is: 'minutes' };
 export interface Unplaced {
   pin: PlanPin;
   why: UnplacedWhy;
@@ -83,41 +59,6 @@ export interface PlanBy {
   sets?: readonly (PlanPin & { as: Partial<SetsOf> })[];
   /** A programme that runs: its days before `until` stay as they are. */
   kept?: { programme: Pick<Programme, 'weeks'>; until: Day };
-}
-
-/**
- * Checks what the schema cannot: ids.
- * @throws InputError with a line per problem
- */
-export function checkPlan(query: PlanQuery, catalog: Catalog): void {
-  const problems: Problem[] = [];
-  const say = (path: string, message: string): void => void problems.push({ path, message });
-  const families = new Set(catalog.families.map((f) => f.id));
-  const kits = new Set([...catalog.drills, ...catalog.tests].flatMap((d) => d.kit));
-  const versions = new Set(catalog.rungs.map(placeKey));
-  const items = new Set([...versions, ...catalog.drills.map((d) => d.id)]);
-  (query.kit ?? []).forEach((k, i) => {
-    if (!kits.has(k)) say(`kit[${i}]`, `"${k}" is no kit of the catalogue`);
-  });
-  for (const [family, { rung }] of Object.entries(query.places)) {
-    if (!families.has(family)) say(`places.${family}`, 'is no position');
-    else if (!versions.has(`${family}/${rung}`))
-      say(`places.${family}.rung`, `there is no version "${rung}" of ${family}`);
-  }
-  if (query.goal !== undefined && !versions.has(query.goal)) say('goal', `there is no version "${query.goal}"`);
-  query.pins.forEach((pin, i) => {
-    if (!items.has(pin.item)) say(`pins[${i}].item`, `there is no drill or version "${pin.item}"`);
-    if (pin.week > query.weeks) say(`pins[${i}].week`, `is after the last week, ${query.weeks}`);
-  });
-  query.bans.forEach((id, i) => {
-    if (!items.has(id)) say(`bans[${i}]`, `there is no drill or version "${id}"`);
-  });
-  try {
-    bodyOf(query.athlete);
-  } catch (error) {
-    say('athlete', (error as Error).message);
-  }
-  if (problems.length > 0) throw new InputError(problems);
 }
 
 /** Holds that say no more than today's places: as many of a day as a gate may ask for. */
@@ -172,52 +113,6 @@ function ordering(catalog: Catalog, fourPhases: boolean): (strands: readonly Str
     known.set(key, found);
     return found;
   };
-}
-
-/** One step less of an item: a set first, then of its amount. Null where nothing is left to take. */
-function less(item: PlannedItem, fromSets: boolean): PlannedItem | null {
-  const cut = (change: Partial<PlannedItem>): PlannedItem => {
-    const next = { ...item, ...change };
-    return { ...next, minutes: minutesOf(next) };
-  };
-  if (fromSets) return item.sets > 1 ? cut({ sets: item.sets - 1 }) : null;
-  if (item.split)
-    return item.split.hard > 1
-      ? cut({ split: { ...item.split, hard: item.split.hard - 1 }, seconds: item.split.hard - 1 + item.split.easy })
-      : null;
-  for (const unit of ['seconds', 'reps', 'breaths', 'steps'] as const)
-    if (item[unit] !== null) return item[unit] > 1 ? cut({ [unit]: item[unit] - 1 }) : null;
-  return null;
-}
-
-type WeekItems = ReadonlyMap<Weekday, { strand: Strand; item: PlannedItem; fixed: boolean }[]>;
-
-/**
- * Cuts a week to its limit: sets first, of what has the smallest set that is enough, else the largest; then seconds or reps of what loads
- * most. An item is cut on all of its days alike. Items whose numbers the coach set are left.
- */
-function cutTo(week: WeekItems, limit: Work, work: (item: PlannedItem, strand: Strand) => Work): WeekItems {
-  const list = [...week.values()].flat();
-  const total = (): Work => list.reduce((sum, { item, strand }) => addWork(sum, work(item, strand)), noWork());
-  const strands = [...new Set(list.filter((e) => !e.fixed).map((e) => e.strand))];
-  const own = (s: Strand): typeof list => list.filter((e) => e.strand === s && !e.fixed);
-  for (const kind of ['moment', 'weight'] as const)
-    for (const fromSets of [true, false])
-      for (;;) {
-        const over = total()[kind] - limit[kind];
-        if (over <= 1e-6) break;
-        const cuts = strands.flatMap((s) => {
-          const after = own(s).map((e) => less(e.item, fromSets));
-          if (after.length === 0 || after.some((a) => a === null)) return [];
-          const saved = own(s).reduce((sum, e, k) => sum + work(e.item, s)[kind] - work(after[k]!, s)[kind], 0);
-          return saved > 1e-9 ? [{ s, after, saved }] : [];
-        });
-        const enough = cuts.filter((c) => c.saved >= over).sort((a, b) => a.saved - b.saved)[0];
-        const cut = enough ?? [...cuts].sort((a, b) => b.saved - a.saved)[0];
-        if (!cut) break;
-        own(cut.s).forEach((e, k) => (e.item = cut.after[k]!));
-      }
-  return week;
 }
 
 /**
@@ -420,20 +315,4 @@ function relooks(query: PlanQuery, days: readonly Weekday[]): Day[] {
   const list: Day[] = [];
   for (let week = 1 + LOOK_AGAIN; week <= query.weeks; week += LOOK_AGAIN) list.push(dayOf(query.from, week, days[0]!));
   return list;
-}
-
-/** Days with heavy work the day after heavy work: only pins make them. */
-function rowsOfHeavy(weeks: readonly PlannedWeek[], heavy: (item: string) => boolean): PlanWarning[] {
-  const days = weeks.flatMap((w) => w.days).filter((d) => d.items.some((i) => heavy(i.item)));
-  return days
-    .filter((d, i) => days[i - 1]?.day === addDays(d.day, -1))
-    .map(({ day }) => ({ is: 'heavy-in-a-row', day }));
-}
-
-const KINDS: readonly Drill['kind'][] = ['fold', 'hold', 'shape-change', 'brace-and-breathe', 'turn'];
-/** Kinds of trunk work that nothing of the first ordinary week is, though there is something of them that could be given. */
-function missingKinds(catalog: Catalog, weeks: readonly PlannedWeek[], strands: readonly Strand[]): Drill['kind'][] {
-  const drills = new Map(strands.flatMap((s) => s.course.weeks.map((w) => [w.done.item, s.drill] as const)));
-  const there = new Set(weeks.flatMap((w) => w.days.flatMap((d) => d.items.map((i) => drills.get(i.item)?.kind))));
-  return KINDS.filter((k) => !there.has(k) && strands.some((s) => s.drill.kind === k));
 }

@@ -1,6 +1,7 @@
 /** Calendars (iCalendar, RFC 5545) of a programme and of classes: days, since nobody has said an hour. */
 import ical, { ICalCalendarMethod, type ICalCalendar } from 'ical-generator';
 import type { ClassOfStudio } from '../../api/classes.js';
+import type { StudioDefaults } from '../../api/studio.js';
 import type { Catalog } from '../../core/catalog/index.js';
 import { addDays, type Day } from '../../core/days.js';
 import { drillName } from '../../words/names.js';
@@ -12,6 +13,10 @@ export interface Hall {
   name: string;
   timeZone: string;
 }
+export const hallOf = ({ name = '', timeZone }: Pick<StudioDefaults, 'name' | 'timeZone'>): Hall => ({
+  name,
+  timeZone,
+});
 const calendarOf = (name: string, { timeZone }: Hall): ICalCalendar =>
   ical({
     name,

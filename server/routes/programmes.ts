@@ -16,7 +16,7 @@ import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
 import { shortNames } from '../../words/names.js';
-import { classCalendar, programmeCalendar, type Hall } from '../media/calendar.js';
+import { classCalendar, hallOf, programmeCalendar, type Hall } from '../media/calendar.js';
 import { sendCalendar } from './solo.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import { nothingLoads, personOf, type Context } from './context.js';
@@ -36,10 +36,7 @@ const lastDay = ({ from, weeks }: Pick<ProgrammeSettings, 'from' | 'weeks'>): Da
 
 export function programmeHandlers(context: Context): Handlers<Names> {
   const { people, programmes, classes, studio, circumstances, work } = context;
-  const hall = async (): Promise<Hall> => {
-    const { defaults } = await studio.now();
-    return { name: defaults.name ?? '', timeZone: defaults.timeZone };
-  };
+  const hall = async (): Promise<Hall> => hallOf((await studio.now()).defaults);
 
   /** The weeks worked out now; past days of the version that stands stay. @throws 409 where a stop sign stands, 422 for unknown ids */
   async function planned(
@@ -111,13 +108,7 @@ export function programmeHandlers(context: Context): Handlers<Names> {
     const today = await circumstances.today();
     const logs = await programmes.logsOf(stored.id);
     const ahead = stored.planned.weeks.flatMap((w) => w.days.filter((d) => d.day >= today).flatMap((d) => d.items));
-    const given = [...new Set(ahead.map((i) => i.item))].map((drill) => ({
-      drill,
-      dose: catalog.doses.wake!,
-      why: '',
-      changes: [],
-      minutes: 1,
-    }));
+    const given = [...new Set(ahead.map((i) => i.item))].map((drill) => ({ drill, changes: [] }));
     return {
       id: stored.id,
       personId: person.id,

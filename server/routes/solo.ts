@@ -12,7 +12,7 @@ import { rungAt } from '../../core/ladder/gates.js';
 import { drillName, shortNames } from '../../words/names.js';
 import type { Response } from 'express';
 import { SENT, type Handlers } from '../http/mount.js';
-import { programmeCalendar } from '../media/calendar.js';
+import { hallOf, programmeCalendar } from '../media/calendar.js';
 import { invalid, notFound } from '../http/problems.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
@@ -147,10 +147,9 @@ export function soloHandlers(context: Context): Handlers<Names> {
       if (!link.scopes.includes('programme')) throw notFound('What this link opened');
       const { catalog, defaults } = await studio.now();
       const person = (await people.find(HOUSE, link.stored.personId, await circumstances.today()))!;
-      const hall = { name: defaults.name ?? '', timeZone: defaults.timeZone };
       return sendCalendar(
         response,
-        programmeCalendar(catalog, link.stored, shortNames([person]).get(person.id)!, hall),
+        programmeCalendar(catalog, link.stored, shortNames([person]).get(person.id)!, hallOf(defaults)),
       );
     },
     'solo.open': async ({ body }) => sheet(await opened(body.secret)),

@@ -4,15 +4,14 @@ import sharp from 'sharp';
 import { routes, type RouteName } from '../../api/routes.js';
 import { plainSettings } from '../../api/programmes.js';
 import { catalog, record } from '../../core/catalog/index.js';
-import { addDays } from '../../core/days.js';
-import { WEEKDAYS, weekdayOf } from '../../core/formats/programme.js';
+import { mondayOf } from '../../core/formats/programme.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
 import type { Client, ProbeServer } from './server.js';
 
 const DAY = new Date().toISOString().slice(0, 10);
 /** Of this week. */
-const MONDAY = addDays(DAY, -WEEKDAYS.indexOf(weekdayOf(DAY)));
+const MONDAY = mondayOf(DAY);
 export const lookBody = () => ({ id: randomUUID(), startedAt: new Date().toISOString(), observation: watchedPlank() });
 export const picture = (): Promise<Buffer> =>
   sharp({ create: { width: 64, height: 48, channels: 3, background: '#888' } })

@@ -88,7 +88,7 @@ const after = ref(false);
 const weeks = computed(() => weeksFrom(shown.value?.week ?? 1, settings.value!, after.value));
 
 const numbering = ref<{ day: Weekday; item: string } | null>(null);
-const numbered_ = computed(
+const numberedItem = computed(
   () =>
     (numbering.value &&
       shown.value?.days
@@ -338,7 +338,7 @@ const print = (): void => window.print();
       @close="sharing = false"
     />
     <NumbersDialog
-      :item="numbered_"
+      :item="numberedItem"
       @close="numbering = null"
       @put="(own) => put(numbering!.day, numbering!.item, own)"
     />

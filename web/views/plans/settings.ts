@@ -1,7 +1,7 @@
 /** What a coach's hand does to the settings of a programme: each a new set of settings, so that it can be taken back. */
 import { plainSettings, type ProgrammeSettings } from '../../../api/programmes.js';
 import { addDays, type Day } from '../../../core/days.js';
-import { WEEKDAYS, weekdayOf, type SetsOf, type Weekday } from '../../../core/formats/programme.js';
+import { mondayOf, WEEKDAYS, type SetsOf, type Weekday } from '../../../core/formats/programme.js';
 
 /** An item on a day of a week. */
 export interface At {
@@ -11,7 +11,7 @@ export interface At {
 }
 
 /** The Monday of this week on a Monday, else the next one. */
-export const nextMonday = (today: Day): Day => addDays(today, (7 - WEEKDAYS.indexOf(weekdayOf(today))) % 7);
+export const nextMonday = (today: Day): Day => mondayOf(addDays(today, 6));
 
 export const blankSettings = (today: Day): ProgrammeSettings => plainSettings(nextMonday(today));
 

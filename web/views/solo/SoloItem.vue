@@ -27,8 +27,8 @@ const emit = defineEmits<{ log: [change: Pick<ItemLogInput, 'is'>] }>();
 const name = computed(() => props.text?.name ?? props.item.item);
 const figure = computed(() => figureOfAssignable(catalog, { id: props.item.item }));
 const CHOICES = { done: 'Done', partly: 'Partly', not: 'Not today' } as const;
-const work = computed(() => workText(catalog, { ...props.item, why: { is: 'pinned' } }));
-const pacing = computed(() => pacingText({ ...props.item, why: { is: 'pinned' } }));
+const work = computed(() => workText(catalog, props.item));
+const pacing = computed(() => pacingText(props.item));
 </script>
 
 <template>

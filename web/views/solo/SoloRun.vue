@@ -173,7 +173,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <div class="flex items-start gap-2">
       <div class="min-w-0 flex-1">
         <h1 class="text-2xl">{{ name }}</h1>
-        <p class="figures text-lg">{{ workText(catalog, { ...item, why: { is: 'pinned' } }) }}</p>
+        <p class="figures text-lg">{{ workText(catalog, item) }}</p>
       </div>
       <button class="btn" aria-label="Back to the sheet" @click="emit('leave')">
         <X :size="22" aria-hidden="true" />
