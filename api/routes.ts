@@ -35,6 +35,7 @@ import {
 import { clipRoutes } from './clip-routes.js';
 import { groupRoutes } from './group-routes.js';
 import { programmeRoutes } from './programme-routes.js';
+import { transferRoutes } from './transfer-routes.js';
 import { wallRoutes } from './wall-routes.js';
 import { goalParams, ladderStepInputSchema, onLaddersSchema } from './ladders.js';
 import {
@@ -793,6 +794,7 @@ export const routes = {
   },
 
   ...programmeRoutes,
+  ...transferRoutes,
   ...wallRoutes,
   ...clipRoutes,
   'runs.list': {

@@ -22,9 +22,11 @@ import { classesIn } from './repositories/classes.js';
 import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
+import { importsIn } from './repositories/imports.js';
 import { laddersIn } from './repositories/ladders.js';
 import { runsIn } from './repositories/runs.js';
 import { wallsIn } from './repositories/walls.js';
+import { personFilesIn } from './repositories/person-files.js';
 import { plansIn } from './repositories/plans.js';
 import { programmesIn } from './repositories/programmes.js';
 import { studioIn } from './repositories/studio.js';
@@ -44,6 +46,7 @@ import { planHandlers } from './routes/plans.js';
 import { programmeHandlers } from './routes/programmes.js';
 import { soloHandlers } from './routes/solo.js';
 import { runHandlers } from './routes/runs.js';
+import { transferHandlers } from './routes/transfer.js';
 import { wallHandlers } from './routes/walls.js';
 import { studioHandlers } from './routes/studio.js';
 
@@ -167,6 +170,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...planHandlers(context),
     ...programmeHandlers(context),
     ...soloHandlers(context),
+    ...transferHandlers(context, db, { imports: importsIn(db), files: personFilesIn(db) }),
     ...ladderHandlers(context),
     ...eyeHandlers(context),
     ...classHandlers(context),

@@ -4,6 +4,7 @@ import { ladders } from '../core/catalog/ladders.js';
 import type { GroupChange, GroupTrends } from '../core/studio/group.js';
 import type { UsedWhy } from '../core/class/run.js';
 import { faultName, placeName } from './names.js';
+import type { WrittenTable } from './tables.js';
 
 type Names = Pick<Catalog, 'faults' | 'families' | 'rungs'>;
 /** Why versions were done in classes, in a few words each. */
@@ -33,18 +34,13 @@ export function groupChangeText({ factor: { value, low, high } }: GroupChange): 
 export const counted = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
 export const ladderName = (id: string): string => ladders.find((l) => l.id === id)?.name ?? id;
 
-interface Table {
-  name: string;
-  head: string[];
-  rows: (string | number | null)[][];
-}
 type Named = Omit<GroupTrends, 'members'> & {
   name: string;
   weeks: number;
   members: (GroupTrends['members'][number] & { name: string; due: boolean })[];
 };
 /** Everything of a group's page as tables, the members first. */
-export function groupSheets(catalog: Names, trends: Named): Table[] {
+export function groupSheets(catalog: Names, trends: Named): WrittenTable[] {
   const nameOf = new Map(trends.members.map((m) => [m.id, m.name]));
   const { change } = trends;
   return [

@@ -78,6 +78,10 @@ export function record<T extends { id: string }>(records: readonly T[], id: stri
   return found;
 }
 
+/** Everything that a hall or a person may have for drills and tests, by id, in the order of the alphabet. */
+export const kitItems = ({ drills, tests }: Pick<Catalog, 'drills' | 'tests'>): string[] =>
+  [...new Set([...drills, ...tests].flatMap((r) => r.kit))].sort();
+
 /** Rungs of a family, easiest first. */
 export const rungsOf = (source: Catalog, family: string): Rung[] =>
   source.rungs.filter((rung) => rung.family === family);

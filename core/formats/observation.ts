@@ -361,5 +361,7 @@ export const recordSchema = z.strictObject({
 export const observationSchema = recordSchema.superRefine(checkObservation);
 
 export type Observation = z.infer<typeof observationSchema>;
+/** A record as it may be written, before it is checked. */
+export type ObservationInput = z.input<typeof observationSchema>;
 export type ObservationEvent = z.infer<typeof eventSchema>;
 export type Evidence = z.infer<typeof evidenceSchema>;

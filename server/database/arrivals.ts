@@ -3,8 +3,10 @@ import { z } from 'zod';
 import { parseRow } from './rows.js';
 
 /** The next number of what reached the server; to be taken in the transaction that stores it. */
-export async function nextArrival(trx: Knex): Promise<number> {
-  await trx('counters').where('name', 'arrivals').increment('value', 1);
-  return parseRow('counters', z.object({ value: z.number() }), await trx('counters').where('name', 'arrivals').first())
-    .value;
+export const nextArrival = (trx: Knex): Promise<number> => nextArrivals(trx, 1);
+/** The first of the next so many numbers. */
+export async function nextArrivals(trx: Knex, many: number): Promise<number> {
+  await trx('counters').where('name', 'arrivals').increment('value', many);
+  const row: unknown = await trx('counters').where('name', 'arrivals').first();
+  return parseRow('counters', z.object({ value: z.number() }), row).value - many + 1;
 }

@@ -1,6 +1,7 @@
 /** The database's shape as a list of steps, in the code so that tests and the bundle run the same ones. */
 import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
+import { imports } from './imports-step.js';
 import { programmes } from './programmes-step.js';
 import { recordHash } from './record-hash.js';
 
@@ -552,6 +553,7 @@ const STEPS: readonly Step[] = [
   walls,
   clips,
   programmes,
+  imports,
 ];
 
 /** Names of the steps that this program knows. */

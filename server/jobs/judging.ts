@@ -158,8 +158,8 @@ export function judgingIn(
       return { items: judged.map(({ kept, line }) => ({ ...kept.own, ...line })), next };
     },
     /** A person's holds as ladders see them, newest first, judged by the methods in force. */
-    async holdsOf(person: JudgedAs): Promise<LoggedHoldOf[]> {
-      const judged = await judgedLines(person, '', await looks.held(person.id, LADDER_LOOKS));
+    async holdsOf(person: JudgedAs, limit: number = LADDER_LOOKS): Promise<LoggedHoldOf[]> {
+      const judged = await judgedLines(person, '', await looks.held(person.id, limit));
       return judged.flatMap(({ hold }) => (hold ? [hold] : []));
     },
     /**

@@ -1,6 +1,5 @@
 /** Cards for the members of a class: what each does in every block, drawn. No reasons, and nothing of health. */
-import pdfmake from 'pdfmake';
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { Content } from 'pdfmake/interfaces.js';
 import type { ClassOfStudio, PlannedClass } from '../../api/classes.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { poseSvg } from '../../core/body/draw.js';
@@ -9,7 +8,7 @@ import type { Catalog } from '../../core/catalog/index.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { blockText } from '../../words/class.js';
 import { familyName, nameWithin, rungName } from '../../words/names.js';
-import { inFont, INK, MISSING, ROPE } from './sheet.js';
+import { pdfOf, ROPE, RULE, SOFT } from './pdf.js';
 
 type Plan = NonNullable<PlannedClass['plan']>;
 type Block = ClassOfStudio['blocks'][number];
@@ -80,7 +79,7 @@ export async function cardsPdf(
     unbreakable: true,
     stack: [
       { text: name, fontSize: 16, bold: true },
-      { text: [of.name, of.day].filter(Boolean).join(', '), fontSize: 9, color: '#55626a', margin: [0, 0, 0, 3] },
+      { text: [of.name, of.day].filter(Boolean).join(', '), fontSize: 9, color: SOFT, margin: [0, 0, 0, 3] },
       {
         table: {
           widths: [86, '*'],
@@ -95,7 +94,7 @@ export async function cardsPdf(
           ),
           dontBreakRows: true,
         },
-        layout: { hLineWidth: () => 0.6, vLineWidth: () => 0, hLineColor: () => '#b9c1bd' },
+        layout: { hLineWidth: () => 0.6, vLineWidth: () => 0, hLineColor: () => RULE },
       },
       { text: 'Stop and tell the coach if anything hurts.', fontSize: 9, margin: [0, 3, 0, 16] },
     ],
@@ -105,18 +104,10 @@ export async function cardsPdf(
     else all.at(-1)!.push(person);
     return all;
   }, []);
-  const definition: TDocumentDefinitions = {
-    pageSize: 'A4',
-    pageMargins: [28, 28, 28, 24],
-    info: { title: 'Cards', creator: 'Upright Anchor' },
-    defaultStyle: { font: 'Roboto', fontSize: 10, color: INK, lineHeight: 1.12 },
-    content: rows.map((row): Content => ({
-      unbreakable: true,
-      columns: [...row.map(card), ...(row.length === 1 ? [{ text: '' }] : [])],
-      columnGap: 18,
-    })),
-  };
-  const { value, missing } = inFont(definition);
-  if (missing) (value.content as Content[]).push({ text: MISSING, color: '#55626a', margin: [0, 4, 0, 0] });
-  return pdfmake.createPdf(value).getBuffer();
+  const content = rows.map((row): Content => ({
+    unbreakable: true,
+    columns: [...row.map(card), ...(row.length === 1 ? [{ text: '' }] : [])],
+    columnGap: 18,
+  }));
+  return pdfOf('Cards', content, { fontSize: 10, margins: [28, 28, 28, 24] });
 }

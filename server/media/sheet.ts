@@ -1,8 +1,5 @@
 /** The athlete's sheet: one page with figures, doses, self-checks, cautions and stop signs. */
-import { createRequire } from 'node:module';
-import * as fontkit from 'fontkit';
-import pdfmake from 'pdfmake';
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { Content } from 'pdfmake/interfaces.js';
 import type { Prescription } from '../../api/plans.js';
 import type { Person } from '../../api/people.js';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
@@ -17,52 +14,7 @@ import { breathOf, doseText, paceText } from '../../words/dose.js';
 import { sizeText } from '../../words/kit.js';
 import { warningText } from '../../words/drills.js';
 import { PLACE_WORDS } from '../../words/labels.js';
-
-const fontFile = (style: string): string =>
-  createRequire(import.meta.url).resolve(`pdfmake/fonts/Roboto/Roboto-${style}.ttf`);
-pdfmake.setFonts({
-  Roboto: {
-    normal: fontFile('Regular'),
-    bold: fontFile('Medium'),
-    italics: fontFile('Italic'),
-    bolditalics: fontFile('MediumItalic'),
-  },
-});
-const covered = fontkit.openSync(fontFile('Regular')) as fontkit.Font;
-export const MISSING =
-  'A � stands for a letter that the font of this sheet does not have: it has Latin, Greek and Cyrillic.';
-
-/** One character as the font has it: itself, without its marks, or a mark that stands for it. */
-function glyph(character: string): string {
-  const has = (c: string): boolean => covered.hasGlyphForCodePoint(c.codePointAt(0)!);
-  if (character < ' ' || has(character)) return character;
-  const bare = character.normalize('NFD').replace(/\p{M}/gu, '');
-  return bare !== '' && [...bare].every(has) ? bare : '�';
-}
-
-/** Every text of a document in characters that the font has, and whether one was missing. */
-export function inFont<T>(document: T): { value: T; missing: boolean } {
-  let missing = false;
-  const walk = (part: unknown, key = ''): unknown => {
-    if (typeof part === 'string') {
-      if (key === 'svg') return part;
-      const text = [...part].map(glyph).join('');
-      missing ||= text.includes('�') && !part.includes('�');
-      return text;
-    }
-    if (Array.isArray(part)) return part.map((p) => walk(p, key));
-    if (part === null || typeof part !== 'object') return part;
-    return Object.fromEntries(Object.entries(part).map(([k, v]) => [k, walk(v, k)]));
-  };
-  return { value: walk(document) as T, missing };
-}
-
-// Nothing is fetched for a sheet: everything on it is drawn here.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path: string) => /[\\/]pdfmake[\\/]fonts[\\/]/.test(path));
-
-export const INK = '#1b2831';
-export const ROPE = '#b4471a';
+import { pdfOf, ROPE, RULE, SOFT } from './pdf.js';
 
 /** Kit that is checked before it is used, by kit id. */
 const KIT_CHECKS: Readonly<Record<string, string>> = {
@@ -132,66 +84,58 @@ export async function sheetPdf(
   const checks = kit.flatMap((k) => KIT_CHECKS[k] ?? []);
   const cautions = catalog.cautions.filter((c) => person.cautions.includes(c.id));
   const family = catalog.families.find((f) => f.id === prescription.family)?.name ?? prescription.family;
-  const definition: TDocumentDefinitions = {
-    pageSize: 'A4',
-    pageMargins: [36, 34, 36, 30],
-    info: { title: 'Drills', creator: 'Upright Anchor' },
-    defaultStyle: { font: 'Roboto', fontSize: small ? 8.5 : 9.5, color: INK, lineHeight: 1.12 },
-    content: [
-      {
-        columns: [
-          { text: person.name, fontSize: 20, bold: true },
-          {
-            text: `${family}\nfrom ${prescription.startsOn} · look again ${prescription.relookOn}\nversion ${prescription.version} · ${prescription.by}`,
-            alignment: 'right',
-          },
-        ],
-      },
-      { canvas: [{ type: 'line', x1: 0, y1: 3, x2: 523, y2: 3, lineWidth: 2, lineColor: ROPE }], margin: [0, 2, 0, 6] },
-      {
-        table: { widths: [206, '*'], body: rows, dontBreakRows: true },
-        layout: {
-          hLineWidth: (i: number) => (i === 0 ? 0 : 0.6),
-          vLineWidth: () => 0,
-          hLineColor: () => '#b9c1bd',
-          paddingTop: () => 4,
-          paddingBottom: () => 4,
+  const content: Content[] = [
+    {
+      columns: [
+        { text: person.name, fontSize: 20, bold: true },
+        {
+          text: `${family}\nfrom ${prescription.startsOn} · look again ${prescription.relookOn}\nversion ${prescription.version} · ${prescription.by}`,
+          alignment: 'right',
         },
+      ],
+    },
+    { canvas: [{ type: 'line', x1: 0, y1: 3, x2: 523, y2: 3, lineWidth: 2, lineColor: ROPE }], margin: [0, 2, 0, 6] },
+    {
+      table: { widths: [206, '*'], body: rows, dontBreakRows: true },
+      layout: {
+        hLineWidth: (i: number) => (i === 0 ? 0 : 0.6),
+        vLineWidth: () => 0,
+        hLineColor: () => RULE,
+        paddingTop: () => 4,
+        paddingBottom: () => 4,
       },
-      ...(prescription.note
-        ? [{ text: prescription.note, margin: [0, 6, 0, 0] as [number, number, number, number] }]
-        : []),
-      ...(cautions.length
-        ? [
-            {
-              text: [{ text: 'Your cautions: ', bold: true }, cautions.map((c) => `${c.name}: ${c.effect}`).join(' ')],
-              margin: [0, 6, 0, 0] as [number, number, number, number],
-            },
-          ]
-        : []),
-      ...(checks.length
-        ? [
-            {
-              text: [{ text: 'Before you start: ', bold: true }, `${checks.join('; ')}.`],
-              margin: [0, 4, 0, 0] as [number, number, number, number],
-            },
-          ]
-        : []),
-      {
-        text: [
-          { text: 'Stop and tell your coach, and ask a licensed professional, at: ', bold: true },
-          `${stopSigns.map((s) => s.ask.replace(/\?$/, '').toLowerCase()).join('; ')}. At chest signs, loss of feeling or of control: at once.`,
-        ],
-        margin: [0, 4, 0, 0],
-      },
-      {
-        text: 'General training advice, no diagnosis and no clearance. Local rules, the hall’s policy and licensed professionals come first. Shaking at the end of a clean hold is effort; pain is not.',
-        color: '#55626a',
-        margin: [0, 4, 0, 0],
-      },
-    ],
-  };
-  const { value, missing } = inFont(definition);
-  if (missing) (value.content as Content[]).push({ text: MISSING, color: '#55626a', margin: [0, 4, 0, 0] });
-  return pdfmake.createPdf(value).getBuffer();
+    },
+    ...(prescription.note
+      ? [{ text: prescription.note, margin: [0, 6, 0, 0] as [number, number, number, number] }]
+      : []),
+    ...(cautions.length
+      ? [
+          {
+            text: [{ text: 'Your cautions: ', bold: true }, cautions.map((c) => `${c.name}: ${c.effect}`).join(' ')],
+            margin: [0, 6, 0, 0] as [number, number, number, number],
+          },
+        ]
+      : []),
+    ...(checks.length
+      ? [
+          {
+            text: [{ text: 'Before you start: ', bold: true }, `${checks.join('; ')}.`],
+            margin: [0, 4, 0, 0] as [number, number, number, number],
+          },
+        ]
+      : []),
+    {
+      text: [
+        { text: 'Stop and tell your coach, and ask a licensed professional, at: ', bold: true },
+        `${stopSigns.map((s) => s.ask.replace(/\?$/, '').toLowerCase()).join('; ')}. At chest signs, loss of feeling or of control: at once.`,
+      ],
+      margin: [0, 4, 0, 0],
+    },
+    {
+      text: 'General training advice, no diagnosis and no clearance. Local rules, the hall’s policy and licensed professionals come first. Shaking at the end of a clean hold is effort; pain is not.',
+      color: SOFT,
+      margin: [0, 4, 0, 0],
+    },
+  ];
+  return pdfOf('Drills', content, { fontSize: small ? 8.5 : 9.5, margins: [36, 34, 36, 30] });
 }

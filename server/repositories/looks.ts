@@ -18,13 +18,13 @@ import {
 import { loggedHoldSchema, type LoggedHoldOf } from '../../api/ladders.js';
 import type { Account } from '../../api/accounts.js';
 import type { Facts } from '../../api/plans.js';
-import type { ReadLook } from '../work/tasks.js';
+import type { ReadLook } from '../work/look-read.js';
 import type { Eyes } from './eyes.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
 import { recordSchema, testsSchema } from '../../core/formats/observation.js';
 import { answersAfter } from '../../core/reason/patch.js';
-import { nextArrival } from '../database/arrivals.js';
+import { nextArrival, nextArrivals } from '../database/arrivals.js';
 import { flag, json, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { recordHash } from '../database/record-hash.js';
@@ -156,6 +156,36 @@ export async function letFilesGo(
 const CLIP =
   '(select id from clips where look_id = observations.id and arrived_at is not null order by arrived_at desc limit 1) as clip_id';
 
+/** Columns of a look as it is kept, but for its place in the order of arrival. */
+const columns = (
+  personId: string,
+  { input, record, hash }: ReadLook,
+  day: Day,
+  by: Pick<Account, 'id' | 'role'>,
+): Record<string, unknown> => ({
+  made_as: by.role,
+  id: input.id,
+  person_id: personId,
+  started_at: input.startedAt,
+  day,
+  position: input.observation.position,
+  record,
+  record_hash: hash,
+  media_id: input.mediaId,
+  relook_of: input.relookOf,
+  together_with: input.togetherWith,
+  marks: JSON.stringify(input.marks),
+  anchors: JSON.stringify(input.anchors),
+  note: input.note,
+  from_file: input.fromFile,
+  made_by: by.id,
+});
+/** Rows of one statement: SQLite takes 32,766 values in one. */
+const ROWS_AT_ONCE = 400;
+/** By this a look that comes again is known: whose, at which second, in which position. */
+export const sameLook = (personId: string, startedAt: string, position: string): string =>
+  `${personId} ${new Date(startedAt).toISOString().slice(0, 19)} ${position}`;
+
 export type Looks = ReturnType<typeof looksIn>;
 
 /** @param eyes what is known of the eyes that made looks */
@@ -211,29 +241,14 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
   async function insert(
     trx: Knex,
     personId: string,
-    { input, record, hash }: ReadLook,
+    look: ReadLook,
     day: Day,
     by: Pick<Account, 'id' | 'role'>,
     of: { run_id: string; run_note: string } | null = null,
   ): Promise<void> {
     await trx('observations').insert({
+      ...columns(personId, look, day, by),
       arrival: await nextArrival(trx),
-      made_as: by.role,
-      id: input.id,
-      person_id: personId,
-      started_at: input.startedAt,
-      day,
-      position: input.observation.position,
-      record,
-      record_hash: hash,
-      media_id: input.mediaId,
-      relook_of: input.relookOf,
-      together_with: input.togetherWith,
-      marks: JSON.stringify(input.marks),
-      anchors: JSON.stringify(input.anchors),
-      note: input.note,
-      from_file: input.fromFile,
-      made_by: by.id,
       ...of,
     });
     await followLast(trx, personId);
@@ -453,6 +468,78 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
           if (!(await trx('observations').where({ run_id: runId, run_note: note }).first('id')))
             await insert(trx, personId, look, day, by, { run_id: runId, run_note: note });
       });
+    },
+    /** Keeps many looks in the order given, in one transaction that is open already. */
+    async addMany(
+      kept: readonly {
+        personId: string;
+        day: Day;
+        look: ReadLook;
+        relookOf?: string | null;
+        togetherWith?: string | null;
+      }[],
+      by: Pick<Account, 'id' | 'role'>,
+    ): Promise<void> {
+      const first = await nextArrivals(db, kept.length);
+      const rows = kept.map(({ personId, day, look, relookOf, togetherWith }, i) => ({
+        ...columns(personId, look, day, by),
+        arrival: first + i,
+        ...(relookOf === undefined ? {} : { relook_of: relookOf }),
+        ...(togetherWith === undefined ? {} : { together_with: togetherWith }),
+      }));
+      await db.batchInsert('observations', rows, ROWS_AT_ONCE);
+      for (const id of new Set(kept.map((k) => k.personId))) await followLast(db, id);
+    },
+    /**
+     * Lets looks go for good that came with a file, unless something was said of them since.
+     * @returns names of those whose looks stayed
+     */
+    async removeUntouched(ids: readonly string[]): Promise<string[]> {
+      const stayed = new Set<string>();
+      for (let i = 0; i < ids.length; i += ROWS_AT_ONCE) {
+        const some = ids.slice(i, i + ROWS_AT_ONCE);
+        const touched = parseRows(
+          'observations',
+          z.object({ id: z.string(), name: z.string() }),
+          await db('observations')
+            .join('people', 'people.id', 'observations.person_id')
+            .whereIn('observations.id', some)
+            .where(
+              (w) =>
+                void w
+                  .where('version', '>', 1)
+                  .orWhereExists(db('observations as o').whereRaw('o.relook_of = observations.id'))
+                  .orWhereExists(db('observations as o').whereRaw('o.together_with = observations.id'))
+                  .orWhereExists(db('prescriptions').whereRaw('prescriptions.look_id = observations.id'))
+                  .orWhereExists(db('clips').whereRaw('clips.look_id = observations.id')),
+            )
+            .select('observations.id', 'people.name'),
+        );
+        for (const { name } of touched) stayed.add(name);
+        const gone = some.filter((id) => !touched.some((t) => t.id === id));
+        const owners = parseRows(
+          'observations',
+          z.object({ person_id: z.string() }),
+          await db('observations').whereIn('id', gone).distinct('person_id'),
+        );
+        await db('observations').whereIn('id', gone).delete();
+        for (const { person_id: owner } of owners) await followLast(db, owner);
+      }
+      return [...stayed];
+    },
+    /** What tells looks of people apart from looks that come again: person, second and position. */
+    async keptOf(people: readonly string[]): Promise<Set<string>> {
+      const found = new Set<string>();
+      for (let i = 0; i < people.length; i += ROWS_AT_ONCE) {
+        const rows = await db('observations')
+          .whereIn('person_id', people.slice(i, i + ROWS_AT_ONCE))
+          .whereNull('deleted_at')
+          .select('person_id', 'started_at', 'position');
+        const schema = z.object({ person_id: z.string(), started_at: z.string(), position: z.string() });
+        for (const r of parseRows('observations', schema, rows))
+          found.add(sameLook(r.person_id, r.started_at, r.position));
+      }
+      return found;
     },
     async change(look: Look, patch: LookPatch): Promise<void> {
       const set: Record<string, unknown> = {};

@@ -50,6 +50,25 @@ const personRow = summaryRow.extend({
   kit: z.union([z.null(), json(z.array(z.string()))]),
   notes: z.string(),
 });
+const rosterRow = personRow.omit({ last_look_at: true, last_look_day: true, relook_due: true, here: true });
+/** What a roster says of a person. */
+export interface RosterLine {
+  id: string;
+  name: string;
+  group: { id: string; name: string } | null;
+  birthYear: number | null;
+  /** m */
+  stature: number | null;
+  /** kg */
+  mass: number | null;
+  sex: Person['sex'];
+  goal: string;
+  method: string | null;
+  familyMethods: Record<string, string>;
+  kit: string[] | null;
+  notes: string;
+  archived: boolean;
+}
 const recordRow = personRow.pick({
   stature: true,
   mass: true,
@@ -89,6 +108,8 @@ const DUE_AFTER_DAYS = 14;
 const LAST_LOOK = "ifnull(people.last_look_day, '')";
 /** Whether a programme asked for a look on a day that has come, and none was made since. Takes today. */
 const RELOOK_DUE = `exists (select 1 from programme_relooks r where r.person_id = people.id and r.day <= ? and r.day > ${LAST_LOOK})`;
+/** Rows of one statement that keeps many. */
+const ROWS_AT_ONCE = 400;
 /** Longest lists of the floor; the counts are of all. */
 const ON_THE_FLOOR = { here: 60, due: 12 } as const;
 
@@ -388,6 +409,48 @@ export function peopleIn(db: Knex) {
       await db('people').insert({ id, ...columns(input), created_at: new Date().toISOString() });
       return id;
     },
+    /** Many at once. @returns their ids in the order given */
+    async addMany(inputs: readonly PersonInput[]): Promise<string[]> {
+      const rows = inputs.map((input) => ({
+        id: randomUUID(),
+        ...columns(input),
+        created_at: new Date().toISOString(),
+      }));
+      await db.batchInsert('people', rows, ROWS_AT_ONCE);
+      return rows.map((r) => r.id);
+    },
+    /** Everybody with what a roster says of them, by name; archived ones too. */
+    async roster(): Promise<RosterLine[]> {
+      const rows = await db('people')
+        .leftJoin('groups', 'groups.id', 'people.group_id')
+        .select('people.*', 'groups.name as group_name')
+        .orderByRaw('people.name collate nocase, people.id');
+      return parseRows('people', rosterRow, rows).map((r) => ({
+        id: r.id,
+        name: r.name,
+        group: r.group_id && r.group_name ? { id: r.group_id, name: r.group_name } : null,
+        birthYear: r.birth_year,
+        stature: r.stature,
+        mass: r.mass,
+        sex: r.sex,
+        goal: r.goal,
+        method: r.method,
+        familyMethods: r.family_methods,
+        kit: r.kit,
+        notes: r.notes,
+        archived: r.archived_at !== null,
+      }));
+    },
+    /** Lets people go with everything of theirs: only such as a file brought in and nobody added to. */
+    async removeAll(ids: readonly string[]): Promise<void> {
+      for (let i = 0; i < ids.length; i += ROWS_AT_ONCE)
+        await db('people')
+          .whereIn('id', ids.slice(i, i + ROWS_AT_ONCE))
+          .delete();
+    },
+    async removeEmptyGroup(id: string): Promise<void> {
+      await db('groups').where('id', id).whereNotExists(db('people').whereRaw('people.group_id = groups.id')).delete();
+    },
     async change(id: string, patch: PersonPatch): Promise<void> {
       const set = columns(patch);
       if (patch.archived !== undefined) set.archived_at = patch.archived ? new Date().toISOString() : null;
@@ -415,7 +478,13 @@ export function peopleIn(db: Knex) {
     async removeCaution(personId: string, id: string): Promise<boolean> {
       return (await db('cautions').where({ id, person_id: personId }).delete()) > 0;
     },
-    async addConsent(personId: string, input: ConsentInput, by: string): Promise<string> {
+    /** @param withdrawnOn of one that comes with a record: the day on which it was withdrawn */
+    async addConsent(
+      personId: string,
+      input: ConsentInput,
+      by: string,
+      withdrawnOn: Day | null = null,
+    ): Promise<string> {
       const id = randomUUID();
       await db('consents').insert({
         id,
@@ -428,6 +497,7 @@ export function peopleIn(db: Knex) {
         from_day: input.from,
         until_day: input.until,
         recorded_by: by,
+        withdrawn_on: withdrawnOn,
       });
       return id;
     },

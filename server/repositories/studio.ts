@@ -116,6 +116,8 @@ export function studioIn(db: Knex) {
   return {
     entries,
     defaults,
+    /** Another hand changed the entries: they are read again. */
+    forget,
     now(): Promise<Known> {
       if (!known) {
         const reading = read();

@@ -11,7 +11,7 @@ import { Again, checkRole, SENT, take, type Asked, type Handlers, type Sent } fr
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { Routes } from '../../api/routes.js';
 import { recordOf } from '../jobs/judging.js';
-import type { ReadLook } from '../work/tasks.js';
+import type { ReadLook } from '../work/look-read.js';
 import { LONG_BODY, LONG_CLIP } from '../work/work.js';
 import { judgedPerson, methodNamed, personOf, type Context } from './context.js';
 

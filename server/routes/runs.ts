@@ -12,7 +12,7 @@ import { plannerIn } from '../class-plan.js';
 import { Again, SENT, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { RunRecord } from '../repositories/runs.js';
-import { lookRead } from '../work/tasks.js';
+import { lookRead } from '../work/look-read.js';
 import type { Context } from './context.js';
 
 type Names = 'runs.list' | 'runs.add' | 'runs.get' | 'runs.note' | 'runs.stream' | 'runs.join' | 'runs.keep';

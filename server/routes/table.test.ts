@@ -317,6 +317,12 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     case 'goals.set':
     case 'goals.drop':
       return { params: { ...at, goal: 'dragon-flag' } };
+    case 'schema.get':
+      return { params: { name: 'person.json' } };
+    case 'imports.undo': {
+      const kept = await call(owner, routes['imports.keep']);
+      return { params: { id: (kept.body as { id: string }).id } };
+    }
     case 'entries.put':
       return { params: entry, body: () => bridge };
     case 'entries.remove':
@@ -339,9 +345,12 @@ function call(client: Client, route: Route, params?: Record<string, string>, bod
   const path = addressOf(route.path, params);
   if (route.form)
     return client.agent.post(`/api${path}`).set(CSRF_HEADER, client.token).attach(route.form, picture, 'a.jpg');
-  if (route.stream)
-    return client.agent.put(`/api${path}`).set(CSRF_HEADER, client.token).type('application/octet-stream').send(CLIP);
   const method = route.method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
+  if (route.stream)
+    return client.agent[method](`/api${path}`)
+      .set(CSRF_HEADER, client.token)
+      .type('application/octet-stream')
+      .send(path.startsWith('/imports') ? Buffer.from(`Name\nN ${randomUUID()}\n`) : CLIP);
   return method === 'get' ? client.get(path) : client.send(method, path, route.body ? body : undefined);
 }
 const may = (route: Route, role: (typeof ROLES)[number]): boolean =>

@@ -1,5 +1,5 @@
 /** Long computations as plain functions of plain data: run where they are called, or in a thread beside the requests. */
-import { lookInputSchema, type LookInput, type LookLine } from '../../api/observations.js';
+import { lookInputSchema, type LookLine } from '../../api/observations.js';
 import type { LoggedHoldOf } from '../../api/ladders.js';
 import type { Catalog } from '../../core/catalog/index.js';
 import { evaluate } from '../../core/evaluate/evaluate.js';
@@ -18,17 +18,13 @@ import type { Answered, Dealt, Scored } from '../../core/formats/eye.js';
 import { observationSchema } from '../../core/formats/observation.js';
 import { InputError, problemsOf, type Problem } from '../../core/formats/problems.js';
 import { loggedHold } from '../../core/ladder/holds.js';
+import type { Measure } from '../../core/measure/measure.js';
 import type { Circumstance } from '../../core/person/circumstance.js';
 import { evaluationFile } from '../../words/evaluation-file.js';
-import { recordHash } from '../database/record-hash.js';
+import { readImport, type ImportGiven, type ReadImport } from '../transfer/read-import.js';
+import { lookRead, type ReadLook } from './look-read.js';
 import { loadSolver } from './solver.js';
 
-/** A look's request, read: everything but the frames, and the record as text that is stored as it is. */
-export interface ReadLook {
-  input: LookInput;
-  record: string;
-  hash: string;
-}
 export interface JudgedLook {
   line: LookLine;
   hold: LoggedHoldOf | null;
@@ -55,6 +51,10 @@ interface TaskArguments {
   };
   /** Plans a programme. */
   planProgramme: { query: PlanQuery; by: PlanBy };
+  /** Reads a file that comes in. */
+  readImport: ImportGiven;
+  /** What was measured of a stored record. */
+  measureRecord: { record: LookRecord; circumstance: Circumstance };
   /** What a round of practice came to. */
   scoreRound: { dealt: Dealt; answered: Answered; circumstance: Circumstance };
 }
@@ -66,6 +66,8 @@ interface TaskAnswers {
   practisable: Practisable[];
   planClass: ClassPlan;
   planProgramme: Programme;
+  readImport: ReadImport;
+  measureRecord: { place: string; measures: Omit<Measure, 'estimated'>[] };
   scoreRound: Scored;
 }
 export type TaskName = keyof TaskArguments;
@@ -83,21 +85,6 @@ function parsed(body: string): unknown {
   }
 }
 export class NotJson extends Error {}
-
-/** A look checked against the catalogue, as it is stored. @throws InputError naming what the catalogue does not have */
-export function lookRead(catalog: Catalog, input: LookInput): ReadLook {
-  try {
-    resolveObservation(input.observation, catalog);
-  } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    throw new InputError(error.problems.map((p) => ({ ...p, path: `observation.${p.path}` })));
-  }
-  return {
-    input: { ...input, observation: { ...input.observation, frames: [] } },
-    record: JSON.stringify(input.observation),
-    hash: recordHash(input.observation),
-  };
-}
 
 const tasks: {
   [N in TaskName]: (catalog: Catalog, given: TaskArguments[N]) => TaskAnswers[N] | Promise<TaskAnswers[N]>;
@@ -125,6 +112,14 @@ const tasks: {
     }),
   planProgramme: async (catalog, { query, by }) => planProgramme(catalog, query, await loadSolver(), by),
   scoreRound: (catalog, { dealt, answered, circumstance }) => scoreRound(dealt, answered, catalog, circumstance),
+  readImport: (catalog, given) => readImport(catalog, given),
+  measureRecord(catalog, { record, circumstance }) {
+    const { family, rung, measures } = judge(see(record, catalog), catalog, circumstance);
+    return {
+      place: `${family.id}/${rung.id}`,
+      measures: measures.filter((m) => !m.estimated).map(({ estimated: _estimated, ...measure }) => measure),
+    };
+  },
   judgeRecord(catalog, { record, circumstance, id, day, at }) {
     const judged = judge(see(record, catalog), catalog, circumstance);
     const hold = loggedHold(judged, day, at);

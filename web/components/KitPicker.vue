@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** Which kit there is: all of it, or the ticked things. */
 import { computed } from 'vue';
+import { kitItems } from '../../core/catalog/index.js';
 import { catalog } from '../data/catalogue.js';
 
 defineProps<{ idPrefix: string; everything: string }>();
 const kit = defineModel<readonly string[] | null>({ required: true });
-const items = computed(() =>
-  [...new Set([...catalog.drills.flatMap((d) => d.kit), ...catalog.tests.flatMap((t) => t.kit)])].sort(),
-);
+const items = computed(() => kitItems(catalog));
 const toggle = (item: string): void => {
   const now = kit.value ?? [];
   kit.value = now.includes(item) ? now.filter((k) => k !== item) : [...now, item];

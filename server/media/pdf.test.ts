@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { inFont } from './sheet.js';
+import { inFont } from './pdf.js';
 
 describe('letters on the sheet', () => {
   test('Latin, Greek and Cyrillic are printed as they are, with their marks', () => {
