@@ -66,6 +66,12 @@ export const router = createRouter({
       component: () => import('./views/inbox/InboxPage.vue'),
     },
     {
+      path: '/in',
+      name: 'in',
+      meta: { title: 'Bring records in' },
+      component: () => import('./views/transfer/ImportPage.vue'),
+    },
+    {
       path: '/ladders',
       name: 'ladders',
       meta: { title: 'Ladders' },

@@ -233,9 +233,14 @@ export function personFilesIn(db: Knex) {
       for (let i = 0; i < ids.length; i += AT_ONCE) {
         const some = ids.slice(i, i + AT_ONCE);
         const told = new Map<string, unknown[]>(some.map((id) => [id, []]));
-        for (const row of (await db('people').whereIn('id', some)) as { id: string }[]) told.get(row.id)!.push(row);
+        const people: unknown = await db('people').whereIn('id', some);
+        for (const row of parseRows('people', z.looseObject({ id: z.string() }), people)) told.get(row.id)!.push(row);
         for (const of of COUNTED)
-          for (const row of (await of(db).whereIn('person_id', some).groupBy('person_id')) as { person_id: string }[])
+          for (const row of parseRows(
+            'people',
+            z.looseObject({ person_id: z.string() }),
+            await of(db).whereIn('person_id', some).groupBy('person_id'),
+          ))
             told.get(row.person_id)!.push(row);
         for (const [id, rows] of told) found.set(id, createHash('sha256').update(JSON.stringify(rows)).digest('hex'));
       }

@@ -83,7 +83,7 @@ describe('a roster', () => {
       problems: [],
       knownPeople: 0,
     });
-    expect(preview.table).toMatchObject({ length: 'cm', mass: 'kg', asksDates: true });
+    expect(preview.table).toMatchObject({ length: 'cm', mass: 'kg', asksDates: false });
     expect(await names()).toEqual([]);
 
     const done = await kept(Buffer.from(ROSTER, 'latin1'));

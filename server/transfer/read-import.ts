@@ -97,9 +97,9 @@ function tableTold<F extends string>(
   fields: readonly (Field & { id: F })[],
   columns: Columns<F>,
   told: Pick<TableTold, 'dates' | 'length' | 'mass'>,
-  days: F,
+  days: F | null,
 ): TableTold {
-  const at = columns[days];
+  const at = days === null ? null : columns[days];
   return {
     head: table.head.map((h) => h.slice(0, 80)),
     sample: table.rows.slice(0, 5).map(({ cells }) => table.head.map((_, i) => (cells[i] ?? '').slice(0, 80))),
@@ -152,7 +152,8 @@ function rosterOf(catalog: Catalog, { table, read }: { table: Table; read: strin
   return {
     kind: 'roster',
     read,
-    table: tableTold(table, ROSTER_FIELDS, columns, roster.taken, 'born'),
+    // Of a day of birth the year alone is kept, so nothing has to be asked of days.
+    table: tableTold(table, ROSTER_FIELDS, columns, roster.taken, null),
     people,
     problems: [...problems, ...roster.problems.sort((a, b) => a.row - b.row)],
   };

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ChartNoAxesColumn, UserPlus } from '@lucide/vue';
 import { refDebounced } from '@vueuse/core';
-import { onMounted, reactive, ref, toRef } from 'vue';
+import { computed, onMounted, reactive, ref, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { PersonInput } from '../../../api/people.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
+import FilesMenu from '../../components/FilesMenu.vue';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { useAction } from '../../data/action.js';
@@ -30,6 +31,14 @@ const roster = usePeople(() => ({
   ...(filter.caution ? { caution: filter.caution } : {}),
 }));
 const groups = useGroups();
+const files = computed(() => [
+  { name: 'Bring records in', to: '/in' },
+  { name: 'People as a table', note: 'CSV', href: '/api/out/people.csv' },
+  { name: 'Sets of everybody', note: 'CSV', href: '/api/out/sets.csv' },
+  ...(session.isOwner
+    ? [{ name: 'The whole studio, without pictures', note: 'JSON', href: '/api/out/studio.json' }]
+    : []),
+]);
 
 let added = '';
 const add = (input: PersonInput): Promise<boolean> => run(async () => (added = (await addPerson(input)).id));
@@ -43,9 +52,12 @@ onMounted(async () => {
 <template>
   <div class="flex flex-wrap items-center gap-3">
     <h1>People</h1>
-    <button v-if="session.isCoach" class="btn btn-main ml-auto" @click="adding = !adding">
-      <UserPlus :size="20" aria-hidden="true" /> Add a person
-    </button>
+    <div v-if="session.isCoach" class="ml-auto flex flex-wrap gap-2">
+      <FilesMenu label="Files" :entries="files" />
+      <button class="btn btn-main" @click="adding = !adding">
+        <UserPlus :size="20" aria-hidden="true" /> Add a person
+      </button>
+    </div>
   </div>
   <section v-if="adding" class="card mt-3" aria-label="New person">
     <PersonForm
@@ -107,7 +119,7 @@ onMounted(async () => {
     :empty="
       filter.search || filter.group || filter.caution
         ? 'Nobody fits this search.'
-        : 'Nobody here yet. Add the first person.'
+        : 'Nobody here yet. Add the first person, or bring a list in (Files).'
     "
   />
   <ul v-if="roster.people.value.length" class="mt-1 grid gap-2 md:grid-cols-2">

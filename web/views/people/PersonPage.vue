@@ -13,6 +13,7 @@ import { methodName } from '../../data/names.js';
 import { changePerson, useGroups } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
 import { useSettings } from '../../stores/settings.js';
+import RecordOut from '../transfer/RecordOut.vue';
 import CautionsPanel from './CautionsPanel.vue';
 import ConsentsPanel from './ConsentsPanel.vue';
 import HistoryPanel from './HistoryPanel.vue';
@@ -53,6 +54,7 @@ onMounted(async () => {
             <Archive :size="18" aria-hidden="true" /> {{ person.archived ? 'Bring back' : 'Archive' }}
           </button>
         </template>
+        <RecordOut v-if="session.isCoach" :id="id" />
         <RouterLink :to="`/ladders?person=${id}`" class="btn">Ladders</RouterLink>
         <RouterLink :to="`/bench?person=${id}`" class="btn btn-main"
           ><Timer :size="20" aria-hidden="true" /> New look</RouterLink

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+/** A person's record as files: on paper, as a workbook, as tables, whole; and files that come in. */
+import { computed } from 'vue';
+import FilesMenu from '../../components/FilesMenu.vue';
+
+const props = defineProps<{ id: string }>();
+const entries = computed(() => [
+  ...(
+    [
+      ['record.pdf', 'Record on paper', 'PDF'],
+      ['record.xlsx', 'Record as a workbook', 'XLSX'],
+      ['sets.csv', 'Sets', 'CSV'],
+      ['measures.csv', 'Measures', 'CSV'],
+      ['work.csv', 'Work alone', 'CSV'],
+      ['record.json', 'The whole record, without pictures', 'JSON'],
+    ] as const
+  ).map(([path, name, note]) => ({ href: `/api/people/${props.id}/${path}`, name, note })),
+  { name: 'Bring sets or looks in', to: `/in?person=${props.id}` },
+]);
+</script>
+
+<template>
+  <FilesMenu label="Files" :entries="entries">
+    <p class="text-soft px-2 py-1 text-sm">They hold health notes: for nobody but the person, or with their word.</p>
+  </FilesMenu>
+</template>
