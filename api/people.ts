@@ -17,6 +17,8 @@ const personFields = {
   /** kilograms */
   mass: z.number().min(10, 'must be 10–400 kg').max(400, 'must be 10–400 kg').nullable(),
   sex: z.enum(['female', 'male', 'unspecified']),
+  /** Where letters go: the person's, or a guardian's. */
+  email: z.email('is no e-mail address').max(254).nullable(),
   goal: words(200),
   method: z.string().max(60).nullable(),
   /** Methods for single positions, by family. */
@@ -34,6 +36,7 @@ export const personInputSchema = z.strictObject({
   stature: personFields.stature.default(null),
   mass: personFields.mass.default(null),
   sex: personFields.sex.default('unspecified'),
+  email: personFields.email.default(null),
   goal: personFields.goal.default(''),
   method: personFields.method.default(null),
   familyMethods: personFields.familyMethods.default({}),
@@ -110,6 +113,7 @@ export const personSchema = personSummarySchema.extend({
   stature: z.number().nullable(),
   mass: z.number().nullable(),
   sex: z.enum(['female', 'male', 'unspecified']),
+  email: z.string().nullable().default(null),
   goal: z.string(),
   method: z.string().nullable(),
   familyMethods: z.record(z.string(), z.string()),

@@ -34,6 +34,7 @@ import {
 } from './runs.js';
 import { clipRoutes } from './clip-routes.js';
 import { groupRoutes } from './group-routes.js';
+import { letterRoutes } from './letter-routes.js';
 import { programmeRoutes } from './programme-routes.js';
 import { transferRoutes } from './transfer-routes.js';
 import { wallRoutes } from './wall-routes.js';
@@ -794,6 +795,7 @@ export const routes = {
   },
 
   ...programmeRoutes,
+  ...letterRoutes,
   ...transferRoutes,
   ...wallRoutes,
   ...clipRoutes,

@@ -13,6 +13,8 @@ import { answerProblems, causeOf, HttpProblem, noSuchRoute } from './http/proble
 import { checkToken, requireAccount, sessions, sessionSecret } from './http/session.js';
 import { slowDown } from './http/tries.js';
 import { clipFilesIn } from './media/clips.js';
+import { simulatedPost } from './mail/post.js';
+import { sealWith } from './mail/seal.js';
 import { picturesIn } from './media/pictures.js';
 import { removalsIn } from './media/removals.js';
 import { workIn } from './work/work.js';
@@ -23,6 +25,7 @@ import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
 import { importsIn } from './repositories/imports.js';
+import { lettersIn } from './repositories/letters.js';
 import { laddersIn } from './repositories/ladders.js';
 import { runsIn } from './repositories/runs.js';
 import { wallsIn } from './repositories/walls.js';
@@ -39,6 +42,7 @@ import { classHandlers } from './routes/classes.js';
 import { clipHandlers } from './routes/clips.js';
 import { eyeHandlers } from './routes/eye.js';
 import { groupHandlers } from './routes/groups.js';
+import { letterHandlers } from './routes/letters.js';
 import { ladderHandlers } from './routes/ladders.js';
 import { lookHandlers } from './routes/looks.js';
 import { peopleHandlers } from './routes/people.js';
@@ -170,6 +174,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...planHandlers(context),
     ...programmeHandlers(context),
     ...soloHandlers(context),
+    ...letterHandlers(context, { letters: lettersIn(db, sealWith(secret, 'letters')), post: simulatedPost() }),
     ...transferHandlers(context, db, { imports: importsIn(db), files: personFilesIn(db) }),
     ...ladderHandlers(context),
     ...eyeHandlers(context),

@@ -72,6 +72,12 @@ export const router = createRouter({
       component: () => import('./views/transfer/ImportPage.vue'),
     },
     {
+      path: '/letters',
+      name: 'letters',
+      meta: { title: 'Outbox' },
+      component: () => import('./views/letters/LettersPage.vue'),
+    },
+    {
       path: '/ladders',
       name: 'ladders',
       meta: { title: 'Ladders' },

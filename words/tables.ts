@@ -32,6 +32,7 @@ export interface RosterPerson {
   stature: number | null;
   mass: number | null;
   sex: string;
+  email: string | null;
   goal: string;
   method: string | null;
   familyMethods: Readonly<Record<string, string>>;
@@ -50,6 +51,7 @@ export const rosterTable = (catalog: Pick<Catalog, 'methods'>, people: readonly 
       height: p.stature,
       weight: p.mass,
       sex: p.sex,
+      email: p.email,
       goal: p.goal,
       method: p.method === null ? null : methodName(catalog, p.method),
       methods: Object.entries(p.familyMethods)

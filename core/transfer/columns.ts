@@ -17,6 +17,7 @@ export const ROSTER_FIELDS = [
   { id: 'height', head: 'Height, m', also: ['height', 'stature', 'height cm', 'height m', 'height in'] },
   { id: 'weight', head: 'Weight, kg', also: ['weight', 'mass', 'body weight', 'weight kg', 'weight lb'] },
   { id: 'sex', head: 'Sex', also: ['gender', 'f m', 'm f'] },
+  { id: 'email', head: 'E-mail', also: ['email', 'mail', 'e mail address', 'email address'] },
   { id: 'goal', head: 'Goal', also: ['aim', 'goals'] },
   { id: 'method', head: 'Method', also: [] },
   { id: 'methods', head: 'Methods by position', also: [] },

@@ -26,6 +26,7 @@ export interface RosterRow {
     /** kg */
     mass?: number;
     sex?: 'female' | 'male' | 'unspecified';
+    email?: string;
     goal?: string;
     method?: string;
     familyMethods?: Record<string, string>;
@@ -118,6 +119,7 @@ function says(
     stature: read('height', (t) => readLength(t, length)),
     mass: read('weight', (t) => readMass(t, mass)),
     sex: read('sex', readSex),
+    email: text('email') || undefined,
     goal: text('goal') || undefined,
     method: read('method', readMethod(catalog)),
     familyMethods: read('methods', readMethods(catalog)),

@@ -1,8 +1,8 @@
 /** The database's shape as a list of steps, in the code so that tests and the bundle run the same ones. */
 import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
-import { imports } from './imports-step.js';
 import { programmes } from './programmes-step.js';
+import { records } from './records-step.js';
 import { recordHash } from './record-hash.js';
 
 /** Drops columns in place. Making the table anew, as the builder does for SQLite, would delete what refers to its rows. */
@@ -553,7 +553,7 @@ const STEPS: readonly Step[] = [
   walls,
   clips,
   programmes,
-  imports,
+  records,
 ];
 
 /** Names of the steps that this program knows. */

@@ -44,6 +44,7 @@ const personRow = summaryRow.extend({
   stature: z.number().nullable(),
   mass: z.number().nullable(),
   sex: z.enum(['female', 'male', 'unspecified']),
+  email: z.string().nullable(),
   goal: z.string(),
   method: z.string().nullable(),
   family_methods: json(z.record(z.string(), z.string())),
@@ -62,6 +63,7 @@ export interface RosterLine {
   /** kg */
   mass: number | null;
   sex: Person['sex'];
+  email: string | null;
   goal: string;
   method: string | null;
   familyMethods: Record<string, string>;
@@ -134,6 +136,7 @@ function columns(input: PersonPatch): Record<string, unknown> {
     stature: 'stature',
     mass: 'mass',
     sex: 'sex',
+    email: 'email',
     goal: 'goal',
     method: 'method',
     notes: 'notes',
@@ -355,6 +358,7 @@ export function peopleIn(db: Knex) {
         stature: row.stature,
         mass: row.mass,
         sex: row.sex,
+        email: row.email,
         goal: row.goal,
         method: row.method,
         familyMethods: row.family_methods,
@@ -433,6 +437,7 @@ export function peopleIn(db: Knex) {
         stature: r.stature,
         mass: r.mass,
         sex: r.sex,
+        email: r.email,
         goal: r.goal,
         method: r.method,
         familyMethods: r.family_methods,

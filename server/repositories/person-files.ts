@@ -161,13 +161,13 @@ export function personFilesIn(db: Knex) {
   return {
     /** Everything that is kept of a person but pictures and clips. Programmes in the version that stands. */
     async read(person: Person): Promise<PersonRecordOut> {
-      const { id, name, birthYear, stature, mass, sex, goal, method, familyMethods, kit, notes } = person;
+      const { id, name, birthYear, stature, mass, sex, email, goal, method, familyMethods, kit, notes } = person;
       return {
         person: {
           name,
           group: person.group?.name ?? null,
           archived: person.archived,
-          ...{ birthYear, stature, mass, sex, goal, method, familyMethods, kit, notes },
+          ...{ birthYear, stature, mass, sex, email, goal, method, familyMethods, kit, notes },
         },
         cautions: person.cautionRecords.map(({ caution, from, until, note }) => ({ caution, from, until, note })),
         consents: person.consents.map(({ id: _id, ...consent }) => consent),

@@ -4,11 +4,12 @@ import type { ClassInput, ClassOfStudio } from '../../api/classes.js';
 import { checkClass } from '../../core/class/plan.js';
 import type { ClassMember } from '../../core/formats/class.js';
 import { InputError } from '../../core/formats/problems.js';
-import { Again, SENT, type Handlers } from '../http/mount.js';
+import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { cardsPdf } from '../media/cards.js';
 import { asked, plannerIn } from '../class-plan.js';
 import type { Context } from './context.js';
+import { sendFile } from './send-file.js';
 
 type Names =
   | 'classes.list'
@@ -81,11 +82,7 @@ export function classHandlers(context: Context): Handlers<Names> {
       if (!plan)
         throw new HttpProblem(409, 'There are no cards yet', 'A class has cards when it has members and blocks.');
       const pdf = await cardsPdf((await studio.now()).catalog, input, { ...planned, plan });
-      response
-        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline; filename="cards.pdf"' })
-        .type('application/pdf')
-        .send(pdf);
-      return SENT;
+      return sendFile(response, { type: 'application/pdf', name: 'cards.pdf', file: pdf, inline: true });
     },
   };
 }

@@ -11,9 +11,10 @@ import { readScreen } from '../../core/screen/read-screen.js';
 import { groupTrends, MONTH_DAYS, type GroupMember } from '../../core/studio/group.js';
 import { groupSheets } from '../../words/group.js';
 import { invalid, notFound } from '../http/problems.js';
-import { SENT, type Asked, type Handlers, type Sent } from '../http/mount.js';
+import { type Asked, type Handlers, type Sent } from '../http/mount.js';
 import { csvOf, workbookOf } from '../media/tables.js';
 import { judgedPerson, type Context } from './context.js';
+import { sendFile } from './send-file.js';
 
 type Names = 'groups.list' | 'groups.add' | 'groups.trends' | 'groups.csv' | 'groups.workbook';
 
@@ -105,11 +106,7 @@ export function groupHandlers(context: Context): Handlers<Names> {
     }: Pick<Asked<Routes['groups.csv']>, 'account' | 'params' | 'query' | 'response'>): Promise<Sent> => {
       const { catalog } = await studio.now();
       const file = await write(groupSheets(catalog, await trendsOf(account, params.id, query.weeks)));
-      response
-        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': `attachment; filename="group.${ending}"` })
-        .type(type)
-        .send(file);
-      return SENT;
+      return sendFile(response, { type, name: `group.${ending}`, file });
     };
 
   return {

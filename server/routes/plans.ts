@@ -10,11 +10,12 @@ import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
 import { screenOf } from '../../core/screen/read-screen.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { warningText } from '../../words/drills.js';
-import { Again, SENT, type Handlers } from '../http/mount.js';
+import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { sheetPdf } from '../media/sheet.js';
 import type { StoredPrescription } from '../repositories/plans.js';
 import { nothingLoads, personOf, type Context } from './context.js';
+import { sendFile } from './send-file.js';
 
 type Names =
   | 'facts.get'
@@ -106,11 +107,7 @@ export function planHandlers(context: Context): Handlers<Names> {
     'prescriptions.sheet': async ({ account, params, response }) => {
       const { prescription, person } = await found(account, params.id);
       const pdf = await sheetPdf((await studio.now()).catalog, person, prescription);
-      response
-        .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline; filename="drills.pdf"' })
-        .type('application/pdf')
-        .send(pdf);
-      return SENT;
+      return sendFile(response, { type: 'application/pdf', name: 'drills.pdf', file: pdf, inline: true });
     },
 
     'intakes.list': async ({ account, params }) => {

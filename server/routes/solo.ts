@@ -11,23 +11,19 @@ import { adherence } from '../../core/programme/adherence.js';
 import { rungAt } from '../../core/ladder/gates.js';
 import { drillName, shortNames } from '../../words/names.js';
 import type { Response } from 'express';
-import { SENT, type Handlers } from '../http/mount.js';
+import type { Handlers, Sent } from '../http/mount.js';
 import { hallOf, programmeCalendar } from '../media/calendar.js';
 import { invalid, notFound } from '../http/problems.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
 import { judgedPerson, type Context } from './context.js';
+import { sendFile } from './send-file.js';
 
 type Names = 'links.list' | 'links.add' | 'links.shut' | 'solo.open' | 'solo.log' | 'solo.calendar';
 
-/** A calendar as a file that asks for no copy of it to be kept. */
-export function sendCalendar(response: Response, text: string): typeof SENT {
-  response
-    .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'attachment; filename="calendar.ics"' })
-    .type('text/calendar')
-    .send(text);
-  return SENT;
-}
+/** A calendar as a file. */
+export const sendCalendar = (response: Response, file: string): Sent =>
+  sendFile(response, { type: 'text/calendar', name: 'calendar.ics', file });
 
 /** A link is its own permission: what it opens is looked up as the house itself would. */
 const HOUSE = { role: 'owner', groups: [] as string[] } as unknown as Account;

@@ -238,6 +238,17 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
         body: () => bodies[name] ?? {},
       };
     }
+    case 'letters.send':
+    case 'letters.get':
+    case 'letters.message':
+    case 'letters.attachment':
+    case 'letters.remove': {
+      const body = () => ({ id: randomUUID() as string, what: 'record', of: null, to: 'n@hall.example' });
+      if (name === 'letters.send') return { params: at, body };
+      const sent = body();
+      await owner.send('post', `/people/${person}/letters`, sent);
+      return { params: { id: sent.id, ...(name === 'letters.attachment' ? { at: '0' } : {}) } };
+    }
     case 'prescriptions.add':
       return { params: at, body: prescription };
     case 'prescriptions.end':

@@ -6,41 +6,27 @@ import type { Account } from '../../api/accounts.js';
 import { IMPORT_BYTES, type ImportDone, type ImportQuery } from '../../api/imports.js';
 import { PERSON_FORMAT, personFileSchema, STUDIO_FORMAT, studioFileSchema } from '../../api/person-file.js';
 import type { transferRoutes } from '../../api/transfer-routes.js';
-import { ladders as allLadders } from '../../core/catalog/ladders.js';
 import { observationSchema } from '../../core/formats/observation.js';
-import { placeOn } from '../../core/ladder/places.js';
-import { ladderName } from '../../words/group.js';
-import { placeName } from '../../words/names.js';
 import { measuresTable, recordTables, rosterTable, setsTable, workTable } from '../../words/tables.js';
-import { checkRole, SENT, type Asked, type Handlers, type Sent } from '../http/mount.js';
+import { checkRole, type Asked, type Handlers, type Sent } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { Routes } from '../../api/routes.js';
-import { recordPdf } from '../media/record.js';
 import { csvOf, workbookOf } from '../media/tables.js';
 import type { Imports } from '../repositories/imports.js';
 import type { PersonFiles } from '../repositories/person-files.js';
 import { familyIn } from '../programme-logs.js';
 import { keepImport, undoImport } from '../transfer/keep.js';
 import type { ReadImport } from '../transfer/read-import.js';
+import { recordFile } from '../transfer/record-file.js';
 import { recordsOut } from '../transfer/record-out.js';
 import { previewOf, weigh, type Weighed } from '../transfer/weigh.js';
 import { LONG_BODY } from '../work/work.js';
 import { personOf, type Context } from './context.js';
+import { sendFile } from './send-file.js';
 
 type Names = keyof typeof transferRoutes;
 type OfPerson = Pick<Asked<Routes['person.sets']>, 'account' | 'params' | 'response'>;
 
-/** A file that no cache keeps. */
-export function sendFile(
-  response: Asked<Routes['person.sets']>['response'],
-  { type, name, file }: { type: string; name: string; file: string | Buffer },
-): Sent {
-  response
-    .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': `attachment; filename="${name}"` })
-    .type(type)
-    .send(file);
-  return SENT;
-}
 const WORKBOOK = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 
 /** A file as it comes, up to a length. @throws HttpProblem 413 */
@@ -72,7 +58,7 @@ export function transferHandlers(
   db: Knex,
   { imports, files }: { imports: Imports; files: PersonFiles },
 ): Handlers<Names> {
-  const { people, looks, studio, circumstances, judging, ladders, work, behind } = context;
+  const { people, looks, studio, circumstances, judging, work, behind } = context;
   const out = recordsOut(context);
 
   async function hall(): Promise<{ name: string; timeZone: string; today: string }> {
@@ -171,15 +157,7 @@ export function transferHandlers(
       return sendFile(response, { type: WORKBOOK, name: 'record.xlsx', file });
     },
     'person.pdf': async ({ account, params, response }) => {
-      const { catalog } = await studio.now();
-      const { person, record } = await out.of(account, params.id);
-      const taken = (await ladders.stepsOf(person.id)).filter((s) => s.decision !== 'declined');
-      const { name, today } = await hall();
-      const places = allLadders.flatMap((ladder) => {
-        const place = placeOn(catalog, ladder, record.sets, taken);
-        return place === null ? [] : [{ ladder: ladderName(ladder.id), place: placeName(catalog, place) }];
-      });
-      const file = await recordPdf(catalog, record, { hall: name, today, places });
+      const file = await recordFile(context, account, params.id);
       return sendFile(response, { type: 'application/pdf', name: 'record.pdf', file });
     },
     'person.json': async ({ account, params, response }) => {

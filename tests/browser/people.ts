@@ -43,6 +43,7 @@ export const somebody = (n: number, change: Partial<Person> = {}): Person => ({
   stature: 1.72,
   mass: 68,
   sex: 'female',
+  email: null,
   goal: '',
   method: null,
   familyMethods: {},

@@ -108,6 +108,8 @@ export const bodyFor = (name: RouteName): unknown => {
       return { day: DAY };
     case 'programmes.log':
       return { logs: [{ day: MONDAY, item: 'front-plank/forearm', is: 'done' }] };
+    case 'letters.send':
+      return { id: randomUUID(), what: 'record', of: null, to: 'n@hall.example' };
     case 'links.add':
       return { scopes: ['programme', 'progress'], days: 30 };
     case 'solo.open':

@@ -23,14 +23,14 @@ const route = useRoute();
 
 const places = computed((): { name: string; to: string; at: string[]; wide?: boolean }[] => [
   { name: 'Floor', to: '/', at: ['floor'] },
-  { name: 'People', to: '/people', at: ['people', 'person', 'compare'] },
+  { name: 'People', to: '/people', at: ['people', 'person', 'compare', 'in', 'group'] },
   { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen', 'eye', 'eye-round', 'eye-blind'] },
   { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
   // On a phone the floor leads there: the bar under both thumbs has room for six.
   ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class', 'after'], wide: true }] : []),
   { name: 'Plans', to: '/plans', at: ['plans', 'plan'], wide: true },
   { name: 'Library', to: '/library', at: ['library'] },
-  { name: 'Studio', to: '/studio', at: ['studio'] },
+  { name: 'Studio', to: '/studio', at: ['studio', 'letters', 'inbox'] },
 ]);
 const away = computed(() => !connected.value || session.offline);
 /** `offline, 3 waiting`: what a coach must know before walking on. */

@@ -32,6 +32,7 @@ interface Form {
   stature: number | '';
   mass: number | '';
   sex: PersonInput['sex'];
+  email: string;
   goal: string;
   methods: MethodsOf;
   kit: readonly string[] | null;
@@ -44,6 +45,7 @@ const fill = (): Form => ({
   stature: props.person?.stature ? statureToForm(props.person.stature, settings.units) : '',
   mass: props.person?.mass ? massToForm(props.person.mass, settings.units) : '',
   sex: props.person?.sex ?? 'unspecified',
+  email: props.person?.email ?? '',
   goal: props.person?.goal ?? '',
   methods: { method: props.person?.method ?? null, familyMethods: props.person?.familyMethods ?? {} },
   kit: props.person?.kit ?? null,
@@ -61,13 +63,14 @@ watch(
 );
 
 const number = z.union([z.number(), z.literal('')]);
-const formSchema: z.ZodType<Form> = z.object({
+const formSchema: z.ZodType<Form, unknown> = z.object({
   name: z.string(),
   groupId: z.string(),
   birthYear: number,
   stature: number,
   mass: number,
   sex: z.enum(['unspecified', 'female', 'male']),
+  email: z.string().default(''),
   goal: z.string(),
   methods: z.custom<MethodsOf>((m) => typeof m === 'object' && m !== null && 'familyMethods' in m),
   kit: z.array(z.string()).nullable(),
@@ -92,6 +95,7 @@ async function submit(): Promise<void> {
     stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
     mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
     sex: form.sex,
+    email: form.email.trim() || null,
     goal: form.goal,
     method: form.methods.method,
     familyMethods: { ...form.methods.familyMethods },
@@ -166,6 +170,10 @@ async function addGroup(): Promise<void> {
     <div class="sm:col-span-2">
       <label class="label" for="p-goal">Goal</label
       ><input id="p-goal" v-model="form.goal" class="field" maxlength="200" />
+    </div>
+    <div class="sm:col-span-2">
+      <label class="label" for="p-email">E-mail</label
+      ><input id="p-email" v-model="form.email" type="email" class="field" maxlength="254" autocomplete="off" />
     </div>
     <div class="sm:col-span-2">
       <MethodChoice v-model="form.methods" id-prefix="p" none="As the studio or the position has it" />

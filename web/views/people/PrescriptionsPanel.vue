@@ -7,6 +7,7 @@ import type { Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { sizeText } from '../../../words/kit.js';
 import { setsText } from '../../../words/dose.js';
+import SendLetter from '../letters/SendLetter.vue';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { today } from '../../data/clock.js';
@@ -75,6 +76,7 @@ async function end(p: Prescription, day: string | null): Promise<void> {
         <a class="btn" :href="`/api/prescriptions/${p.id}/sheet.pdf`" target="_blank" rel="noopener"
           ><FileText :size="18" aria-hidden="true" /> Sheet</a
         >
+        <SendLetter v-if="session.isCoach" :person-id="person.id" what="sheet" :of="p.id" label="Send the sheet" />
         <RouterLink v-if="p.lookId" :to="`/looks/${p.lookId}`" class="btn">The look behind it</RouterLink>
         <button v-if="session.isCoach" class="btn" :disabled="busy" @click="end(p, today())">End it</button>
       </div>

@@ -9,9 +9,10 @@ import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
 import { useAction } from '../../data/action.js';
 import { dayText, dayTimeText } from '../../data/names.js';
+import SendLetter from '../letters/SendLetter.vue';
 import { addLink, shutLink, useLinks } from '../../data/solo.js';
 
-const props = defineProps<{ id: string }>();
+const props = defineProps<{ id: string; personId: string }>();
 const links = useLinks(() => props.id);
 const open = computed(() => (links.value.value ?? []).filter((l) => !l.shut));
 const { busy, error, run } = useAction();
@@ -60,6 +61,9 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
       <button class="btn w-full" :disabled="busy" @click="make">
         <Link2 :size="18" aria-hidden="true" /> Make a link
       </button>
+    </div>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <SendLetter :person-id="personId" what="programme" :of="id" label="Send it by mail" />
     </div>
     <div v-if="made" class="note mt-2 space-y-2" role="status">
       <p><b>It is shown this once.</b> Copy it now.</p>

@@ -240,7 +240,7 @@ const print = (): void => window.print();
             <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
           </div>
         </section>
-        <LinksCard v-if="stored && session.isCoach && !stored.endedOn" :id="stored.id" />
+        <LinksCard v-if="stored && session.isCoach && !stored.endedOn" :id="stored.id" :person-id="stored.personId" />
         <section v-if="stored" class="card" aria-labelledby="plan-versions">
           <h2 id="plan-versions">Versions</h2>
           <ol class="divide-rule divide-y">

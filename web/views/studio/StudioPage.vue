@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { FileUp, Inbox, Mail } from '@lucide/vue';
 import { reactive, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Account } from '../../../api/accounts.js';
@@ -74,7 +75,14 @@ const SEES: Record<Role, string> = {
 </script>
 
 <template>
-  <h1>Studio</h1>
+  <div class="flex flex-wrap items-center gap-2">
+    <h1 class="mr-auto">Studio</h1>
+    <template v-if="session.isCoach">
+      <RouterLink to="/in" class="btn"><FileUp :size="18" aria-hidden="true" /> Bring records in</RouterLink>
+      <RouterLink to="/inbox" class="btn"><Inbox :size="18" aria-hidden="true" /> Inbox</RouterLink>
+      <RouterLink to="/letters" class="btn"><Mail :size="18" aria-hidden="true" /> Outbox</RouterLink>
+    </template>
+  </div>
   <section v-if="session.isOwner" class="card mt-3" aria-labelledby="accounts">
     <div class="flex items-center">
       <h2 id="accounts">Accounts</h2>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A person's record as files: on paper, as a workbook, as tables, whole; and files that come in. */
 import { computed } from 'vue';
+import SendLetter from '../letters/SendLetter.vue';
 import FilesMenu from '../../components/FilesMenu.vue';
 
 const props = defineProps<{ id: string }>();
@@ -20,6 +21,7 @@ const entries = computed(() => [
 </script>
 
 <template>
+  <SendLetter :person-id="id" what="record" :of="null" label="Send the record" />
   <FilesMenu label="Files" :entries="entries">
     <p class="text-soft px-2 py-1 text-sm">They hold health notes: for nobody but the person, or with their word.</p>
   </FilesMenu>

@@ -1,0 +1,45 @@
+/** Letters to people, as a coach would write them. */
+import type { Day } from '../core/days.js';
+
+export const LETTER_WORDS = { sheet: 'Drills', programme: 'Programme', record: 'Record' } as const;
+export type LetterAbout =
+  | { what: 'sheet'; relookOn: Day }
+  | { what: 'programme'; link: string; until: string; from: Day; weeks: number }
+  | { what: 'record' };
+interface Who {
+  /** First name. */
+  name: string;
+  coach: string;
+  /** '' where the hall has no name. */
+  hall: string;
+  note: string;
+}
+
+const STOP =
+  'Stop on pain, numbness, dizziness, pressure in the chest or unusual breathlessness, and ask a licensed professional. This is general training advice.';
+
+function about(letter: LetterAbout): string[] {
+  switch (letter.what) {
+    case 'sheet':
+      return ['Your drills are on the sheet that comes with this letter.', `We look again on ${letter.relookOn}.`];
+    case 'programme':
+      return [
+        `Your programme is ready: ${letter.weeks} ${letter.weeks === 1 ? 'week' : 'weeks'} from ${letter.from}.`,
+        `It opens on your phone until ${letter.until.slice(0, 10)}, without an account:`,
+        letter.link,
+        'The link is yours alone: whoever has it can read the programme. The file with this letter puts its days in your calendar.',
+      ];
+    case 'record':
+      return ['Your record comes with this letter, as you asked for it.'];
+  }
+}
+const SUBJECT = { sheet: 'Your drills', programme: 'Your programme', record: 'Your record' } as const;
+
+/** Subject and text of a letter. */
+export function letterText(letter: LetterAbout, { name, coach, hall, note }: Who): { subject: string; text: string } {
+  const subject = hall ? `${SUBJECT[letter.what]}, ${hall}` : SUBJECT[letter.what];
+  const parts = [`Hello ${name},`, about(letter).join('\n'), ...(note ? [note] : [])];
+  if (letter.what !== 'record') parts.push(STOP);
+  parts.push([coach, ...(hall ? [hall] : [])].join('\n'));
+  return { subject, text: `${parts.join('\n\n')}\n` };
+}
