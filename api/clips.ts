@@ -37,6 +37,8 @@ export const clipSchema = z.object({
   /** Null: its content is still on its way. */
   arrivedAt: z.string().nullable(),
   by: z.string(),
+  /** Sent in by the person, by link; `by` made the link. */
+  byLink: z.boolean().default(false),
 });
 export type Clip = z.infer<typeof clipSchema>;
 

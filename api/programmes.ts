@@ -7,7 +7,8 @@ import { MOST_WEEKS, PLAN_MINUTES, planPinSchema, setSchema, WEEKDAYS } from '..
 import { DONE } from '../core/programme/adherence.js';
 import type { Programme as Planned } from '../core/programme/plan.js';
 import type { PlanChange } from '../core/programme/changes.js';
-import { daySchema, idSchema, words } from './common.js';
+import { clipInputSchema } from './clips.js';
+import { daySchema, idSchema, nameSchema, words } from './common.js';
 
 const item = z.string().min(1).max(121);
 const weekNumber = z.number().int().min(1).max(MOST_WEEKS);
@@ -236,9 +237,10 @@ export const programmeLineSchema = z.object({
 export type ProgrammeLine = z.infer<typeof programmeLineSchema>;
 
 /** What a link opens: the weeks with what is to be done, and how it went so far. */
-export const LINK_SCOPES = ['programme', 'progress'] as const;
+/** `send-in`: a clip may be sent to the coach. */
+export const LINK_SCOPES = ['programme', 'progress', 'send-in'] as const;
 export const linkInputSchema = z.strictObject({
-  scopes: z.array(z.enum(LINK_SCOPES)).min(1, 'opens nothing').max(2).refine(once, 'names one twice'),
+  scopes: z.array(z.enum(LINK_SCOPES)).min(1, 'opens nothing').max(3).refine(once, 'names one twice'),
   /** Days that it opens for. */
   days: z.number().int().min(1, 'must be 1–120').max(120, 'must be 1–120'),
 });
@@ -267,6 +269,15 @@ export const soloLogSchema = z.strictObject({
   secret: secretSchema,
   logs: z.array(itemLogInputSchema).min(1, 'holds nothing').max(12),
 });
+
+/** A clip that the person sends, and, where clips may not be kept yet, who says that they may. */
+export const soloClipSchema = z.strictObject({
+  secret: secretSchema,
+  clip: clipInputSchema.omit({ lookId: true }),
+  consent: z.strictObject({ givenBy: nameSchema(80), relation: z.enum(['self', 'guardian']) }).nullable(),
+});
+/** Clips of one person that may wait for a look by link, and minutes in which the content of one must have begun to come. */
+export const SENT_IN = { waiting: 5, minutes: 60 } as const;
 
 /** An item as the person reads it: without reasons. */
 export const soloItemSchema = plannedItemSchema.omit({ why: true });
@@ -308,6 +319,8 @@ export const soloSheetSchema = z.object({
     }),
   ),
   logs: z.array(itemLogInputSchema),
+  /** Of `send-in`: whether clips may be kept already, whether a guardian says so, how many wait for a look. */
+  sendIn: z.object({ allowed: z.boolean(), minor: z.boolean(), waiting: z.number().int() }).nullable().default(null),
   /** Of `progress`: sets done and planned, and the best clean seconds or reps of each day at each version that was looked at. */
   progress: z
     .object({

@@ -2,7 +2,7 @@
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { CLIP_TYPES, type Clip, type WaitingClip } from '../../api/clips.js';
-import { maybeRow, parseRow, parseRows } from '../database/rows.js';
+import { flag, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { letFilesGo } from './looks.js';
 
@@ -17,6 +17,7 @@ const clipRow = z.object({
   added_at: z.string(),
   arrived_at: z.string().nullable(),
   by_name: z.string(),
+  by_link: flag,
 });
 const waitingRow = clipRow.extend({ person_name: z.string() });
 const clip = (row: z.infer<typeof clipRow>): Clip => ({
@@ -30,6 +31,7 @@ const clip = (row: z.infer<typeof clipRow>): Clip => ({
   addedAt: row.added_at,
   arrivedAt: row.arrived_at,
   by: row.by_name,
+  byLink: row.by_link,
 });
 
 export type Clips = ReturnType<typeof clipsIn>;
@@ -54,6 +56,15 @@ export function clipsIn(db: Knex) {
         .orderBy('added_at');
       return parseRows('clips', waitingRow, found).map((row) => ({ ...clip(row), personName: row.person_name }));
     },
+    /** Clips of a person that came by link and wait for a look, those on their way too. */
+    async waitingByLink(personId: string): Promise<number> {
+      const row: unknown = await db('clips')
+        .where({ person_id: personId, by_link: true })
+        .whereNull('look_id')
+        .count({ n: '*' })
+        .first();
+      return parseRow('clips', z.object({ n: z.number() }), row).n;
+    },
     /** Bytes of all clips that are kept or announced. */
     async bytes(): Promise<number> {
       const row: unknown = await db('clips').sum({ bytes: 'bytes' }).first();
@@ -73,6 +84,7 @@ export function clipsIn(db: Knex) {
           note: of.note,
           added_at: of.addedAt,
           added_by: by,
+          by_link: of.byLink,
         });
         return true;
       });

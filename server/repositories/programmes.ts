@@ -47,6 +47,7 @@ const linkRow = z.object({
   scopes: json(linkSchema.shape.scopes),
   until: z.string(),
   by: z.string(),
+  made_by: z.string(),
   made_at: z.string(),
   revoked_at: z.string().nullable(),
   opened_at: z.string().nullable(),
@@ -262,11 +263,17 @@ export function programmesIn(db: Knex) {
     async opened(
       secret: string,
       now: string,
-    ): Promise<{ programme: string; scopes: ProgrammeLink['scopes']; until: string; by: string } | null> {
+    ): Promise<{
+      programme: string;
+      scopes: ProgrammeLink['scopes'];
+      until: string;
+      by: string;
+      madeBy: string;
+    } | null> {
       const row = maybeRow('programme_links', linkRow, await links().where('secret_hash', hashOf(secret)).first());
       if (!row || row.revoked_at !== null || row.until <= now) return null;
       await db('programme_links').where('id', row.id).update({ opened_at: now });
-      return { programme: row.programme_id, scopes: row.scopes, until: row.until, by: row.by };
+      return { programme: row.programme_id, scopes: row.scopes, until: row.until, by: row.by, madeBy: row.made_by };
     },
   };
 }

@@ -1,4 +1,5 @@
 /** Clips of looks, and the inbox. */
+import type { Readable } from 'node:stream';
 import { CLIPS_BYTES, type Clip } from '../../api/clips.js';
 import type { Account } from '../../api/accounts.js';
 import type { clipRoutes } from '../../api/clip-routes.js';
@@ -13,8 +14,35 @@ const noConsent = (): HttpProblem =>
     'Record the permission on the person’s page first: of pictures, with “clips may be kept”.',
   );
 
+/** Keeping clips, whoever sends them: room for all, the content whole or not at all, and only while the permission stands. */
+export function clipKeeping({ people, clips, clipFiles, removals, circumstances, config }: Context) {
+  return {
+    /** @throws HttpProblem 409 where there is no room */
+    async checkRoom(bytes: number): Promise<void> {
+      const most = config.clipsBytes ?? CLIPS_BYTES;
+      if ((await clips.bytes()) + bytes > most)
+        throw new HttpProblem(
+          409,
+          'There is no room for this clip',
+          `The studio keeps ${Math.round(most / 1024 ** 3)} GB of clips. Delete some that are not needed any more.`,
+        );
+    },
+    /** @throws HttpProblem 409 where the permission was withdrawn meanwhile, and as the files do */
+    storeContent: (clip: Clip, content: Readable): Promise<void> =>
+      removals.whileWriting(clip.id, async () => {
+        await clipFiles.store(clip.id, content, clip.bytes);
+        const day = await circumstances.today();
+        if (await clips.arrived(clip.id, circumstances.now(), (trx) => people.allowsClips(clip.personId, day, trx)))
+          return;
+        await clipFiles.remove(clip.id);
+        throw noConsent();
+      }),
+  };
+}
+
 export function clipHandlers(context: Context): Handlers<keyof typeof clipRoutes> {
-  const { people, looks, clips, clipFiles, removals, circumstances, config } = context;
+  const { people, looks, clips, clipFiles, removals, circumstances } = context;
+  const keeping = clipKeeping(context);
   const clipOf = async (account: Account, id: string): Promise<Clip> => {
     const clip = await clips.find(id);
     if (!clip || !(await people.maySee(account, clip.personId))) throw notFound('This clip');
@@ -40,14 +68,11 @@ export function clipHandlers(context: Context): Handlers<keyof typeof clipRoutes
       if (known) return new Again(known);
       if (!person.allows.clips) throw noConsent();
       await checkLook(person.id, body.lookId);
-      const most = config.clipsBytes ?? CLIPS_BYTES;
-      if ((await clips.bytes()) + body.bytes > most)
-        throw new HttpProblem(
-          409,
-          'There is no room for this clip',
-          `The studio keeps ${Math.round(most / 1024 ** 3)} GB of clips. Delete some that are not needed any more.`,
-        );
-      const added = await clips.add({ ...body, personId: person.id, addedAt: circumstances.now() }, account.id);
+      await keeping.checkRoom(body.bytes);
+      const added = await clips.add(
+        { ...body, personId: person.id, addedAt: circumstances.now(), byLink: false },
+        account.id,
+      );
       return added ? read(body.id) : new Again(await read(body.id));
     },
     'clips.content': async ({ account, params, request }) => {
@@ -57,14 +82,8 @@ export function clipHandlers(context: Context): Handlers<keyof typeof clipRoutes
         request.resume();
         return clip;
       }
-      return removals.whileWriting(clip.id, async () => {
-        await clipFiles.store(clip.id, request, clip.bytes);
-        const day = await circumstances.today();
-        if (await clips.arrived(clip.id, circumstances.now(), (trx) => people.allowsClips(clip.personId, day, trx)))
-          return read(clip.id);
-        await clipFiles.remove(clip.id);
-        throw noConsent();
-      });
+      await keeping.storeContent(clip, request);
+      return read(clip.id);
     },
     'clips.inbox': async ({ account }) => ({ clips: await clips.waiting(people.groupsSeen(account)) }),
     'clips.get': async ({ account, params, response }) => {

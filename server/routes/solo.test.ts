@@ -9,6 +9,9 @@ import {
   type SoloSheet,
   type Tried,
 } from '../../api/programmes.js';
+import type { WaitingClip } from '../../api/clips.js';
+import { CSRF_HEADER } from '../../api/common.js';
+import type { Person } from '../../api/people.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
 import { noDefaults } from '../repositories/studio.js';
@@ -263,5 +266,78 @@ describe('a calendar', () => {
     expect(events(await text('/calendar/classes.ics'))).toMatchObject([
       { uid: `${one.id}@upright-anchor`, day: one.day, summary: 'Lunch, trunk; basics, 30 min' },
     ]);
+  });
+});
+
+describe('a clip that is sent in', () => {
+  const CLIP = Buffer.concat([Buffer.from('0000001866747970', 'hex'), Buffer.alloc(32)]);
+  const clip = (change: object = {}) => ({
+    id: randomUUID() as string,
+    name: 'monday.mp4',
+    type: 'video/mp4',
+    bytes: CLIP.length,
+    note: 'my hips?',
+    ...change,
+  });
+  const self = { givenBy: 'Marit Solheim', relation: 'self' };
+  const announce = (secret: string, of: object, consent: object | null = self) =>
+    stranger.send('post', '/solo/clips', { secret, clip: of, consent });
+  const content = (of: string, bytes = CLIP) =>
+    stranger.agent
+      .put(`/api/solo/clips/${of}/content`)
+      .set(CSRF_HEADER, stranger.token)
+      .type('application/octet-stream')
+      .send(bytes);
+  const inbox = async () => ((await coach.get('/clips')).body as { clips: WaitingClip[] }).clips;
+
+  test('lands in the coach’s inbox, with the permission that was stated recorded as such', async () => {
+    const { secret } = await linked(['programme', 'send-in']);
+    expect(((await open(secret)).body as SoloSheet).sendIn).toEqual({ allowed: false, minor: false, waiting: 0 });
+    const one = clip();
+    expect((await announce(secret, one, null)).body).toMatchObject({ problems: [{ path: 'consent' }] });
+    expect((await announce(secret, one)).status).toBe(201);
+    expect((await announce(secret, one)).status).toBe(200);
+    expect(await inbox()).toEqual([]);
+    expect((await content(one.id)).status).toBe(204);
+    expect((await content(one.id)).status).toBe(204);
+    expect(await inbox()).toMatchObject([
+      { id: one.id, personName: 'Marit Solheim', note: 'my hips?', byLink: true, by: coach.account!.name },
+    ]);
+    const person = (await coach.get(`/people/${id}`)).body as Person;
+    expect(person.allows.clips).toBe(true);
+    expect(person.consents).toMatchObject([
+      { givenBy: 'Marit Solheim', clips: true, purpose: expect.stringContaining('by link') },
+    ]);
+    expect(((await open(secret)).body as SoloSheet).sendIn).toEqual({ allowed: true, minor: false, waiting: 1 });
+    // Allowed now: nothing more has to be said. Withdrawn, the clip is gone with the others.
+    expect((await announce(secret, clip(), null)).status).toBe(201);
+    await coach.send('post', `/people/${id}/consents/${person.consents[0]!.id}/withdraw`);
+    expect(await inbox()).toEqual([]);
+  });
+  test('of a minor a guardian states it', async () => {
+    await coach.send('patch', `/people/${id}`, { birthYear: 2012 });
+    const { secret } = await linked(['send-in']);
+    expect((await announce(secret, clip())).body).toMatchObject({ problems: [{ path: 'consent.relation' }] });
+    expect((await announce(secret, clip(), { givenBy: 'Kari', relation: 'guardian' })).status).toBe(201);
+  });
+  test('only by a link that says so, only what was announced, only within the hour, only so many', async () => {
+    const { secret } = await linked(['programme', 'progress']);
+    expect((await announce(secret, clip())).status).toBe(404);
+    expect((await content(randomUUID())).status).toBe(404);
+    const may = await linked(['send-in']);
+    const one = clip();
+    await announce(may.secret, one);
+    expect((await content(one.id, Buffer.concat([CLIP, CLIP]))).status).toBe(413);
+    expect((await content(one.id, Buffer.alloc(CLIP.length, 7))).status).toBe(422);
+    const own = clip();
+    await coach.send('post', `/people/${id}/clips`, own);
+    expect((await content(own.id)).status).toBe(404);
+    expect((await announce(may.secret, own)).status).toBe(409);
+    for (let i = 0; i < 4; i += 1) expect((await announce(may.secret, clip())).status).toBe(201);
+    expect((await announce(may.secret, clip())).status).toBe(409);
+    studio.setNow(new Date(Date.parse(NOW) + 61 * 60_000).toISOString());
+    expect((await content(one.id)).status).toBe(404);
+    await coach.send('delete', `/links/${may.link.id}`);
+    expect((await announce(may.secret, clip())).status).toBe(404);
   });
 });

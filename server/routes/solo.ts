@@ -1,6 +1,6 @@
 /** Links to a programme, and what whoever has one reads and says: no account, nothing beyond the person's own sheet. */
 import type { Account } from '../../api/accounts.js';
-import type { SoloSheet } from '../../api/programmes.js';
+import { SENT_IN, type SoloSheet } from '../../api/programmes.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { DAY_MS } from '../../core/days.js';
 import { sessionsAt } from '../../core/ladder/next-gate.js';
@@ -11,15 +11,17 @@ import { adherence } from '../../core/programme/adherence.js';
 import { rungAt } from '../../core/ladder/gates.js';
 import { drillName, shortNames } from '../../words/names.js';
 import type { Response } from 'express';
-import type { Handlers, Sent } from '../http/mount.js';
+import { Again, type Handlers, type Sent } from '../http/mount.js';
 import { hallOf, programmeCalendar } from '../media/calendar.js';
-import { invalid, notFound } from '../http/problems.js';
+import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
+import { clipKeeping } from './clips.js';
 import { judgedPerson, type Context } from './context.js';
 import { sendFile } from './send-file.js';
 
-type Names = 'links.list' | 'links.add' | 'links.shut' | 'solo.open' | 'solo.log' | 'solo.calendar';
+type Names =
+  'links.list' | 'links.add' | 'links.shut' | 'solo.open' | 'solo.log' | 'solo.calendar' | 'solo.clip' | 'solo.content';
 
 /** A calendar as a file. */
 export const sendCalendar = (response: Response, file: string): Sent =>
@@ -29,7 +31,8 @@ export const sendCalendar = (response: Response, file: string): Sent =>
 const HOUSE = { role: 'owner', groups: [] as string[] } as unknown as Account;
 
 export function soloHandlers(context: Context): Handlers<Names> {
-  const { people, programmes, studio, circumstances, judging } = context;
+  const { people, programmes, studio, circumstances, judging, clips } = context;
+  const keeping = clipKeeping(context);
 
   /** A programme that the account may see. */
   async function seen(account: Account, id: string): Promise<StoredProgramme> {
@@ -43,6 +46,8 @@ export function soloHandlers(context: Context): Handlers<Names> {
     scopes: SoloSheet['scopes'];
     until: string;
     coach: string;
+    /** The account that made the link. */
+    madeBy: string;
   }
   /** @throws 404 for a secret that opens nothing, whatever the reason: a guess learns nothing */
   async function opened(secret: string): Promise<Opened> {
@@ -50,7 +55,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
     const stored = link && (await programmes.find(link.programme));
     const person = stored && (await people.find(HOUSE, stored.personId, await circumstances.today()));
     if (!link || !stored || !person || person.archived) throw notFound('What this link opened');
-    return { stored, scopes: link.scopes, until: link.until, coach: link.by };
+    return { stored, scopes: link.scopes, until: link.until, coach: link.by, madeBy: link.madeBy };
   }
 
   async function sheet({ stored, scopes, until, coach }: Opened): Promise<SoloSheet> {
@@ -97,6 +102,9 @@ export function soloHandlers(context: Context): Handlers<Names> {
         : [],
       texts: scopes.includes('programme') ? texts : {},
       logs: logs.map(({ by: _by, at: _at, note: _note, ...log }) => ({ ...log, note: '' })),
+      sendIn: scopes.includes('send-in')
+        ? { allowed: person.allows.clips, minor: person.minor, waiting: await clips.waitingByLink(person.id) }
+        : null,
       progress: scopes.includes('progress')
         ? { done: done.done, planned: done.planned, lines: await linesOf(stored, items) }
         : null,
@@ -147,6 +155,49 @@ export function soloHandlers(context: Context): Handlers<Names> {
         response,
         programmeCalendar(catalog, link.stored, shortNames([person]).get(person.id)!, hallOf(defaults)),
       );
+    },
+    /** Where there is no permission yet, the one who sends says who gives it: that is recorded as such, and can be withdrawn as any. */
+    'solo.clip': async ({ body: { secret, clip, consent } }) => {
+      const link = await opened(secret);
+      if (!link.scopes.includes('send-in')) throw notFound('What this link opened');
+      const today = await circumstances.today();
+      const person = (await people.find(HOUSE, link.stored.personId, today))!;
+      const known = await clips.find(clip.id);
+      if (known && (known.personId !== person.id || !known.byLink))
+        throw new HttpProblem(409, 'This clip belongs to somebody else');
+      if (known) return new Again({ id: known.id, arrived: known.arrivedAt !== null });
+      if ((await clips.waitingByLink(person.id)) >= SENT_IN.waiting)
+        throw new HttpProblem(
+          409,
+          'Your coach has not looked at the last ones yet',
+          `${SENT_IN.waiting} clips wait. Send this one when they were looked at.`,
+        );
+      await keeping.checkRoom(clip.bytes);
+      if (!person.allows.clips) {
+        if (consent === null)
+          throw invalid([{ path: 'consent', message: 'is missing: who says that it may be kept?' }]);
+        if (person.minor && consent.relation === 'self')
+          throw invalid([{ path: 'consent.relation', message: 'a guardian gives consent for someone under 18' }]);
+        const stated = {
+          kind: 'pictures' as const,
+          clips: true,
+          purpose: 'Stated by link, with a clip that was sent in.',
+        };
+        await people.addConsent(person.id, { ...consent, ...stated, from: today, until: null }, link.madeBy);
+      }
+      const announced = { ...clip, personId: person.id, lookId: null, addedAt: circumstances.now(), byLink: true };
+      await clips.add(announced, link.madeBy);
+      return { id: clip.id, arrived: false };
+    },
+    /** The id of a clip that was just announced is known to the device that announced it alone. */
+    'solo.content': async ({ params, request }) => {
+      const clip = await clips.find(params.id);
+      const since = new Date(Date.parse(circumstances.now()) - SENT_IN.minutes * 60_000).toISOString();
+      if (!clip?.byLink || clip.addedAt < since) throw notFound('This clip');
+      // Sent again, since the answer was lost: it lies here already.
+      if (clip.arrivedAt !== null) request.resume();
+      else await keeping.storeContent(clip, request);
+      return undefined;
     },
     'solo.open': async ({ body }) => sheet(await opened(body.secret)),
     'solo.log': async ({ body }) => {

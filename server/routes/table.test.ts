@@ -210,13 +210,15 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     case 'links.add':
     case 'links.shut':
     case 'solo.open':
+    case 'solo.clip':
+    case 'solo.content':
     case 'solo.log': {
       const id = randomUUID();
       const { planned } = (
         await owner.send('post', `/people/${person}/programmes`, { id, version: 0, settings: settings() })
       ).body as { planned: { weeks: { days: { day: string; items: { item: string }[] }[] }[] } };
       const { day, items } = planned.weeks[0]!.days[0]!;
-      const linked = { scopes: ['programme'], days: 7 };
+      const linked = { scopes: ['programme', 'send-in'], days: 7 };
       const { secret, link } = (await owner.send('post', `/programmes/${id}/links`, linked)).body as {
         secret: string;
         link: { id: string };
@@ -229,6 +231,12 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
         'solo.open': { secret },
         'solo.log': { secret, logs },
       };
+      const sent = { secret, clip: announced(), consent: { givenBy: 'N', relation: 'self' } };
+      if (name === 'solo.content') {
+        await stranger.send('post', '/solo/clips', sent);
+        return { params: { id: sent.clip.id } };
+      }
+      if (name === 'solo.clip') return { body: () => ({ ...sent, clip: announced() }) };
       return {
         ...(name === 'solo.calendar'
           ? { params: { secret } }

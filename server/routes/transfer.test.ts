@@ -340,7 +340,7 @@ async function someone(): Promise<string> {
     .body as {
     consents: { id: string }[];
   };
-  await owner.send('delete', `/people/${id}/consents/${withdrawn.consents[0]!.id}`);
+  await owner.send('post', `/people/${id}/consents/${withdrawn.consents[0]!.id}/withdraw`);
   await owner.send('put', `/people/${id}/attendance`, { here: true });
   const looks = [randomUUID(), randomUUID()];
   await post('looks', {

@@ -114,6 +114,12 @@ export const bodyFor = (name: RouteName): unknown => {
       return { scopes: ['programme', 'progress'], days: 30 };
     case 'solo.open':
       return { secret: randomUUID() };
+    case 'solo.clip':
+      return {
+        secret: randomUUID(),
+        clip: { id: randomUUID(), name: 'a.mp4', type: 'video/mp4', bytes: 40 },
+        consent: { givenBy: 'N', relation: 'self' },
+      };
     case 'solo.log':
       return { secret: randomUUID(), logs: [{ day: MONDAY, item: 'front-plank/forearm', is: 'done' }] };
     case 'prescriptions.end':

@@ -50,7 +50,16 @@ export async function probeRoutes(): Promise<Tried> {
     for (const [name, route] of table.filter(([n]) => !LEFT_OUT.includes(n)))
       for (const [who, client] of Object.entries(hall.clients))
         for (const [which, id] of Object.entries(idsOf(hall))) {
-          const params = { id, record: id, secret: id, kind: 'drills', key: 'bridge', goal: 'dragon-flag', name: 'person.json', at: '0' };
+          const params = {
+            id,
+            record: id,
+            secret: id,
+            kind: 'drills',
+            key: 'bridge',
+            goal: 'dragon-flag',
+            name: 'person.json',
+            at: '0',
+          };
           const body = route.body ? bodyFor(name) : undefined;
           const reply = await client.send(route.method, addressOf(route.path, params), body);
           const what = `${name} (${which})`;

@@ -29,6 +29,20 @@ async function sendClip(
   }
 }
 /**
+ * A part of a clip packed anew, without sound and place.
+ * @throws Told where this device cannot pack it
+ */
+export async function plainClip(
+  file: File,
+  part: { from: Seconds; to: Seconds | null },
+  on?: (done: number) => void,
+): Promise<{ blob: Blob; type: ClipType }> {
+  const { CannotPack, withoutExtras } = await import('../clip/repack.js');
+  return withoutExtras(file, part, on).catch((error: unknown) => {
+    throw error instanceof CannotPack ? new Told('This is no clip that can be read. MP4, MOV and WebM can.') : error;
+  });
+}
+/**
  * Packs a clip anew, a part of it, without sound and place, and sends it.
  * @param lookId the look that it shows; null: it waits in the inbox
  * @throws ApiError, OfflineError, Told where this device cannot pack it
@@ -39,10 +53,7 @@ export async function sendPlain(
   part: { from: Seconds; to: Seconds | null },
   lookId: string | null,
 ): Promise<void> {
-  const { CannotPack, withoutExtras } = await import('../clip/repack.js');
-  const plain = await withoutExtras(file, part).catch((error: unknown) => {
-    throw error instanceof CannotPack ? new Told('This is no clip that can be read. MP4, MOV and WebM can.') : error;
-  });
+  const plain = await plainClip(file, part);
   await sendClip(personId, plain, { name: file.name.slice(0, 120) || 'Clip', lookId });
 }
 /** A clip's content, as a file of its name. @throws OfflineError, Told where it is not there */

@@ -10,7 +10,9 @@ import {
   type ProgrammeLink,
   type SoloSheet,
 } from '../../api/programmes.js';
-import { ApiError, call, hasToken, wordsOf } from './call.js';
+import { CLIP_BYTES } from '../../api/clips.js';
+import { ApiError, call, hasToken, Told, wordsOf } from './call.js';
+import { plainClip } from './clips.js';
 import { outdated, useRead, type Read } from './query.js';
 import { useSession } from './session.js';
 
@@ -24,6 +26,34 @@ export async function addLink(programme: string, scopes: ProgrammeLink['scopes']
 export async function shutLink(id: string): Promise<void> {
   await call('links.shut', { params: { id } });
   outdated('links.list');
+}
+
+/** Who says that a clip may be kept. */
+export interface ConsentStated {
+  givenBy: string;
+  relation: 'self' | 'guardian';
+}
+/**
+ * Sends a clip to the coach: without sound and place, which go before it leaves this device.
+ * @param id the same for the same clip, so that it is kept once
+ * @param on told what is being done
+ * @throws ApiError, OfflineError, Told
+ */
+export async function sendIn(
+  secret: string,
+  { id, file, note, consent }: { id: string; file: File; note: string; consent: ConsentStated | null },
+  on: (doing: string) => void,
+): Promise<void> {
+  on('Taking the sound out …');
+  const { blob, type } = await plainClip(file, { from: 0, to: null }, (done) =>
+    on(`Taking the sound out, ${Math.round(100 * done)} % …`),
+  );
+  if (blob.size > CLIP_BYTES) throw new Told(`It is larger than ${CLIP_BYTES / 1024 ** 2} MB: film a shorter one.`);
+  on('Sending …');
+  if (!hasToken()) await useSession().load();
+  const clip = { id, name: file.name.slice(0, 120) || 'Clip', type, bytes: blob.size, note };
+  const { arrived } = await call('solo.clip', { body: { secret, clip, consent } });
+  if (!arrived) await call('solo.content', { params: { id }, file: blob });
 }
 
 /** Sent in one go. */

@@ -73,7 +73,8 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
                 clip.personName
               }}</RouterLink>
               <p class="text-soft text-sm break-words">
-                {{ clip.name }} · {{ sizeText(clip) }} · {{ agoText(clip.addedAt) }}, {{ clip.by }}
+                {{ clip.name }} · {{ sizeText(clip) }} · {{ agoText(clip.addedAt) }},
+                {{ clip.byLink ? `sent in by link (${clip.by} made it)` : clip.by }}
               </p>
               <p v-if="clip.note">{{ clip.note }}</p>
             </div>

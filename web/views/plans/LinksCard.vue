@@ -18,6 +18,7 @@ const open = computed(() => (links.value.value ?? []).filter((l) => !l.shut));
 const { busy, error, run } = useAction();
 const days = ref('30');
 const progress = ref(true);
+const sendIn = ref(true);
 /** The address of a link that was just made: its secret is shown this once. */
 const made = ref('');
 /** The same for a calendar that asks by itself. */
@@ -25,7 +26,11 @@ const feed = ref('');
 const { copy, copied, isSupported } = useClipboard();
 const make = (): Promise<boolean> =>
   run(async () => {
-    const scopes: ProgrammeLink['scopes'] = ['programme', ...(progress.value ? (['progress'] as const) : [])];
+    const scopes: ProgrammeLink['scopes'] = [
+      'programme',
+      ...(progress.value ? (['progress'] as const) : []),
+      ...(sendIn.value ? (['send-in'] as const) : []),
+    ];
     const { secret } = await addLink(props.id, scopes, Number(days.value));
     made.value = `${location.origin}/s/${secret}`;
     feed.value = `${location.origin}/api/solo/${secret}/calendar.ics`;
@@ -58,6 +63,7 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
         ]"
       />
       <OnOff v-model="progress">Shows the way so far too</OnOff>
+      <OnOff v-model="sendIn">Clips may be sent in by it</OnOff>
       <button class="btn w-full" :disabled="busy" @click="make">
         <Link2 :size="18" aria-hidden="true" /> Make a link
       </button>

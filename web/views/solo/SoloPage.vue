@@ -15,6 +15,7 @@ import { useSolo } from '../../data/solo.js';
 import SoloItem from './SoloItem.vue';
 import SoloLines from './SoloLines.vue';
 import SoloRun from './SoloRun.vue';
+import SoloSend from './SoloSend.vue';
 
 const props = defineProps<{ secret: string }>();
 const solo = useSolo(props.secret);
@@ -165,6 +166,7 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
         :from="sheet.from"
         :until="addDays(sheet.from, 7 * sheet.weeks.length)"
       />
+      <SoloSend v-if="sheet.sendIn" :secret="secret" :may="sheet.sendIn" :coach="sheet.coach" @sent="solo.load()" />
       <button v-if="day && !sheet.stopped" class="btn btn-stop w-full" @click="hurting = true">
         Pain, or something odd
       </button>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+/** A clip for the coach, by the same link: with who says that it may be kept, where nobody has said so. */
+import { Film } from '@lucide/vue';
+import { computed, ref, shallowRef } from 'vue';
+import { SENT_IN, type SoloSheet } from '../../../api/programmes.js';
+import PickOne from '../../components/PickOne.vue';
+import { useAction } from '../../data/action.js';
+import { sendIn } from '../../data/solo.js';
+
+const props = defineProps<{ secret: string; may: NonNullable<SoloSheet['sendIn']>; coach: string }>();
+const emit = defineEmits<{ sent: [] }>();
+const chooser = ref<HTMLInputElement | null>(null);
+const file = shallowRef<File | null>(null);
+let id = '';
+const note = ref('');
+const givenBy = ref('');
+const relation = ref<'self' | 'guardian'>(props.may.minor ? 'guardian' : 'self');
+const stated = ref(false);
+const doing = ref('');
+const done = ref(false);
+const { busy, error, run } = useAction();
+const full = computed(() => props.may.waiting >= SENT_IN.waiting);
+const ready = computed(
+  () => file.value !== null && (props.may.allowed || (stated.value && givenBy.value.trim() !== '')),
+);
+function choose(of: File | undefined): void {
+  if (!of) return;
+  [file.value, id, done.value] = [of, crypto.randomUUID(), false];
+}
+const send = (): Promise<boolean> =>
+  run(async () => {
+    const consent = props.may.allowed ? null : { givenBy: givenBy.value.trim(), relation: relation.value };
+    try {
+      await sendIn(
+        props.secret,
+        { id, file: file.value!, note: note.value, consent },
+        (words) => (doing.value = words),
+      );
+    } finally {
+      doing.value = '';
+    }
+    [file.value, note.value, done.value] = [null, '', true];
+    emit('sent');
+  });
+</script>
+
+<template>
+  <section class="card" aria-labelledby="solo-send">
+    <h2 id="solo-send">A clip for {{ coach }}</h2>
+    <p v-if="full" class="text-soft">{{ may.waiting }} of your clips wait. Send the next when they were looked at.</p>
+    <template v-else>
+      <p class="text-soft text-sm">
+        Film from the side, the whole body in the picture. Sound and place are taken out before it leaves this phone.
+        Only your hall’s coaches see it.
+      </p>
+      <input
+        ref="chooser"
+        type="file"
+        accept="video/mp4,video/quicktime,video/webm,.mov,.mp4,.webm"
+        class="sr-only"
+        tabindex="-1"
+        aria-label="Clip to send"
+        @change="
+          choose(($event.target as HTMLInputElement).files?.[0]);
+          ($event.target as HTMLInputElement).value = '';
+        "
+      />
+      <button class="btn mt-2 w-full" :disabled="busy" @click="chooser?.click()">
+        <Film :size="20" aria-hidden="true" /> {{ file ? file.name : 'Film one, or choose one' }}
+      </button>
+      <form v-if="file" class="mt-3 space-y-3" @submit.prevent="send">
+        <div>
+          <label class="label" for="solo-note">What to look at</label
+          ><input id="solo-note" v-model="note" class="field" maxlength="300" />
+        </div>
+        <template v-if="!may.allowed">
+          <div>
+            <label class="label" for="solo-by">{{ may.minor ? 'Guardian’s name' : 'Your name' }}</label><input
+              id="solo-by"
+              v-model="givenBy"
+              class="field"
+              maxlength="80"
+              autocomplete="name"
+              required
+            />
+          </div>
+          <PickOne
+            v-if="!may.minor"
+            id="solo-relation"
+            label="I am"
+            :choices="[
+              { id: 'self', name: 'the person in it' },
+              { id: 'guardian', name: 'their guardian' },
+            ]"
+            :model-value="relation"
+            @update:model-value="relation = $event as typeof relation"
+          />
+          <label class="flex min-h-[44px] items-center gap-3"
+            ><input v-model="stated" type="checkbox" class="h-6 w-6 shrink-0" /> Pictures and clips may be kept by this
+            hall for training, until I say otherwise.</label
+          >
+        </template>
+        <button class="btn btn-main w-full" :disabled="busy || !ready">Send it</button>
+      </form>
+      <p v-if="doing" role="status" class="mt-2"><progress class="mr-2 align-middle"></progress>{{ doing }}</p>
+      <p v-if="done" role="status" class="note mt-2">It is with {{ coach }} now.</p>
+      <p v-if="error" role="alert" class="note mt-2">{{ error }} It is still here: try again.</p>
+    </template>
+  </section>
+</template>
