@@ -7,13 +7,18 @@ export const CLIP_BYTES = 200 * 1024 * 1024;
 export const CLIPS_BYTES = 20 * 1024 ** 3;
 export const CLIP_TYPES = ['video/mp4', 'video/webm', 'video/quicktime'] as const;
 export type ClipType = (typeof CLIP_TYPES)[number];
+/** A picture waits for its look like a clip; what is kept of the look is a picture of its own. */
+export const STILL = 'image/jpeg';
+const KEPT_TYPES = [...CLIP_TYPES, STILL] as const;
+export type KeptType = (typeof KEPT_TYPES)[number];
+export const keptTypeSchema = z.enum(KEPT_TYPES);
 
 export const clipInputSchema = z.strictObject({
   /** Made by the device, so that a clip sent twice is kept once. */
   id: idSchema,
   /** What the coach knows it by. */
   name: nameSchema(120),
-  type: z.enum(CLIP_TYPES),
+  type: keptTypeSchema,
   bytes: z
     .number()
     .int()
@@ -29,7 +34,7 @@ export const clipSchema = z.object({
   id: idSchema,
   personId: idSchema,
   name: z.string(),
-  type: z.enum(CLIP_TYPES),
+  type: keptTypeSchema,
   bytes: z.number(),
   lookId: idSchema.nullable(),
   note: z.string(),

@@ -5,7 +5,9 @@ import { open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { STILL, type Clip } from '../../api/clips.js';
 import { HttpProblem, invalid } from '../http/problems.js';
+import { plainStill } from './pictures.js';
 
 export type ClipFiles = ReturnType<typeof clipFilesIn>;
 
@@ -13,6 +15,7 @@ export type ClipFiles = ReturnType<typeof clipFilesIn>;
 const HEAD_BYTES = 12;
 const isClip = (head: Buffer): boolean =>
   head.subarray(4, 8).toString('latin1') === 'ftyp' || head.subarray(0, 4).toString('hex') === '1a45dfa3';
+const isJpeg = (head: Buffer): boolean => head.subarray(0, 3).toString('hex') === 'ffd8ff';
 
 /** @param dataDir the studio's folder; clips lie in `clips` below it, outside the database */
 export function clipFilesIn(dataDir: string) {
@@ -28,10 +31,10 @@ export function clipFilesIn(dataDir: string) {
       ),
     /**
      * Writes a clip as it comes; it is whole or not there.
-     * @param bytes how many were announced
+     * @param announced its length and its type; a picture is encoded anew, so that position data and anything hidden in it is gone
      * @throws HttpProblem 422 for another length than was announced, or what is no clip; the system's own error where it cannot be written
      */
-    async store(id: string, content: Readable, bytes: number): Promise<void> {
+    async store(id: string, content: Readable, { bytes, type }: Pick<Clip, 'bytes' | 'type'>): Promise<void> {
       const part = `${path(id)}.part`;
       let came = 0;
       const count = new Transform({
@@ -51,6 +54,12 @@ export function clipFilesIn(dataDir: string) {
         const head = Buffer.alloc(HEAD_BYTES);
         await file.read(head, 0, HEAD_BYTES, 0);
         await file.close();
+        if (type === STILL) {
+          if (!isJpeg(head)) throw invalid([{ path: 'content', message: 'is no JPEG picture' }]);
+          await plainStill(part, path(id));
+          await rm(part, { force: true });
+          return;
+        }
         if (!isClip(head)) throw invalid([{ path: 'content', message: 'is no MP4, MOV or WebM clip' }]);
         await rename(part, path(id));
       } catch (error) {

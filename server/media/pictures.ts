@@ -40,6 +40,26 @@ async function blurred({ data, info }: Upright, places: readonly Blur[]): Promis
   return sharp(data).composite(patches).jpeg({ quality: 88 }).toBuffer({ resolveWithObject: true });
 }
 
+/**
+ * Encodes a picture anew, upright: whole or not there.
+ * @throws HttpProblem 422 for what cannot be decoded
+ */
+export async function plainStill(from: string, to: string): Promise<void> {
+  const made = `${to}.plain.part`;
+  try {
+    await sharp(from, { limitInputPixels: MAX_PIXELS })
+      .rotate()
+      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 88 })
+      .toFile(made);
+    await rename(made, to);
+  } catch (error) {
+    await rm(made, { force: true });
+    if ((error as { code?: string }).code) throw error;
+    throw broken('It is damaged, or too large.');
+  }
+}
+
 export type Pictures = ReturnType<typeof picturesIn>;
 
 /** @param dataDir the studio's folder; pictures lie in `media` below it, outside the database */

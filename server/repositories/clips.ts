@@ -1,7 +1,7 @@
 /** Clips of looks and of the inbox; whom an account may see is asked of the people. */
 import type { Knex } from 'knex';
 import { z } from 'zod';
-import { CLIP_TYPES, type Clip, type WaitingClip } from '../../api/clips.js';
+import { keptTypeSchema, type Clip, type WaitingClip } from '../../api/clips.js';
 import { flag, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { letFilesGo } from './looks.js';
@@ -11,7 +11,7 @@ const clipRow = z.object({
   person_id: z.string(),
   look_id: z.string().nullable(),
   name: z.string(),
-  type: z.enum(CLIP_TYPES),
+  type: keptTypeSchema,
   bytes: z.number(),
   note: z.string(),
   added_at: z.string(),

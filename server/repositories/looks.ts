@@ -152,9 +152,9 @@ export async function letFilesGo(
   return ids.length;
 }
 
-/** The clip that was kept of a look: the newest that arrived. */
+/** The clip that was kept of a look: the newest that arrived. A picture that was sent in is none. */
 const CLIP =
-  '(select id from clips where look_id = observations.id and arrived_at is not null order by arrived_at desc limit 1) as clip_id';
+  "(select id from clips where look_id = observations.id and arrived_at is not null and type like 'video/%' order by arrived_at desc limit 1) as clip_id";
 
 /** Columns of a look as it is kept, but for its place in the order of arrival. */
 const columns = (

@@ -30,7 +30,7 @@ export function clipKeeping({ people, clips, clipFiles, removals, circumstances,
     /** @throws HttpProblem 409 where the permission was withdrawn meanwhile, and as the files do */
     storeContent: (clip: Clip, content: Readable): Promise<void> =>
       removals.whileWriting(clip.id, async () => {
-        await clipFiles.store(clip.id, content, clip.bytes);
+        await clipFiles.store(clip.id, content, clip);
         const day = await circumstances.today();
         if (await clips.arrived(clip.id, circumstances.now(), (trx) => people.allowsClips(clip.personId, day, trx)))
           return;

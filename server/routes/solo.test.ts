@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
+import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import {
   plainSettings,
@@ -313,6 +314,30 @@ describe('a clip that is sent in', () => {
     expect((await announce(secret, clip(), null)).status).toBe(201);
     await coach.send('post', `/people/${id}/consents/${person.consents[0]!.id}/withdraw`);
     expect(await inbox()).toEqual([]);
+  });
+  test('a picture waits like a clip, without what a phone wrote into it; what is none is not kept', async () => {
+    const { secret } = await linked(['send-in']);
+    const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#888' } })
+      .withExif({ IFD0: { Copyright: 'fjord 61.2 north' } })
+      .jpeg()
+      .toBuffer();
+    expect(picture.toString('latin1')).toContain('fjord');
+    const one = clip({ name: 'a.jpg', type: 'image/jpeg', bytes: picture.length });
+    await announce(secret, one);
+    expect((await content(one.id, picture)).status).toBe(204);
+    expect(await inbox()).toMatchObject([{ type: 'image/jpeg' }]);
+    const kept = await coach.get(`/clips/${one.id}/content`).buffer(true);
+    expect(kept.headers['content-type']).toBe('image/jpeg');
+    const bytes = kept.body as Buffer;
+    expect(await sharp(bytes).metadata()).toMatchObject({ width: 40, height: 30, format: 'jpeg' });
+    expect(bytes.toString('latin1')).not.toContain('fjord');
+    const film = clip({ type: 'image/jpeg' });
+    await announce(secret, film);
+    expect((await content(film.id)).status).toBe(422);
+    const cut = clip({ type: 'image/jpeg', bytes: 60 });
+    await announce(secret, cut);
+    expect((await content(cut.id, picture.subarray(0, 60))).status).toBe(422);
+    expect(await inbox()).toHaveLength(1);
   });
   test('of a minor a guardian states it', async () => {
     await coach.send('patch', `/people/${id}`, { birthYear: 2012 });

@@ -1,5 +1,5 @@
 /** Clips that the studio keeps: sent after a look, or waiting in the inbox. */
-import type { Clip, ClipType, WaitingClip } from '../../api/clips.js';
+import { STILL, type Clip, type ClipType, type WaitingClip } from '../../api/clips.js';
 import { shallowRef, watch } from 'vue';
 import type { Seconds } from '../../core/geometry.js';
 import { call, OfflineError, Told, wordsOf } from './call.js';
@@ -7,7 +7,8 @@ import { useOutbox } from './outbox.js';
 import { outdated, useRead, type Read } from './query.js';
 import { say } from './said.js';
 
-export const useInbox = (): Read<{ clips: WaitingClip[] }> => useRead('clips.inbox', () => ({}));
+export const useInbox = (wanted: () => boolean = () => true): Read<{ clips: WaitingClip[] }> =>
+  useRead('clips.inbox', () => (wanted() ? {} : null));
 
 /** Where a clip is played from. */
 export const clipAddress = (id: string): string => `/api/clips/${id}/content`;
@@ -41,6 +42,22 @@ export async function plainClip(
   return withoutExtras(file, part, on).catch((error: unknown) => {
     throw error instanceof CannotPack ? new Told('This is no clip that can be read. MP4, MOV and WebM can.') : error;
   });
+}
+/** Longest side of a picture that is sent in, px. */
+const STILL_SIDE = 2400;
+/**
+ * A picture encoded anew, upright and without what a phone writes into it.
+ * @throws Told where it cannot be read
+ */
+export async function plainStill(file: File): Promise<{ blob: Blob; type: typeof STILL }> {
+  const image = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
+    throw new Told('This picture cannot be read.');
+  });
+  const scale = Math.min(1, STILL_SIDE / Math.max(image.width, image.height));
+  const canvas = new OffscreenCanvas(Math.round(image.width * scale), Math.round(image.height * scale));
+  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+  image.close();
+  return { blob: await canvas.convertToBlob({ type: STILL, quality: 0.9 }), type: STILL };
 }
 /**
  * Packs a clip anew, a part of it, without sound and place, and sends it.

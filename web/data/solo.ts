@@ -12,7 +12,7 @@ import {
 } from '../../api/programmes.js';
 import { CLIP_BYTES } from '../../api/clips.js';
 import { ApiError, call, hasToken, Told, wordsOf } from './call.js';
-import { plainClip } from './clips.js';
+import { plainClip, plainStill } from './clips.js';
 import { outdated, useRead, type Read } from './query.js';
 import { useSession } from './session.js';
 
@@ -34,7 +34,7 @@ export interface ConsentStated {
   relation: 'self' | 'guardian';
 }
 /**
- * Sends a clip to the coach: without sound and place, which go before it leaves this device.
+ * Sends a clip or a picture to the coach: without sound and place, which go before it leaves this device.
  * @param id the same for the same clip, so that it is kept once
  * @param on told what is being done
  * @throws ApiError, OfflineError, Told
@@ -45,9 +45,9 @@ export async function sendIn(
   on: (doing: string) => void,
 ): Promise<void> {
   on('Taking the sound out …');
-  const { blob, type } = await plainClip(file, { from: 0, to: null }, (done) =>
-    on(`Taking the sound out, ${Math.round(100 * done)} % …`),
-  );
+  const { blob, type } = file.type.startsWith('image/')
+    ? await plainStill(file)
+    : await plainClip(file, { from: 0, to: null }, (done) => on(`Taking the sound out, ${Math.round(100 * done)} % …`));
   if (blob.size > CLIP_BYTES) throw new Told(`It is larger than ${CLIP_BYTES / 1024 ** 2} MB: film a shorter one.`);
   on('Sending …');
   if (!hasToken()) await useSession().load();

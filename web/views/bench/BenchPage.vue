@@ -65,6 +65,7 @@ const work = computed(() =>
 );
 watch([personId, running], () => (setupOpen.value = false));
 if (asked('clip') && !kept) mode.value = 'clip';
+if (asked('still') && !kept) mode.value = 'picture';
 /** Whom the page was opened for while another's hold runs: that hold is shown, and said so. */
 const waitingFor = kept && asked('person') && asked('person') !== kept.personId ? asked('person')! : null;
 const waits = usePerson(() => waitingFor);
@@ -232,6 +233,7 @@ const show = async (lookId: string): Promise<void> => {
       />
       <PictureBench
         v-else
+        :still-id="asked('still') ?? null"
         :person-id="personId"
         :person="person"
         :circumstance="judgedIn"

@@ -14,6 +14,7 @@ import { EXTRA_LANDMARKS } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { athleteOf, type Circumstance } from '../../../core/person/circumstance.js';
 import { useSettings } from '../../stores/settings.js';
+import { fetchClip, keepWithLook, useInbox } from '../../data/clips.js';
 import { sendPicture } from '../../data/looks.js';
 import { useAction } from '../../data/action.js';
 import { useDraft } from '../../data/drafts.js';
@@ -43,6 +44,8 @@ import { useFound } from './use-found.js';
 import { usePoints, type HandleName, type Handles } from './use-points.js';
 
 const props = defineProps<{
+  /** A picture of the inbox that is looked at. */
+  stillId: string | null;
   personId: string;
   person: Person | null;
   circumstance: Circumstance;
@@ -119,6 +122,20 @@ async function open(next: File, from?: { distance: number; height: number } | nu
   }
 }
 onBeforeUnmount(() => image.value?.close());
+/** The picture that was sent in, of the person whom the set-up names. */
+const inbox = useInbox(() => props.stillId !== null);
+const still = computed(() =>
+  props.stillId === null
+    ? undefined
+    : inbox.value.value?.clips.find((c) => c.id === props.stillId && c.personId === props.personId),
+);
+watch(
+  still,
+  (sent) => {
+    if (sent && !image.value) void run(async () => open(await fetchClip(sent)));
+  },
+  { immediate: true },
+);
 /** Places that the server makes unknowable before it keeps the picture. */
 const blur = ref<PictureBox[]>([]);
 /** What a box that is drawn is for: a place that is blurred, or the one person that is looked for. */
@@ -208,6 +225,8 @@ async function save(): Promise<void> {
     }
     const look = lookOf(record, { mediaId, relookOf: props.relookOf });
     await props.keep(props.personId, look);
+    // Looked at: it waits no more.
+    if (still.value) void keepWithLook(props.personId, look.id, { id: still.value.id });
     await draft.drop();
     emit('done', look.id);
   });

@@ -4,7 +4,7 @@ import { Film } from '@lucide/vue';
 import { useDropZone } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
-import { CLIP_BYTES, type WaitingClip } from '../../../api/clips.js';
+import { CLIP_BYTES, STILL, type WaitingClip } from '../../../api/clips.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import SureButton from '../../components/SureButton.vue';
@@ -54,7 +54,7 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
 
 <template>
   <h1>Inbox</h1>
-  <p class="text-soft">Clips that wait to be looked at.</p>
+  <p class="text-soft">Clips and pictures that wait to be looked at.</p>
   <div class="mt-4 grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="waiting">
       <h2 id="waiting">Waiting</h2>
@@ -83,9 +83,13 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
               :aria-expanded="playing === clip.id"
               @click="playing = playing === clip.id ? null : clip.id"
             >
-              {{ playing === clip.id ? 'Close' : 'Play' }}
+              {{ playing === clip.id ? 'Close' : clip.type === STILL ? 'Show' : 'Play' }}
             </button>
-            <RouterLink :to="`/bench?person=${clip.personId}&clip=${clip.id}`" class="btn btn-main">Look</RouterLink>
+            <RouterLink
+              :to="`/bench?person=${clip.personId}&${clip.type === STILL ? 'still' : 'clip'}=${clip.id}`"
+              class="btn btn-main"
+              >Look</RouterLink
+            >
             <SureButton
               v-if="session.isCoach"
               label="Let it go"
@@ -95,8 +99,14 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
               @do="run(() => removeClip(clip.id))"
             />
           </div>
+          <img
+            v-if="playing === clip.id && clip.type === STILL"
+            :src="clipAddress(clip.id)"
+            :alt="`Sent in for ${clip.personName}`"
+            class="mt-2 max-h-[60vh] rounded-md"
+          />
           <video
-            v-if="playing === clip.id"
+            v-else-if="playing === clip.id"
             :src="clipAddress(clip.id)"
             controls
             muted

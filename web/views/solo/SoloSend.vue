@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A clip for the coach, by the same link: with who says that it may be kept, where nobody has said so. */
+/** A clip or a picture for the coach, by the same link: with who says that it may be kept, where nobody has said so. */
 import { Film } from '@lucide/vue';
 import { computed, ref, shallowRef } from 'vue';
 import { SENT_IN, type SoloSheet } from '../../../api/programmes.js';
@@ -46,27 +46,27 @@ const send = (): Promise<boolean> =>
 
 <template>
   <section class="card" aria-labelledby="solo-send">
-    <h2 id="solo-send">A clip for {{ coach }}</h2>
+    <h2 id="solo-send">A clip or a picture for {{ coach }}</h2>
     <p v-if="full" class="text-soft">{{ may.waiting }} of your clips wait. Send the next when they were looked at.</p>
     <template v-else>
       <p class="text-soft text-sm">
-        Film from the side, the whole body in the picture. Sound and place are taken out before it leaves this phone.
-        Only your hall’s coaches see it.
+        From the side, the whole body in the picture. Sound and place are taken out before it leaves this phone. Only
+        your hall’s coaches see it.
       </p>
       <input
         ref="chooser"
         type="file"
-        accept="video/mp4,video/quicktime,video/webm,.mov,.mp4,.webm"
+        accept="video/mp4,video/quicktime,video/webm,image/jpeg,image/png,image/webp,.mov,.mp4,.webm"
         class="sr-only"
         tabindex="-1"
-        aria-label="Clip to send"
+        aria-label="Clip or picture to send"
         @change="
           choose(($event.target as HTMLInputElement).files?.[0]);
           ($event.target as HTMLInputElement).value = '';
         "
       />
       <button class="btn mt-2 w-full" :disabled="busy" @click="chooser?.click()">
-        <Film :size="20" aria-hidden="true" /> {{ file ? file.name : 'Film one, or choose one' }}
+        <Film :size="20" aria-hidden="true" /> {{ file ? file.name : 'Film it, or choose one' }}
       </button>
       <form v-if="file" class="mt-3 space-y-3" @submit.prevent="send">
         <div>
