@@ -39,6 +39,12 @@ export const anchorSchema = z.strictObject({
 });
 export type SetByHand = z.infer<typeof anchorSchema>;
 
+/** Pressure under the low back: seconds on the clock, ascending, and what the pad said, 0–100. */
+export const padSchema = z
+  .array(z.tuple([z.number().min(0).max(3600), z.number().min(0).max(100)]))
+  .max(20_000, 'are more than 20,000')
+  .refine((all) => all.every(([t], i) => i === 0 || t > all[i - 1]![0]), { message: 'times do not ascend' });
+
 export const lookInputSchema = z.strictObject({
   /** Made by the device, so that a look sent twice is kept once. */
   id: idSchema,
@@ -50,6 +56,7 @@ export const lookInputSchema = z.strictObject({
   togetherWith: idSchema.nullable().default(null),
   marks: marksSchema.default([]),
   anchors: z.array(anchorSchema).max(5000, 'are more than 5,000').default([]),
+  pad: padSchema.default([]),
   note: words(2000).default(''),
   /** Taken from a file: looked at more closely, since files come twice and from elsewhere. */
   fromFile: z.boolean().default(false),
@@ -99,6 +106,7 @@ export const lookSchema = z.object({
   together: z.array(idSchema).default([]),
   marks: z.array(markSchema).default([]),
   anchors: z.array(anchorSchema).default([]),
+  pad: padSchema.default([]),
   note: z.string(),
   mends: z.array(mendSchema),
   overrule: overruleSchema.nullable(),

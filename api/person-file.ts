@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { DECISIONS, ladderStepSchema } from './ladders.js';
 import { daySchema, idSchema, instantSchema, words } from './common.js';
-import { anchorSchema, MEND_RESULTS, markSchema, overruleSchema } from './observations.js';
+import { anchorSchema, MEND_RESULTS, markSchema, overruleSchema, padSchema } from './observations.js';
 import { cautionInputSchema, consentSchema, personInputSchema } from './people.js';
 import { prescriptionSchema, screenSchema } from './plans.js';
 import { itemLogInputSchema, plannedSchema, programmeSettingsSchema } from './programmes.js';
@@ -30,6 +30,7 @@ const lookOfFile = z.strictObject({
   togetherWith: idSchema.nullable(),
   marks: z.array(markSchema),
   anchors: z.array(anchorSchema),
+  pad: padSchema.default([]),
   note: words(2000),
   mends: z.array(
     z.strictObject({

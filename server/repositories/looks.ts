@@ -11,6 +11,7 @@ import {
   type LookLine,
   anchorSchema,
   markSchema,
+  padSchema,
   type LookPatch,
   type Media,
   type MendTried,
@@ -49,6 +50,7 @@ const lookRow = z.object({
   together_with: z.string().nullable(),
   marks: json(z.array(markSchema)),
   anchors: json(z.array(anchorSchema)),
+  pad: z.union([z.null(), json(padSchema)]),
 });
 const mendRow = z.object({
   id: z.string(),
@@ -176,6 +178,7 @@ const columns = (
   together_with: input.togetherWith,
   marks: JSON.stringify(input.marks),
   anchors: JSON.stringify(input.anchors),
+  pad: input.pad.length > 0 ? JSON.stringify(input.pad) : null,
   note: input.note,
   from_file: input.fromFile,
   made_by: by.id,
@@ -211,6 +214,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     together,
     marks: row.marks,
     anchors: row.anchors,
+    pad: row.pad ?? [],
     note: row.note,
     mends,
     overrule: row.overrule,

@@ -3,7 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
-import { anchorSchema, markSchema, MEND_RESULTS, overruleSchema } from '../../api/observations.js';
+import { anchorSchema, markSchema, MEND_RESULTS, overruleSchema, padSchema } from '../../api/observations.js';
 import type { Person } from '../../api/people.js';
 import type { PersonFile } from '../../api/person-file.js';
 import { itemLogInputSchema } from '../../api/programmes.js';
@@ -32,6 +32,7 @@ const lookRow = z.object({
   together_with: z.string().nullable(),
   marks: json(z.array(markSchema)),
   anchors: json(z.array(anchorSchema)),
+  pad: z.union([z.null(), json(padSchema)]),
   note: z.string(),
   overrule: z.union([z.null(), json(overruleSchema)]),
   by: z.string(),
@@ -125,6 +126,7 @@ export function personFilesIn(db: Knex) {
       togetherWith: known(r.together_with),
       marks: r.marks,
       anchors: r.anchors,
+      pad: r.pad ?? [],
       note: r.note,
       mends: mends.filter((m) => m.observation_id === r.id).map(({ observation_id: _of, ...m }) => m),
       overrule: r.overrule,

@@ -152,6 +152,7 @@ export function runHandlers(context: Context): Handlers<Names> {
           togetherWith: null,
           marks: [],
           anchors: [],
+          pad: [],
           note: '',
           fromFile: false,
           confirmed: [],

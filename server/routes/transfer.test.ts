@@ -349,6 +349,10 @@ async function someone(): Promise<string> {
     observation: placedPlank(),
     note: 'first',
     marks: [],
+    pad: [
+      [0, 60],
+      [0.1, 58.5],
+    ],
   });
   await post('looks', {
     id: looks[1],

@@ -247,9 +247,9 @@ function looksOf(catalog: Catalog, files: readonly JsonFile[], given: ImportGive
 /** A person's looks as they will be kept, each with its record checked against the catalogue. */
 function looksOfRecord(catalog: Catalog, record: RecordOfFile, at: string, problems: RowProblem[]): ReadLook[] {
   return record.looks.flatMap((look, i) => {
-    const { observation, startedAt, note, marks, anchors } = look;
+    const { observation, startedAt, note, marks, anchors, pad } = look;
     try {
-      return [lookOf(catalog, observation, { startedAt, note, marks, anchors })];
+      return [lookOf(catalog, observation, { startedAt, note, marks, anchors, pad })];
     } catch (error) {
       problems.push(
         ...tell(

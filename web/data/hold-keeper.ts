@@ -43,6 +43,8 @@ const heldSchema = z.object({
   resets: z.array(z.object({ ...withId, t: z.number() })).default([]),
   /** Short rests within the set; one that still goes on has no length. */
   rests: z.array(z.object({ ...withId, t: z.number(), length: z.number().nullable() })).default([]),
+  /** Pressure under the low back, where a pad is used: seconds and 0–100. */
+  pad: z.array(z.tuple([z.number(), z.number()])).default([]),
   /** Seconds from and to which the page was hidden or gone. */
   away: z.array(z.tuple([z.number(), z.number()])).default([]),
   /** Taps that were taken back. */
@@ -106,6 +108,8 @@ export function merged(a: KeptHold, b: KeptHold): KeptHold {
     reps: both(b.reps, a.reps),
     resets: both(b.resets, a.resets),
     rests: both(b.rests, a.rests),
+    // One page has the pad.
+    pad: a.pad.length >= b.pad.length ? a.pad : b.pad,
   };
 }
 

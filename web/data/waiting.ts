@@ -43,6 +43,7 @@ export const asLook = (input: LookInput, personId: string, by: Maker, timeZone: 
   together: input.togetherWith ? [input.togetherWith] : [],
   marks: input.marks ?? [],
   anchors: input.anchors ?? [],
+  pad: input.pad ?? [],
   runId: null,
   clipId: null,
   note: input.note ?? '',

@@ -18,6 +18,10 @@ import { catalog } from '../../data/catalogue.js';
 import { announce } from '../../data/said.js';
 import { useSettings } from '../../stores/settings.js';
 import { restOver, useChosenSignals, useSignals } from './use-signals.js';
+import { gapOf, ON_A_PAD, readPressure } from '../../../core/hold/pressure.js';
+import { pressureText, takenAsText } from '../../../words/pressure.js';
+import { usePad } from '../../pad/use-pad.js';
+import PadPanel from './PadPanel.vue';
 import AfterHold from './AfterHold.vue';
 import FaultPads from './FaultPads.vue';
 import TempoPacer from './TempoPacer.vue';
@@ -66,6 +70,7 @@ const {
   stepDown,
   rest,
   reset,
+  press,
   start,
   undo,
   stop,
@@ -147,6 +152,19 @@ watch(
   () => phase.value === 'why' || phase.value === 'felt',
   (ended) => !ended && void nextTick(() => clockFace.value?.focus({ preventScroll: true })),
 );
+/** Lying on the back, a pad under it can tell how long the pressure was kept. */
+const onBack = computed(() => ON_A_PAD.has(props.setup.position) && !counted.value);
+const pad = usePad(
+  () => phase.value === 'running' && mine.value,
+  () => elapsed.value,
+  (samples) => press(samples.map(([t, v]) => [t, v])),
+);
+watch(onBack, (is) => !is && (pad.choice.value = 'none'));
+const pressure = computed(() => (hold.value?.stoppedAt != null ? readPressure(hold.value.pad) : null));
+/** The pad's word stands where no hand has felt. */
+watch(pressure, (read) => {
+  if (read && !answers.value['back-gap']) answers.value = { ...answers.value, 'back-gap': gapOf(read) };
+});
 useSignals(
   computed(() => phase.value === 'running' && mine.value),
   elapsed,
@@ -223,6 +241,7 @@ function madeOf(done: KeptHold): LookInput {
       id: done.id,
       startedAt: new Date(done.startedAt).toISOString(),
       relookOf: done.relookOf,
+      pad: done.pad,
       note: done.away.length
         ? `Away from the page: ${done.away.map(([from, to]) => `${Math.round(from)}–${Math.round(to)} s`).join(', ')}.`
         : '',
@@ -522,7 +541,11 @@ const keepText = computed(() =>
       </button>
     </template>
 
-    <div v-else ref="after">
+    <PadPanel v-if="onBack && (phase === 'ready' || phase === 'running')" :pad="pad" :running="phase === 'running'" />
+    <div v-if="phase === 'why' || phase === 'felt'" ref="after">
+      <p v-if="pressure" class="note mt-3">
+        <b>{{ pressureText(pressure) }}</b> {{ takenAsText(pressure) }} “More that was noticed” says otherwise.
+      </p>
       <AfterHold
         v-if="hold"
         v-model:answers="answers"

@@ -146,6 +146,7 @@ export const lookOf = (observation: Observation, over: Partial<LookInput> = {}):
   togetherWith: null,
   marks: [],
   anchors: [],
+  pad: [],
   note: '',
   fromFile: false,
   confirmed: [],

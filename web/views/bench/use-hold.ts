@@ -19,6 +19,8 @@ import { padStateOf, SLIP, tapCounts, type PadState } from './taps.js';
 const rounded = (t: number): number => Math.round(t * 100) / 100;
 /** The seconds on the clock are written this often beside the taps, ms. */
 const WRITE_EVERY = 1000;
+/** Ten minutes of a pad that speaks ten times a second: more is not kept with a hold. */
+const MOST_SAMPLES = 6000;
 /** Shorter than this nobody was away, s. */
 const AWAY = 2;
 
@@ -41,6 +43,7 @@ export type HoldStart = Omit<
   | 'reps'
   | 'resets'
   | 'rests'
+  | 'pad'
   | 'away'
   | 'removed'
   | 'stoppedAt'
@@ -215,6 +218,12 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     if (value?.stoppedAt === null)
       change({ resets: [...value.resets, { id: crypto.randomUUID(), t: rounded(clock()) }] });
   }
+  /** What a pad under the back said since it was last asked. */
+  function press(samples: KeptHold['pad']): void {
+    const value = hold.value;
+    if (value?.stoppedAt === null && samples.length > 0)
+      change({ pad: [...value.pad, ...samples].slice(0, MOST_SAMPLES) });
+  }
   /** The hold with every tap of every page, for its record. */
   function whole(): KeptHold {
     const here = hold.value!;
@@ -232,6 +241,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     stepDown,
     rest,
     reset,
+    press,
     unkept,
     endedElsewhere,
     mine: lock.mine,
@@ -249,6 +259,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
         reps: [],
         resets: [],
         rests: [],
+        pad: [],
         away: [],
         removed: [],
         stoppedAt: null,

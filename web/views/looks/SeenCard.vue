@@ -13,6 +13,7 @@ import { seenWarnings, undecidedText } from '../../../words/seen.js';
 import { setupText } from '../../../words/setup.js';
 import { rungName } from '../../data/names.js';
 import HoldTimeline from '../../drawing/HoldTimeline.vue';
+import PressureStrip from '../../drawing/PressureStrip.vue';
 import PictureLines from '../../drawing/PictureLines.vue';
 
 const props = defineProps<{ look: Look; detail: Judged }>();
@@ -50,6 +51,7 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         }}{{ hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '' }}
       </p>
       <HoldTimeline :hold="hold" :target="target" class="mt-1" />
+      <PressureStrip v-if="look.pad.length" :samples="look.pad" :end="hold.total" class="mt-2" />
     </template>
     <div v-if="look.observation.frames.length" class="mt-2">
       <PictureLines
