@@ -338,8 +338,8 @@ export const PEOPLE: readonly DemoPerson[] = [
       {
         position: 'front-plank',
         rung: 'forearm',
-        from: 31,
-        to: 44,
+        from: 37,
+        to: 37.5,
         fault: 'excess-tuck',
         felt: 'belly',
         every: 10,

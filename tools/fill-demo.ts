@@ -1,6 +1,7 @@
 /** Fills an empty database with the demo, through the routes' own functions, so that nothing gets in that a route would refuse. */
 import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
+import { Readable } from 'node:stream';
 import { hash } from '@node-rs/argon2';
 import sharp from 'sharp';
 import type { Account } from '../api/accounts.js';
@@ -33,6 +34,7 @@ import { WORTH_TELLING } from '../words/evaluation-file.js';
 import { chosenWhy } from '../words/drills.js';
 import { GROUPS, PEOPLE, type DemoPerson } from './demo-data.js';
 import { addProgrammes } from './fill-programmes.js';
+import { addRecords } from './fill-records.js';
 import { answersOf, type SimulatedEye } from './simulated-eye.js';
 
 const random = seededRandom(20260530);
@@ -65,11 +67,13 @@ type Given<N extends RouteName> = {
   query?: QueryOf<Routes[N], 'input'>;
   body?: BodyOf<Routes[N], 'input'>;
   picture?: Buffer;
+  /** The body of a route that reads it as it comes. */
+  stream?: Buffer;
 };
 /** Calls a route's own function as somebody, with what the route's schemas make of the input. */
 async function call<N extends RouteName>(
   name: N,
-  { as, params, query, body, picture }: Given<N>,
+  { as, params, query, body, picture, stream }: Given<N>,
 ): Promise<AnswerOf<Routes[N]>> {
   const route: Route = routes[name];
   const handler = handlers[name] as unknown as { handle?: (asked: object) => unknown };
@@ -79,7 +83,12 @@ async function call<N extends RouteName>(
     params,
     query: route.query?.parse(query ?? {}),
     body: route.heavy ? Buffer.from(JSON.stringify(body)) : route.body?.parse(body),
-    request: { file: picture && { buffer: picture } },
+    request: Object.assign(Readable.from(stream ? [stream] : []), {
+      file: picture && { buffer: picture },
+      // Where the demo is started.
+      protocol: 'http',
+      get: () => `localhost:${config.port}`,
+    }),
   });
   return (answer instanceof Again ? answer.value : answer) as AnswerOf<Routes[N]>;
 }
@@ -491,6 +500,25 @@ async function fill(): Promise<void> {
     today,
     random,
   );
+  await addRecords(
+    {
+      programmes: (as, id) => call('programmes.list', { as, params: { id } }),
+      prescriptions: (as, id) => call('prescriptions.list', { as, params: { id } }),
+      link: (as, id, body) => call('links.add', { as, params: { id }, body }),
+      open: (secret) => call('solo.open', { as: coach, body: { secret } }),
+      announce: (body) => call('solo.clip', { as: coach, body }),
+      content: (id, stream) => call('solo.content', { as: coach, params: { id }, stream }),
+      send: (as, id, body) => call('letters.send', { as, params: { id }, body }),
+      look: (as, id, body) => call('looks.add', { as, params: { id }, body }),
+      address: (as, id, email) => call('people.change', { as, params: { id }, body: { email } }),
+      then,
+    },
+    coach,
+    (name) => everybody.items.find((p) => p.name === name)!.id,
+    (days, hour) => at(days, hour, 10),
+    random,
+  );
+  await context.judging.sweep();
   await db.destroy();
   writeFileSync(`${config.dataDir}/filled`, `${new Date(started).toISOString()}\n`);
 }

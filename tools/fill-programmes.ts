@@ -1,4 +1,4 @@
-/** The demo's programmes: three people in different weeks, one of whom does little of it. */
+/** The demo's programmes: three people in different weeks: one does little of it, one does all of it and stands still. */
 import { randomUUID } from 'node:crypto';
 import type { Account } from '../api/accounts.js';
 import { plainSettings, type ItemLogInput, type Programme, type ProgrammeSettings } from '../api/programmes.js';
