@@ -159,6 +159,12 @@ export const router = createRouter({
       component: () => import('./views/solo/SoloPage.vue'),
       props: true,
     },
+    {
+      path: '/own',
+      name: 'own',
+      meta: { title: 'Your programme' },
+      component: () => import('./views/solo/SoloPage.vue'),
+    },
     { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
     {
       path: '/eye/rounds/:id',

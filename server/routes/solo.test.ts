@@ -366,3 +366,25 @@ describe('a clip that is sent in', () => {
     expect((await announce(may.secret, clip())).status).toBe(404);
   });
 });
+
+describe('one’s own programme', () => {
+  test('is read and told of by who is signed in and tied to the person; by nobody else', async () => {
+    const owner = await studio.as('owner');
+    const helper = await studio.as('assistant');
+    expect((await helper.get('/own/programme')).status).toBe(404);
+    await owner.send('patch', `/accounts/${helper.account!.id}`, { personId: id });
+    const sheet = (await helper.get('/own/programme')).body as SoloSheet;
+    expect(sheet).toMatchObject({ name: 'Marit', programme: made.id, scopes: ['programme', 'progress'], sendIn: null });
+    expect(JSON.stringify(sheet)).not.toContain('sore on Mondays');
+    const logs = [{ day: monday().day, item: monday().items[0]!.item, is: 'done', note: 'heavy legs' }];
+    const after = (await helper.send('put', '/own/programme/logs', { logs })).body as SoloSheet;
+    expect(after.logs).toMatchObject([{ is: 'done' }]);
+    // It is the person's own word, as by link.
+    const stored = (await coach.get(`/programmes/${made.id}`)).body as Programme;
+    expect(stored.logs).toMatchObject([{ by: null, note: 'heavy legs' }]);
+    const odd = [{ ...logs[0]!, item: 'no-such' }];
+    expect((await helper.send('put', '/own/programme/logs', { logs: odd })).status).toBe(422);
+    await coach.send('post', `/programmes/${made.id}/end`, { day: '2026-05-19' });
+    expect((await helper.get('/own/programme')).status).toBe(404);
+  });
+});

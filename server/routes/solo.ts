@@ -21,7 +21,16 @@ import { judgedPerson, type Context } from './context.js';
 import { sendFile } from './send-file.js';
 
 type Names =
-  'links.list' | 'links.add' | 'links.shut' | 'solo.open' | 'solo.log' | 'solo.calendar' | 'solo.clip' | 'solo.content';
+  | 'links.list'
+  | 'links.add'
+  | 'links.shut'
+  | 'solo.open'
+  | 'solo.log'
+  | 'solo.calendar'
+  | 'solo.clip'
+  | 'solo.content'
+  | 'solo.own'
+  | 'solo.note';
 
 /** A calendar as a file. */
 export const sendCalendar = (response: Response, file: string): Sent =>
@@ -56,6 +65,22 @@ export function soloHandlers(context: Context): Handlers<Names> {
     const person = stored && (await people.find(HOUSE, stored.personId, await circumstances.today()));
     if (!link || !stored || !person || person.archived) throw notFound('What this link opened');
     return { stored, scopes: link.scopes, until: link.until, coach: link.by, madeBy: link.madeBy };
+  }
+
+  /** What the account's own person is to do now: the newest programme that is not over. @throws 404 */
+  async function own(account: Account): Promise<Opened> {
+    const today = await circumstances.today();
+    const all = account.personId ? await programmes.ofPerson(account.personId) : [];
+    const stored = all.find((p) => p.until >= today && (p.endedOn === null || p.endedOn >= today));
+    if (!stored) throw notFound('A programme of your own');
+    return { stored, scopes: ['programme', 'progress'], until: stored.until, coach: stored.by, madeBy: account.id };
+  }
+  /** Keeps the person's own word. @throws HttpProblem 422 */
+  async function keepLogs(stored: StoredProgramme, logs: Parameters<typeof programmes.log>[1]): Promise<void> {
+    const problems = logProblems(stored.planned, logs, await circumstances.today());
+    if (problems.length > 0) throw invalid(problems);
+    const { catalog } = await studio.now();
+    await programmes.log(stored, logs, null, circumstances.now(), familyIn(catalog));
   }
 
   async function sheet({ stored, scopes, until, coach }: Opened): Promise<SoloSheet> {
@@ -199,14 +224,17 @@ export function soloHandlers(context: Context): Handlers<Names> {
       else await keeping.storeContent(clip, request);
       return undefined;
     },
+    'solo.own': async ({ account }) => sheet(await own(account)),
+    'solo.note': async ({ account, body }) => {
+      const { stored } = await own(account);
+      await keepLogs(stored, body.logs);
+      return sheet(await own(account));
+    },
     'solo.open': async ({ body }) => sheet(await opened(body.secret)),
     'solo.log': async ({ body }) => {
       const link = await opened(body.secret);
       if (!link.scopes.includes('programme')) throw notFound('What this link opened');
-      const problems = logProblems(link.stored.planned, body.logs, await circumstances.today());
-      if (problems.length > 0) throw invalid(problems);
-      const { catalog } = await studio.now();
-      await programmes.log(link.stored, body.logs, null, circumstances.now(), familyIn(catalog));
+      await keepLogs(link.stored, body.logs);
       return sheet(link);
     },
   };

@@ -209,6 +209,8 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     case 'links.list':
     case 'links.add':
     case 'links.shut':
+    case 'solo.own':
+    case 'solo.note':
     case 'solo.open':
     case 'solo.clip':
     case 'solo.content':
@@ -228,6 +230,7 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
         'programmes.end': { day: DAY },
         'programmes.log': { logs },
         'links.add': linked,
+        'solo.note': { logs },
         'solo.open': { secret },
         'solo.log': { secret, logs },
       };
@@ -236,6 +239,8 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
         await stranger.send('post', '/solo/clips', sent);
         return { params: { id: sent.clip.id } };
       }
+      if (name === 'solo.own' || name === 'solo.note')
+        await owner.send('patch', `/accounts/${maker.account!.id}`, { personId: person });
       if (name === 'solo.clip') return { body: () => ({ ...sent, clip: announced() }) };
       return {
         ...(name === 'solo.calendar'

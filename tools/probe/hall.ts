@@ -107,6 +107,7 @@ export const bodyFor = (name: RouteName): unknown => {
     case 'programmes.end':
       return { day: DAY };
     case 'programmes.log':
+    case 'solo.note':
       return { logs: [{ day: MONDAY, item: 'front-plank/forearm', is: 'done' }] };
     case 'letters.send':
       return { id: randomUUID(), what: 'record', of: null, to: 'n@hall.example' };

@@ -125,6 +125,9 @@ async function leave(): Promise<void> {
                 >Your own record</RouterLink
               >
             </MenuItem>
+            <MenuItem v-if="session.account?.personId" v-slot="{ active }">
+              <RouterLink to="/own" class="btn w-full" :class="{ 'bg-sunk': active }">Your own programme</RouterLink>
+            </MenuItem>
             <MenuItem v-slot="{ active }">
               <RouterLink to="/eye" class="btn w-full" :class="{ 'bg-sunk': active }">Your eye</RouterLink>
             </MenuItem>

@@ -1,4 +1,5 @@
 /** Who is signed in, also where the server cannot be asked: then the account that signed in last on this device, for seven days. */
+import { forgetOwnSolo } from './own-solo.js';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { z } from 'zod';
@@ -144,7 +145,10 @@ export const useSession = defineStore('session', () => {
         }
       }
       remember(null);
-      if (id) await forgetReads(id);
+      if (id) {
+        await forgetReads(id);
+        forgetOwnSolo(id);
+      }
       closeReads();
       state.value = null;
       setToken('');

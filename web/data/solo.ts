@@ -14,6 +14,7 @@ import { CLIP_BYTES } from '../../api/clips.js';
 import { ApiError, call, hasToken, Told, wordsOf } from './call.js';
 import { plainClip, plainStill } from './clips.js';
 import { outdated, useRead, type Read } from './query.js';
+import { ownSoloPlace } from './own-solo.js';
 import { useSession } from './session.js';
 
 export const useLinks = (programme: () => string): Read<ProgrammeLink[]> =>
@@ -81,8 +82,13 @@ export const laid = (before: readonly ItemLogInput[], after: readonly ItemLogInp
   ...new Map([...before, ...after].map((l) => [one(l), l])).values(),
 ];
 
-export function useSolo(secret: string): Solo {
-  const place = `anchor.solo.${secret}`;
+/** @param secret of a link; null: the programme of the person whom the account is tied to */
+export function useSolo(secret: string | null): Solo {
+  const place = secret === null ? ownSoloPlace(useSession().account?.id ?? '') : `anchor.solo.${secret}`;
+  const openSheet = (): Promise<SoloSheet> =>
+    secret === null ? call('solo.own') : call('solo.open', { body: { secret } });
+  const logSheet = (logs: ItemLogInput[]): Promise<SoloSheet> =>
+    secret === null ? call('solo.note', { body: { logs } }) : call('solo.log', { body: { secret, logs } });
   const kept: ShallowRef<Kept> = shallowRef(read());
   const [shut, away, error] = [ref(false), ref(false), ref<string | null>(null)];
   function read(): Kept {
@@ -116,10 +122,7 @@ export function useSolo(secret: string): Solo {
       if (!hasToken()) await useSession().load();
       do {
         const sent = kept.value.waiting.slice(0, AT_ONCE);
-        const sheet =
-          sent.length > 0
-            ? await call('solo.log', { body: { secret, logs: sent } })
-            : await call('solo.open', { body: { secret } });
+        const sheet = sent.length > 0 ? await logSheet(sent) : await openSheet();
         // What was said again while it was sent waits on.
         put({ sheet, waiting: kept.value.waiting.filter((l) => !sent.includes(l)) });
       } while (kept.value.waiting.length > 0);

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-/** A programme as the person who does it reads it: today's work, one tap for what was done, the way so far. No account, a phone first. */
+/** A programme as the person who does it reads it: today's work, one tap for what was done, the way so far. With or without an account, a phone first. */
 import { Play } from '@lucide/vue';
 import { format, parseISO } from 'date-fns';
 import { computed, ref, watch } from 'vue';
+import { RouterLink } from 'vue-router';
 import type { ItemLogInput } from '../../../api/programmes.js';
 import { addDays } from '../../../core/days.js';
 import { weekdayOf } from '../../../core/formats/programme.js';
@@ -17,8 +18,9 @@ import SoloLines from './SoloLines.vue';
 import SoloRun from './SoloRun.vue';
 import SoloSend from './SoloSend.vue';
 
-const props = defineProps<{ secret: string }>();
-const solo = useSolo(props.secret);
+/** Without a secret: the programme of who is signed in. */
+const props = defineProps<{ secret?: string }>();
+const solo = useSolo(props.secret ?? null);
 const { sheet } = solo;
 const days = computed(() => sheet.value?.weeks.flatMap((w) => w.days) ?? []);
 /** Today's day, or the next one, or the last. */
@@ -76,11 +78,18 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
   />
   <div v-else class="mx-auto max-w-2xl space-y-3 p-4 pb-10">
     <template v-if="solo.shut.value">
-      <h1>This link opens nothing</h1>
-      <p class="note">It was taken back, or its time is over. Ask your coach for a new one.</p>
+      <template v-if="secret">
+        <h1>This link opens nothing</h1>
+        <p class="note">It was taken back, or its time is over. Ask your coach for a new one.</p>
+      </template>
+      <template v-else>
+        <h1>No programme now</h1>
+        <p class="note">None of yours runs at the moment. A coach makes one on the page Plans.</p>
+      </template>
+      <RouterLink v-if="!secret" to="/" class="btn">To the floor</RouterLink>
     </template>
     <template v-else-if="!sheet">
-      <h1>A programme by link</h1>
+      <h1>{{ secret ? 'A programme by link' : 'Your programme' }}</h1>
       <LoadState
         :loading="!solo.away.value"
         :error="
@@ -91,7 +100,7 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
     </template>
     <template v-else>
       <header>
-        <p class="text-soft">{{ sheet.hall || 'A programme by link' }}</p>
+        <p class="text-soft">{{ sheet.hall || (secret ? 'A programme by link' : 'Your programme') }}</p>
         <h1>{{ sheet.name }}’s programme</h1>
         <p class="text-soft figures">
           From {{ sheet.coach }} · week
@@ -101,7 +110,7 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
               sheet.today,
             )
           }}
-          · opens until {{ format(parseISO(sheet.until), 'd MMM yyyy') }}
+          <template v-if="secret">· opens until {{ format(parseISO(sheet.until), 'd MMM yyyy') }}</template>
         </p>
         <p v-if="solo.away.value || solo.waiting.value" role="status" class="tag tag-caution mt-1">
           {{ solo.away.value ? 'No network' : 'Sending'
@@ -166,7 +175,13 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
         :from="sheet.from"
         :until="addDays(sheet.from, 7 * sheet.weeks.length)"
       />
-      <SoloSend v-if="sheet.sendIn" :secret="secret" :may="sheet.sendIn" :coach="sheet.coach" @sent="solo.load()" />
+      <SoloSend
+        v-if="sheet.sendIn && secret"
+        :secret="secret"
+        :may="sheet.sendIn"
+        :coach="sheet.coach"
+        @sent="solo.load()"
+      />
       <button v-if="day && !sheet.stopped" class="btn btn-stop w-full" @click="hurting = true">
         Pain, or something odd
       </button>
