@@ -110,6 +110,8 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['look of a picture', `/looks/${pictures.at(-1)!.id}`],
     ['frames', `/looks/${pictures.at(-1)!.id}/frames`],
     ['inbox', '/inbox'],
+    ['outbox', '/letters'],
+    ['bring records in', '/in'],
     ['screen', `/screen?person=${id}`],
     ['ladders', `/ladders?person=${id}`],
     ['lever', `/lever?person=${id}`],
