@@ -218,11 +218,11 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     if (value?.stoppedAt === null)
       change({ resets: [...value.resets, { id: crypto.randomUUID(), t: rounded(clock()) }] });
   }
-  /** What a pad under the back said since it was last asked. */
+  /** What a pad under the back said since it was last asked; what is still on its way when the clock stops belongs to it. */
   function press(samples: KeptHold['pad']): void {
     const value = hold.value;
-    if (value?.stoppedAt === null && samples.length > 0)
-      change({ pad: [...value.pad, ...samples].slice(0, MOST_SAMPLES) });
+    const own = value ? samples.filter(([t]) => t <= (value.stoppedAt ?? Infinity)) : [];
+    if (value && own.length > 0) change({ pad: [...value.pad, ...own].slice(0, MOST_SAMPLES) });
   }
   /** The hold with every tap of every page, for its record. */
   function whole(): KeptHold {
