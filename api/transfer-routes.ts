@@ -1,6 +1,7 @@
 /** Routes of what goes out as files and comes in from them. */
 import { z } from 'zod';
 import { idParams } from './common.js';
+import { SCHEMA_NAMES } from './file-schemas.js';
 import { importDoneSchema, importPreviewSchema, importQuerySchema } from './imports.js';
 import type { Route } from './route.js';
 
@@ -56,7 +57,7 @@ export const transferRoutes = {
     path: '/schemas/:name',
     role: 'anyone',
     says: 'The schema of a file that goes out and comes in.',
-    params: z.object({ name: z.enum(['person.json', 'studio.json', 'observation.json']) }),
+    params: z.object({ name: z.enum(SCHEMA_NAMES) }),
     answer: z.looseObject({ $schema: z.string() }),
     status: 200,
   },

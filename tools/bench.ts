@@ -38,6 +38,7 @@ import { readConfig, type Config } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';
 import { noDefaults } from '../server/repositories/studio.js';
 import { clipRows } from './clip-bench.js';
+import { importRows } from './import-bench.js';
 import { secondDeviceRow } from './second-device.js';
 import { slowPhoneRows } from './slow-phone.js';
 import { loadSolver } from '../server/work/solver.js';
@@ -438,7 +439,7 @@ for (const [what, name] of [
     `${ms(few[what])}, ${ms(many[what])}: ${(many[what] / few[what]).toFixed(2)} ×`,
     'flat',
   ]);
-rows.push(await secondDeviceRow());
+rows.push(await secondDeviceRow(), ...(await importRows()));
 const load = firstLoad();
 rows.push([
   'first load of the interface, gzip',

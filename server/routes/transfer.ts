@@ -1,12 +1,11 @@
 /** Records out as files, and in from files. */
 import type { Readable } from 'node:stream';
 import type { Knex } from 'knex';
-import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
 import { IMPORT_BYTES, type ImportDone, type ImportQuery } from '../../api/imports.js';
-import { PERSON_FORMAT, personFileSchema, STUDIO_FORMAT, studioFileSchema } from '../../api/person-file.js';
+import { fileSchema } from '../../api/file-schemas.js';
+import { PERSON_FORMAT, STUDIO_FORMAT } from '../../api/person-file.js';
 import type { transferRoutes } from '../../api/transfer-routes.js';
-import { observationSchema } from '../../core/formats/observation.js';
 import { measuresTable, recordTables, rosterTable, setsTable, workTable } from '../../words/tables.js';
 import { checkRole, type Asked, type Handlers, type Sent } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
@@ -175,14 +174,7 @@ export function transferHandlers(
         people: all,
       });
     },
-    'schema.get': ({ params }) => {
-      const schemas = {
-        'person.json': personFileSchema,
-        'studio.json': studioFileSchema,
-        'observation.json': observationSchema,
-      };
-      return z.toJSONSchema(schemas[params.name], { io: 'input', unrepresentable: 'any' }) as { $schema: string };
-    },
+    'schema.get': ({ params }) => fileSchema(params.name),
 
     'imports.try': async ({ account, query, request }) => {
       const { read, weighed } = await readFile(account, query, request);
