@@ -101,5 +101,7 @@ export const onLaddersSchema = z.object({
   holds: z.array(loggedHoldSchema),
   steps: z.array(ladderStepSchema),
   goals: z.array(z.string()),
+  /** Best sets of work alone, in the person's own word: seconds or reps. A forecast reads them, no gate does. */
+  said: z.array(z.object({ place: z.string(), day: daySchema, clean: z.number() })).default([]),
 });
 export type OnLadders = z.infer<typeof onLaddersSchema>;

@@ -45,6 +45,8 @@ interface World {
   missed?: boolean;
   /** The clock is stopped at a target below the gate. */
   stopped?: boolean;
+  /** Share of the sessions that are told and not watched: up to a tenth too much, and twice as scattered. */
+  told?: number;
 }
 const rising = (): ((x: number) => number) => {
   const [start, rate] = [between(14, 24), between(0.08, 0.45)];
@@ -60,6 +62,7 @@ const WORLDS: readonly World[] = [
   { name: 'plateau below it', passes: false, athlete: toward(26, GATE - 4) },
   { name: 'two weeks missed', passes: true, athlete: rising, missed: true },
   { name: 'a bad day in eight', passes: true, athlete: rising, bad: 1 / 8 },
+  { name: 'two sessions in three are told', passes: true, athlete: rising, told: 2 / 3 },
   { name: 'clock stopped at the target', passes: true, athlete: rising, stopped: true },
 ];
 
@@ -86,7 +89,13 @@ function simulate(world: World): { mixture: Tally; line: Tally } {
     for (let k = 0; k < wanted; k += 1) {
       const held = session(practice);
       const cut = world.stopped === true && held >= target;
-      sessions.push({ day: dayOf(day), clean: cut ? target : held, ...(cut ? { atLeast: true } : {}) });
+      if (random() < (world.told ?? 0))
+        sessions.push({
+          day: dayOf(day),
+          clean: Math.max(2, Math.round(held * between(1, 1.1) + gaussian(random) * scatter * Math.sqrt(3))),
+          said: true,
+        });
+      else sessions.push({ day: dayOf(day), clean: cut ? target : held, ...(cut ? { atLeast: true } : {}) });
       if (cut) target = Math.min(GATE - 2, target + 3);
       const step = 3 + Math.floor(random() * 4);
       day += step + (k === gap ? 14 : 0);

@@ -118,3 +118,25 @@ describe('forecast', () => {
     expect(a.ok && b.ok && b.forecast.at50! >= a.forecast.at50!).toBe(true);
   });
 });
+
+describe('sessions that are told', () => {
+  const told = (sessions: readonly Session[]): Session[] => sessions.map((s) => ({ ...s, said: true }));
+  const rise = line(12, 20, 0.4);
+  test('alone they count as a sixth: a dozen of them is too few', () => {
+    expect(forecast(told(rise), 40)).toMatchObject({
+      ok: false,
+      why: { is: 'few-sessions', sessions: 1, wanted: ENOUGH },
+    });
+  });
+  test('between watched ones they move the course less than if they had been watched', () => {
+    const watched = line(8, 20, 0);
+    const boast: Session[] = watched.map((s) => ({ day: addDays(s.day, 1), clean: s.clean + 10 }));
+    const middle = (sessions: Session[]): number => {
+      const answer = forecast(sessions, 60);
+      if (answer.ok) return answer.forecast.now;
+      return answer.why.is === 'not-on-this-course' ? answer.why.middle : NaN;
+    };
+    const [alone, said, seen] = [watched, [...watched, ...told(boast)], [...watched, ...boast]].map(middle);
+    expect(Math.abs(said! - alone!)).toBeLessThan(0.5 * Math.abs(seen! - alone!));
+  });
+});

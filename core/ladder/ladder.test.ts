@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
-import { catalog, record } from '../catalog/index.js';
+import { catalog, record, rungOf } from '../catalog/index.js';
 import { ladderOf, ladders, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
 import { addDays } from '../days.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
@@ -12,7 +12,7 @@ import { evaluated, plankHold, watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
 import { holdsBefore, loggedHold, type LoggedHold } from './holds.js';
 import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery, type Proposal } from './next-step.js';
-import { workOrder } from './next-gate.js';
+import { sessionsAt, workOrder } from './next-gate.js';
 import { graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
 const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
@@ -689,5 +689,22 @@ describe('places and paths', () => {
     const open = order.map((s) => s.open);
     expect(open).toEqual([...open].sort((a, b) => Number(b) - Number(a)));
     expect(order.filter((s) => !s.open).every((s) => s.weeks === null && s.askedBy === null)).toBe(true);
+  });
+});
+
+describe('what was told of work alone', () => {
+  const rung = rungOf(catalog, 'front-plank', 'forearm');
+  test('stands for days on which nobody watched, and only at its version', () => {
+    const holds = [plankHold({ day: '2026-05-20', clean: 20 })];
+    const said = [
+      { place: 'front-plank/forearm', day: '2026-05-20', clean: 60 },
+      { place: 'front-plank/forearm', day: '2026-05-22', clean: 25 },
+      { place: 'front-plank/forearm', day: '2026-05-22', clean: 28 },
+      { place: 'hollow/straight', day: '2026-05-23', clean: 12 },
+    ];
+    expect(sessionsAt(rung, holds, said)).toEqual([
+      { day: '2026-05-20', clean: 20, atLeast: false },
+      { day: '2026-05-22', clean: 28, said: true },
+    ]);
   });
 });

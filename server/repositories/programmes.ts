@@ -205,6 +205,17 @@ export function programmesIn(db: Knex) {
             .merge();
       });
     },
+    /** Best sets of versions in the person's own word, without those that hurt; in the order of days. */
+    async saidOf(personId: string): Promise<{ place: string; day: Day; clean: number }[]> {
+      const rows = await db('programme_logs')
+        .where('person_id', personId)
+        .whereRaw("item like '%/%' and json_extract(record, '$.best') is not null")
+        .orderBy('day')
+        .select('day', 'item', 'record', 'said_at', db.raw('null as "by"'));
+      return parseRows('programme_logs', logRow, rows).flatMap(({ item, day, record }) =>
+        record.best === null || record.pain || record.is === 'not' ? [] : [{ place: item, day, clean: record.best }],
+      );
+    },
     /** The newest pain of each position that was said of work alone. */
     async pains(personId: string): Promise<{ position: string; at: string; arrival: number; pain: true }[]> {
       const rows = await db('programme_logs')

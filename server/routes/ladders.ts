@@ -10,13 +10,14 @@ import { judgedPerson, nothingLoads, personOf, type Context } from './context.js
 type Names = 'ladders.get' | 'steps.add' | 'steps.remove' | 'goals.set' | 'goals.drop';
 
 export function ladderHandlers(context: Context): Handlers<Names> {
-  const { looks, ladders, studio, circumstances, judging } = context;
+  const { looks, ladders, studio, circumstances, judging, programmes } = context;
   const all = async (account: Account, id: string): Promise<OnLadders> => {
     const person = await judgedPerson(context, account, id);
     return {
       holds: await judging.holdsOf(person),
       steps: await ladders.stepsOf(person.id),
       goals: await ladders.goalsOf(person.id),
+      said: await programmes.saidOf(person.id),
     };
   };
   return {

@@ -379,9 +379,17 @@ describe('one’s own programme', () => {
     const logs = [{ day: monday().day, item: monday().items[0]!.item, is: 'done', note: 'heavy legs' }];
     const after = (await helper.send('put', '/own/programme/logs', { logs })).body as SoloSheet;
     expect(after.logs).toMatchObject([{ is: 'done' }]);
+    // The best set is read by a forecast, and by no gate.
+    const version = made.planned.weeks[0]!.days.flatMap((d) => d.items).find((i) => i.item.includes('/'))!;
+    const on = made.planned.weeks[0]!.days.find((d) => d.items.includes(version))!.day;
+    await helper.send('put', '/own/programme/logs', { logs: [{ day: on, item: version.item, is: 'done', best: 33 }] });
+    const { said, holds } = (await coach.get(`/people/${id}/ladders`)).body as { said: object[]; holds: object[] };
+    expect(said).toEqual([{ place: version.item, day: on, clean: 33 }]);
+    expect(holds).toHaveLength(1);
     // It is the person's own word, as by link.
     const stored = (await coach.get(`/programmes/${made.id}`)).body as Programme;
-    expect(stored.logs).toMatchObject([{ by: null, note: 'heavy legs' }]);
+    expect(stored.logs.every((l) => l.by === null)).toBe(true);
+    expect(stored.logs.map((l) => l.note)).toContain('heavy legs');
     const odd = [{ ...logs[0]!, item: 'no-such' }];
     expect((await helper.send('put', '/own/programme/logs', { logs: odd })).status).toBe(422);
     await coach.send('post', `/programmes/${made.id}/end`, { day: '2026-05-19' });

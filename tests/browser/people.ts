@@ -66,6 +66,7 @@ export const onNoLadder = (change: Partial<OnLadders> = {}): OnLadders => ({
   holds: [],
   steps: [],
   goals: [],
+  said: [],
   ...change,
 });
 export const studioOf = (change: Partial<StudioCatalogue['defaults']> = {}): StudioCatalogue => ({

@@ -207,15 +207,20 @@ describe('a clip on the bench', () => {
     await give(page, 'from-home.webm', bytes, 'Clips to put in');
     await sees(page, 'from-home.webm waits now');
     await page.goto(hall.url);
-    await press(page, 'A clip waits');
+    await press(page, 'clips and pictures wait');
     await sees(page, 'from-home.webm');
     expect(await layoutTroubles(page)).toEqual([]);
-    await press(page, 'Look');
+    await page.evaluate(() => {
+      const row = [...document.querySelectorAll('li')].find((li) => li.innerText.includes('from-home.webm'))!;
+      [...row.querySelectorAll('a')].find((a) => a.innerText.trim() === 'Look')!.click();
+    });
     await read(page);
     await press(page, 'Keep it and see');
     await sees(page, 'What was seen');
-    await page.waitForFunction(
-      async () => ((await (await fetch('/api/clips')).json()) as { clips: unknown[] }).clips.length === 0,
+    await page.waitForFunction(async () =>
+      ((await (await fetch('/api/clips')).json()) as { clips: { name: string }[] }).clips.every(
+        (c) => c.name !== 'from-home.webm',
+      ),
     );
     // Both are played side by side, at the break.
     const looks = await page.evaluate(

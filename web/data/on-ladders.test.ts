@@ -9,7 +9,7 @@ import { answeredStep, decided, knowsBody, proposalAt, standingAt, taken, wordsO
 
 const plank = rungAt(shipped, 'front-plank/forearm');
 const hold = { ...plankHold({ clean: 40 }), values: {}, lookId: '0b0e6a34-1111-4222-8333-444455556666' };
-const on: OnLadders = { holds: [hold], steps: [], goals: [] };
+const on: OnLadders = { holds: [hold], steps: [], goals: [], said: [] };
 // A gate counts for six weeks.
 const known = { ...nobody(), today: hold.day };
 

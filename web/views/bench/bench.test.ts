@@ -136,7 +136,7 @@ describe('who is on the bench', () => {
       reason: '',
       by: 'C',
     };
-    server.on('ladders.get', () => ({ holds: [held], steps: [step], goals: [] }));
+    server.on('ladders.get', () => ({ holds: [held], steps: [step], goals: [], said: [] }));
     const on = await bench({ person: tall.id });
     await until(() => on.accepted.value);
     const opened = { rung: 'forearm', target: 45, knobs: { elbowAhead: 0.06 }, rest: { rung: 'knees', seconds: 10 } };
@@ -153,11 +153,11 @@ describe('who is on the bench', () => {
     const on = await bench({ person: tall.id, position: 'front-plank', rung: 'forearm' });
     await until(() => on.proposed.value);
     expect(on.setup.knobs).toEqual({});
-    server.on('ladders.get', () => ({ holds: [raised], steps: [], goals: [] }));
+    server.on('ladders.get', () => ({ holds: [raised], steps: [], goals: [], said: [] }));
     outdated('ladders.get');
     await until(() => on.setup.knobs.handHeight === 0.3);
     on.setup.knobs = { handHeight: 0.15 };
-    server.on('ladders.get', () => ({ holds: [{ ...raised, setup: {} }], steps: [], goals: [] }));
+    server.on('ladders.get', () => ({ holds: [{ ...raised, setup: {} }], steps: [], goals: [], said: [] }));
     outdated('ladders.get');
     await until(() => server.times('ladders.get') === 3);
     await nextTick();

@@ -40,11 +40,11 @@ async function mark(id: string, here: boolean): Promise<void> {
       ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
     >
   </div>
-  <RouterLink v-if="running" to="/bench" class="note mt-3 block font-semibold"
+  <RouterLink v-if="running" to="/bench" class="note mt-3 block min-h-[44px] content-center font-semibold"
     >A hold is running on this device. Go back to it.</RouterLink
   >
-  <RouterLink v-if="waiting" to="/inbox" class="note mt-3 block font-semibold">{{
-    waiting === 1 ? 'A clip waits to be looked at.' : `${waiting} clips wait to be looked at.`
+  <RouterLink v-if="waiting" to="/inbox" class="note mt-3 block min-h-[44px] content-center font-semibold">{{
+    waiting === 1 ? 'A clip or picture waits to be looked at.' : `${waiting} clips and pictures wait to be looked at.`
   }}</RouterLink>
   <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
   <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="floor.load()" />

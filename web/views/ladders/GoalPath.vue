@@ -31,7 +31,7 @@ const goals = computed(() =>
       cautions: props.circumstance.cautions,
       today: props.circumstance.today,
     });
-    return [{ goal, path: workOrder(catalog, path, props.on.holds, props.circumstance.today) }];
+    return [{ goal, path: workOrder(catalog, path, props.on.holds, props.circumstance.today, props.on.said) }];
   }),
 );
 const change = (id: string, method: 'PUT' | 'DELETE'): Promise<boolean> =>

@@ -21,7 +21,7 @@ import LadderGraph from './LadderGraph.vue';
 import RungPanel from './RungPanel.vue';
 import PickOne from '../../components/PickOne.vue';
 
-const NOTHING: OnLadders = { holds: [], steps: [], goals: [] };
+const NOTHING: OnLadders = { holds: [], steps: [], goals: [], said: [] };
 const route = useRoute();
 const router = useRouter();
 const personId = computed(() => String(route.query.person ?? ''));

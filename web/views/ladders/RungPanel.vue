@@ -43,7 +43,9 @@ const place = computed(() => placeKey(props.standing.rung));
 const body = computed(() => props.circumstance.body);
 const counted = computed(() => props.standing.gate.reps !== null);
 const wanted = computed(() => props.standing.gate.reps ?? props.standing.gate.seconds);
-const sessions = computed(() => sessionsAt(props.standing.rung, props.on.holds));
+const sessions = computed(() => sessionsAt(props.standing.rung, props.on.holds, props.on.said));
+/** Sessions that are told, and not watched. */
+const told = computed(() => sessions.value.filter((s) => s.said).length);
 const bestText = (best: number): string => (counted.value ? `${best} reps` : secondsText(best));
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
 /** How much of the programme is done of late: the days to come count so much. */
@@ -144,6 +146,9 @@ const decisions = computed(() =>
     <div v-if="foresight">
       <h3>When the gate opens</h3>
       <p v-if="pace !== null && Math.abs(pace - 1) > 0.05" class="text-soft">{{ workPaceText(pace) }}</p>
+      <p v-if="told > 0" class="text-soft">
+        {{ told }} of {{ sessions.length }} sessions are the person’s own word, and count less.
+      </p>
       <template v-if="!foresight.ok">
         <p>{{ noForecastText(foresight.why, dayText) }}</p>
         <FanChart
