@@ -104,6 +104,16 @@ export const programmeRoutes = {
     status: 200,
     problems: [404],
   },
+  'programmes.pdf': {
+    method: 'GET',
+    path: '/programmes/:id/programme.pdf',
+    role: 'assistant',
+    says: 'A programme on paper: weeks to tick, and how each item is done.',
+    params: idParams,
+    answer: { file: 'application/pdf' },
+    status: 200,
+    problems: [404],
+  },
   'classes.calendar': {
     method: 'GET',
     path: '/calendar/classes.ics',

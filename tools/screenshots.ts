@@ -151,6 +151,7 @@ await (
 await sees(page, 'What would happen');
 await pick(page, '#import-known', 'change');
 await sees(page, /changes 1/);
+await page.evaluate(() => window.scrollTo(0, 0));
 await shoot('import');
 
 // Work alone, by link, on a telephone.

@@ -27,7 +27,7 @@ function about(letter: LetterAbout): string[] {
         `Your programme is ready: ${letter.weeks} ${letter.weeks === 1 ? 'week' : 'weeks'} from ${letter.from}.`,
         `It opens on your phone until ${letter.until.slice(0, 10)}, without an account:`,
         letter.link,
-        'The link is yours alone: whoever has it can read the programme. The file with this letter puts its days in your calendar.',
+        'The link is yours alone: whoever has it can read the programme. Of the files with this letter one is the programme on paper, the other puts its days in your calendar.',
       ];
     case 'record':
       return ['Your record comes with this letter, as you asked for it.'];

@@ -12,6 +12,7 @@ import { HttpProblem, notFound } from '../http/problems.js';
 import type { Routes } from '../../api/routes.js';
 import type { Post, Letter as Sent } from '../mail/post.js';
 import { hallOf, programmeCalendar } from '../media/calendar.js';
+import { programmePdf } from '../media/programme.js';
 import { sheetPdf } from '../media/sheet.js';
 import type { Letters, StoredLetter } from '../repositories/letters.js';
 import { recordFile } from '../transfer/record-file.js';
@@ -86,6 +87,11 @@ export function letterHandlers(
           name: 'programme.ics',
           type: 'text/calendar',
           content: Buffer.from(programmeCalendar(catalog, stored, name, hallOf(defaults))),
+        },
+        {
+          name: 'programme.pdf',
+          type: 'application/pdf',
+          content: await programmePdf(catalog, stored, person, defaults.name ?? ''),
         },
       ],
     };

@@ -17,6 +17,8 @@ import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
 import { shortNames } from '../../words/names.js';
 import { classCalendar, hallOf, programmeCalendar, type Hall } from '../media/calendar.js';
+import { programmePdf } from '../media/programme.js';
+import { sendFile } from './send-file.js';
 import { sendCalendar } from './solo.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import { nothingLoads, personOf, type Context } from './context.js';
@@ -30,6 +32,7 @@ type Names =
   | 'programmes.end'
   | 'programmes.log'
   | 'programmes.calendar'
+  | 'programmes.pdf'
   | 'classes.calendar';
 
 const lastDay = ({ from, weeks }: Pick<ProgrammeSettings, 'from' | 'weeks'>): Day => addDays(from, 7 * weeks - 1);
@@ -213,6 +216,12 @@ export function programmeHandlers(context: Context): Handlers<Names> {
         response,
         programmeCalendar(catalog, stored, shortNames([person]).get(person.id)!, await hall()),
       );
+    },
+    'programmes.pdf': async ({ account, params, response }) => {
+      const { stored, person } = await found(account, params.id);
+      const { catalog, defaults } = await studio.now();
+      const file = await programmePdf(catalog, stored, person, defaults.name ?? '');
+      return sendFile(response, { type: 'application/pdf', name: 'programme.pdf', file, inline: true });
     },
     'classes.calendar': async ({ response }) => {
       const all = await Promise.all(

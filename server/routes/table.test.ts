@@ -205,6 +205,7 @@ async function made(name: RouteName, maker: Client = clients.owner): Promise<Mad
     case 'programmes.end':
     case 'programmes.log':
     case 'programmes.calendar':
+    case 'programmes.pdf':
     case 'solo.calendar':
     case 'links.list':
     case 'links.add':

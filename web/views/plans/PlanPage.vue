@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A programme: what it is made by, its weeks and days, what was done, who changed it. */
-import { CalendarDays, CalendarSync, Printer, Save, Undo2, Users } from '@lucide/vue';
+import { CalendarDays, CalendarSync, FileText, Printer, Save, Undo2, Users } from '@lucide/vue';
 import { computed, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { addDays } from '../../../core/days.js';
@@ -231,6 +231,14 @@ const print = (): void => window.print();
         <section v-if="planned" class="card" aria-labelledby="plan-out">
           <h2 id="plan-out">Give it out</h2>
           <div class="mt-1 flex flex-wrap gap-2">
+            <a
+              v-if="stored"
+              class="btn"
+              :href="`/api/programmes/${stored.id}/programme.pdf`"
+              target="_blank"
+              rel="noopener"
+              ><FileText :size="20" aria-hidden="true" /> On paper</a
+            >
             <a v-if="stored" class="btn" :href="`/api/programmes/${stored.id}/calendar.ics`" download="programme.ics">
               <CalendarDays :size="20" aria-hidden="true" /> Calendar
             </a>

@@ -135,6 +135,33 @@ const linesMore = computed(() => {
           </div>
         </section>
 
+        <section v-if="preview.lines.length" class="card" aria-labelledby="import-lines">
+          <h2 id="import-lines">What would happen</h2>
+          <div class="mt-2 max-h-[28rem] overflow-auto" tabindex="0" role="region" aria-labelledby="import-lines">
+            <table class="figures w-full text-left">
+              <thead class="bg-card sticky top-0">
+                <tr>
+                  <th scope="col" class="pr-3">Row</th>
+                  <th scope="col" class="pr-3">Who</th>
+                  <th scope="col" class="pr-3">Does</th>
+                  <th scope="col">What</th>
+                </tr>
+              </thead>
+              <tbody class="divide-rule divide-y">
+                <tr v-for="(l, i) in preview.lines" :key="i">
+                  <td class="text-soft py-1.5 pr-3">{{ l.row }}</td>
+                  <th scope="row" class="py-1.5 pr-3 font-semibold">{{ l.name }}</th>
+                  <td class="py-1.5 pr-3">
+                    <span class="tag" :class="{ 'tag-caution': l.does === 'changes' }">{{ DOES[l.does] }}</span>
+                  </td>
+                  <td class="py-1.5">{{ l.says }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
+          <p v-if="linesMore > 0" class="text-soft mt-1">and {{ linesMore }} more rows</p>
+        </section>
+
         <section v-if="table" class="card" aria-labelledby="import-columns">
           <h2 id="import-columns">How it is read</h2>
           <div class="mt-2 grid gap-3 sm:grid-cols-3">
@@ -165,33 +192,6 @@ const linesMore = computed(() => {
             />
           </div>
           <ColumnsOf class="mt-3" :table="table" @set="it.setColumn" />
-        </section>
-
-        <section v-if="preview.lines.length" class="card" aria-labelledby="import-lines">
-          <h2 id="import-lines">What would happen</h2>
-          <div class="mt-2 max-h-[28rem] overflow-auto" tabindex="0" role="region" aria-labelledby="import-lines">
-            <table class="figures w-full text-left">
-              <thead class="bg-card sticky top-0">
-                <tr>
-                  <th scope="col" class="pr-3">Row</th>
-                  <th scope="col" class="pr-3">Who</th>
-                  <th scope="col" class="pr-3">Does</th>
-                  <th scope="col">What</th>
-                </tr>
-              </thead>
-              <tbody class="divide-rule divide-y">
-                <tr v-for="(l, i) in preview.lines" :key="i">
-                  <td class="text-soft py-1.5 pr-3">{{ l.row }}</td>
-                  <th scope="row" class="py-1.5 pr-3 font-semibold">{{ l.name }}</th>
-                  <td class="py-1.5 pr-3">
-                    <span class="tag" :class="{ 'tag-caution': l.does === 'changes' }">{{ DOES[l.does] }}</span>
-                  </td>
-                  <td class="py-1.5">{{ l.says }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
-          <p v-if="linesMore > 0" class="text-soft mt-1">and {{ linesMore }} more rows</p>
         </section>
       </template>
       <p v-if="done" role="status" class="note">
