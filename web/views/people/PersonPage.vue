@@ -87,6 +87,10 @@ onMounted(async () => {
             <dd>{{ person.mass ? massText(person.mass, settings.units) : 'not measured' }}</dd>
             <dt class="text-soft">Born</dt>
             <dd>{{ person.birthYear ?? 'not given' }}{{ person.minor ? ', under age' : '' }}</dd>
+            <template v-if="person.email">
+              <dt class="text-soft">E-mail</dt>
+              <dd class="min-w-0 break-all">{{ person.email }}</dd>
+            </template>
             <dt class="text-soft">Method</dt>
             <dd>
               {{ person.method ? methodName(person.method) : 'as the position’s default' }}
