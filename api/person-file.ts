@@ -1,7 +1,7 @@
 /** A person's whole record, and a studio's, as JSON: the same goes out and comes in. Pictures and clips are not in it. */
 import { z } from 'zod';
 import { DECISIONS, ladderStepSchema } from './ladders.js';
-import { daySchema, idSchema, instantSchema, words } from './common.js';
+import { daySchema, idSchema, instantSchema, ROLES, words } from './common.js';
 import { anchorSchema, MEND_RESULTS, markSchema, overruleSchema, padSchema } from './observations.js';
 import { cautionInputSchema, consentSchema, personInputSchema } from './people.js';
 import { prescriptionSchema, screenSchema } from './plans.js';
@@ -20,9 +20,13 @@ const by = words(200);
 /** Looks, askings and logs in the order in which they reached the server: what came later counts later, whatever the clocks say. */
 const arrival = z.number().int().min(0);
 
+/** As what they did it: what an assistant asked or watched lifts no stop. */
+const as = z.enum(ROLES);
+
 const lookOfFile = z.strictObject({
   id: idSchema,
   arrival,
+  as,
   startedAt: instantSchema,
   day: daySchema,
   observation: recordSchema,
@@ -46,6 +50,7 @@ const lookOfFile = z.strictObject({
 });
 const intakeOfFile = z.strictObject({
   arrival,
+  as,
   day: daySchema,
   askedAt: z.string(),
   answers: z.record(z.string().max(40), z.boolean()),

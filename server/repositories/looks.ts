@@ -481,13 +481,16 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         look: ReadLook;
         relookOf?: string | null;
         togetherWith?: string | null;
+        /** As what it was made, where somebody else made it. */
+        as?: Account['role'];
       }[],
       by: Pick<Account, 'id' | 'role'>,
     ): Promise<void> {
       const first = await nextArrivals(db, kept.length);
-      const rows = kept.map(({ personId, day, look, relookOf, togetherWith }, i) => ({
+      const rows = kept.map(({ personId, day, look, relookOf, togetherWith, as }, i) => ({
         ...columns(personId, look, day, by),
         arrival: first + i,
+        ...(as === undefined ? {} : { made_as: as }),
         ...(relookOf === undefined ? {} : { relook_of: relookOf }),
         ...(togetherWith === undefined ? {} : { together_with: togetherWith }),
       }));

@@ -3,6 +3,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
+import { ROLES } from '../../api/common.js';
 import { anchorSchema, markSchema, MEND_RESULTS, overruleSchema, padSchema } from '../../api/observations.js';
 import type { Person } from '../../api/people.js';
 import type { PersonFile } from '../../api/person-file.js';
@@ -25,6 +26,7 @@ export type PersonRecordOut = Omit<PersonFile, 'format' | 'version'>;
 const lookRow = z.object({
   id: z.string(),
   arrival: z.number(),
+  made_as: z.enum(ROLES),
   started_at: z.string(),
   day: z.string(),
   record: json(recordSchema),
@@ -47,6 +49,7 @@ const mendRow = z.object({
 });
 const intakeRow = z.object({
   arrival: z.number(),
+  made_as: z.enum(ROLES),
   day: z.string(),
   asked_at: z.string(),
   answers: json(z.record(z.string(), z.boolean())),
@@ -119,6 +122,7 @@ export function personFilesIn(db: Knex) {
     return rows.map((r) => ({
       id: r.id,
       arrival: r.arrival,
+      as: r.made_as,
       startedAt: r.started_at,
       day: r.day,
       observation: r.record,
@@ -139,7 +143,11 @@ export function personFilesIn(db: Knex) {
       .where('person_id', id)
       .orderBy('arrival')
       .select('intakes.*', 'accounts.name as by');
-    return parseRows('intakes', intakeRow, rows).map(({ asked_at: askedAt, ...r }) => ({ ...r, askedAt }));
+    return parseRows('intakes', intakeRow, rows).map(({ asked_at: askedAt, made_as: as, ...r }) => ({
+      ...r,
+      askedAt,
+      as,
+    }));
   }
   async function programmesOf(id: string): Promise<PersonFile['programmes']> {
     const rows = await db('programme_logs')
@@ -213,6 +221,7 @@ export function personFilesIn(db: Knex) {
           personId: id,
           day: l.day,
           look: looks[i]!,
+          as: l.as,
           togetherWith: newId(l.togetherWith),
         })),
         by,
@@ -315,10 +324,12 @@ export function personFilesIn(db: Knex) {
     by: string,
   ): Promise<Map<string, string>> {
     const own = new Map<string, string>();
-    for (const { id: old, settings, planned, until, endedOn, at } of kept) {
+    for (const { id: old, version, settings, planned, until, endedOn, at } of kept) {
       const programme = randomUUID();
       own.set(old, programme);
       await programmes.add(id, { id: programme, version: 0, settings, planned, until }, by, at);
+      // It stands in the version that it had; those before it are not in a file.
+      await db('programmes').where('id', programme).update({ version });
       if (endedOn !== null) await programmes.end((await programmes.find(programme))!, endedOn);
     }
     return own;
@@ -358,7 +369,7 @@ export function personFilesIn(db: Knex) {
           answers: JSON.stringify(intake.answers),
           note: intake.note,
           asked_by: by.id,
-          made_as: by.role,
+          made_as: intake.as,
           arrival,
           asked_at: intake.askedAt,
         });

@@ -405,6 +405,12 @@ async function someone(): Promise<string> {
   const programme = (
     await post('programmes', { id: randomUUID(), version: 0, settings: { ...plainSettings('2026-05-18'), weeks: 2 } })
   ).body as { id: string; planned: { weeks: { days: { day: string; items: { item: string }[] }[] }[] } };
+  // Its second version stands.
+  await post('programmes', {
+    id: programme.id,
+    version: 1,
+    settings: { ...plainSettings('2026-05-18'), weeks: 2, note: 'shorter' },
+  });
   const { day, items } = programme.planned.weeks[0]!.days[0]!;
   await owner.send('put', `/programmes/${programme.id}/logs`, {
     logs: [{ day, item: items[0]!.item, is: 'partly', sets: 1 }],
@@ -464,6 +470,27 @@ describe('a person’s record', () => {
 
     await there.send('post', `/imports/${done.id}/undo`);
     expect(await names(there)).toEqual([]);
+    await other.close();
+  });
+  test('a hold that an assistant logged lifts no pain elsewhere either', async () => {
+    const id = (await owner.send('post', '/people', { name: 'Bram' })).body.id as string;
+    const group = (await owner.send('post', '/groups', { name: 'Crew' })).body.id as string;
+    await owner.send('patch', `/people/${id}`, { groupId: group });
+    const log = (by: Client, startedAt: string, reason: 'pain' | 'coach') =>
+      by.send('post', `/people/${id}/looks`, {
+        id: randomUUID(),
+        startedAt,
+        observation: watchedPlank({ ended: { t: 30, reason } }),
+      });
+    await log(owner, '2026-05-18T08:00:00Z', 'pain');
+    await log(await studio.as('assistant', [group]), '2026-05-19T08:00:00Z', 'coach');
+    const hurts = async (by: Client, of: string) =>
+      ((await by.get(`/people/${of}/facts`)).body as { lastHolds: { pain: boolean }[] }).lastHolds.map((h) => h.pain);
+    expect(await hurts(owner, id)).toEqual([true]);
+    const other = await testStudio();
+    const there = await other.as('owner');
+    await kept(await textOf(`/people/${id}/record.json`), '', there);
+    expect(await hurts(there, await idOf('Bram', there))).toEqual([true]);
     await other.close();
   });
   test('beside one who is known here: left, or added once more; never laid over', async () => {

@@ -18,6 +18,7 @@ import { keepImport, undoImport } from '../transfer/keep.js';
 import type { ReadImport } from '../transfer/read-import.js';
 import { recordFile } from '../transfer/record-file.js';
 import { recordsOut } from '../transfer/record-out.js';
+import { isZip } from '../transfer/unpack.js';
 import { previewOf, weigh, type Weighed } from '../transfer/weigh.js';
 import { LONG_BODY } from '../work/work.js';
 import { personOf, type Context } from './context.js';
@@ -89,7 +90,8 @@ export function transferHandlers(
         today: await circumstances.today(),
         own: (await studio.entries()).map((e) => `${e.kind}:${e.key}`),
       },
-      bytes.length,
+      // An archive may hold far more than it is long.
+      isZip(bytes) ? Infinity : bytes.length,
       LONG_BODY,
     );
     // What other studios hold of their catalogue is the owner's to take in, as it is to change.

@@ -102,7 +102,9 @@ const send = (): Promise<boolean> =>
         </template>
         <button class="btn btn-main w-full" :disabled="busy || !ready">Send it</button>
       </form>
-      <p v-if="doing" role="status" class="mt-2"><progress class="mr-2 align-middle"></progress>{{ doing }}</p>
+      <p v-if="doing" role="status" class="mt-2">
+        <progress class="mr-2 align-middle" aria-hidden="true"></progress>{{ doing }}
+      </p>
       <p v-if="done" role="status" class="note mt-2">It is with {{ coach }} now.</p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }} It is still here: try again.</p>
     </template>

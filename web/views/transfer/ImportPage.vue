@@ -89,7 +89,9 @@ const linesMore = computed(() => {
           </button>
           <span v-if="it.fileName.value" class="figures min-w-0 break-words">{{ it.fileName.value }}</span>
         </div>
-        <p v-if="doing" role="status" class="mt-2"><progress class="mr-2 align-middle"></progress>{{ doing }}</p>
+        <p v-if="doing" role="status" class="mt-2">
+          <progress class="mr-2 align-middle" aria-hidden="true"></progress>{{ doing }}
+        </p>
         <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
         <p class="text-soft mt-2 text-sm">
           Tables as CSV (any separator, UTF-8, UTF-16 or Windows-1252) or the first sheet of a workbook; this program’s
