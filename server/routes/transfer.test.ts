@@ -224,6 +224,10 @@ describe('sets', () => {
       problems: [],
       table: { dates: 'day-first' },
     });
+    expect((await tried(file, '?as=sets')).lines.map((l) => l.says)).toEqual([
+      '2026-05-13, Front plank, Forearms, 40 s',
+      '2026-05-14, Front plank, Forearms, 30 s',
+    ]);
     const done = await kept(file, '?as=sets');
     const id = await idOf('Marit');
     const { holds } = (await owner.get(`/people/${id}/ladders`)).body as { holds: object[] };

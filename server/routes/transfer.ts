@@ -6,6 +6,7 @@ import { IMPORT_BYTES, type ImportDone, type ImportQuery } from '../../api/impor
 import { fileSchema } from '../../api/file-schemas.js';
 import { PERSON_FORMAT, STUDIO_FORMAT } from '../../api/person-file.js';
 import type { transferRoutes } from '../../api/transfer-routes.js';
+import { placeName } from '../../words/names.js';
 import { measuresTable, recordTables, rosterTable, setsTable, workTable } from '../../words/tables.js';
 import { checkRole, type Asked, type Handlers, type Sent } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
@@ -102,6 +103,7 @@ export function transferHandlers(
       looks,
       person,
       known: query.known,
+      nameOf: (place) => placeName(known.catalog, place),
     });
     return { read, weighed };
   }

@@ -6,6 +6,15 @@ import type { Day } from '../../core/days.js';
 import type { StudioEntry } from '../../core/formats/entries.js';
 import { nameKey, type RosterRow } from '../../core/transfer/roster.js';
 import type { RowProblem } from '../../core/transfer/table.js';
+import {
+  fieldsText,
+  heldText,
+  KEPT_ALREADY,
+  KNOWN_SAYS,
+  NOTHING_NEW,
+  OWN_ENTRY,
+  recordText,
+} from '../../words/transfer.js';
 import { sameLook, type Looks } from '../repositories/looks.js';
 import type { RosterLine } from '../repositories/people.js';
 import type { ReadLook } from '../work/look-read.js';
@@ -35,10 +44,11 @@ export interface Here {
   /** The person whom everything in the file is of, if the coach said so. */
   person: { id: string; name: string } | null;
   known: ImportQuery['known'];
+  /** The name of a version, by `family/rung`. */
+  nameOf: (place: string) => string;
 }
 
 const nothing = (): Acts => ({ groups: [], add: [], change: [], looks: [], records: [], entries: [] });
-const KNOWN_SAYS = 'is known here';
 
 function byName(roster: readonly RosterLine[]): Map<string, RosterLine[]> {
   const found = new Map<string, RosterLine[]>();
@@ -55,14 +65,6 @@ function differing(person: RosterLine, says: RosterRow['says']): { patch: Person
     Object.fromEntries(keys.map((key) => [key, (of as Record<string, unknown>)[key]]));
   return { patch: pick(fields), before: pick(person) };
 }
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  birthYear: 'born',
-  stature: 'height',
-  mass: 'weight',
-  familyMethods: 'methods by position',
-  group: 'group',
-};
-
 function weighRoster(people: readonly RosterRow[], here: Here): Weighed {
   const roster = byName(here.roster);
   const acts = nothing();
@@ -90,14 +92,14 @@ function weighRoster(people: readonly RosterRow[], here: Here): Weighed {
       const { patch, before } = differing(person, says);
       const moved = says.group !== undefined && nameKey(says.group) !== nameKey(person.group?.name ?? '');
       const changed = [...Object.keys(patch), ...(moved ? ['group'] : [])];
-      if (changed.length === 0) return { row, does: 'leaves', name, says: 'says nothing new' };
+      if (changed.length === 0) return { row, does: 'leaves', name, says: NOTHING_NEW };
       acts.change.push({
         id: person.id,
         patch,
         before: { ...before, ...(moved ? { groupId: person.group?.id ?? null } : {}) },
         group: moved ? groupOf(says.group) : null,
       });
-      return { row, does: 'changes', name, says: changed.map((f) => FIELD_WORDS[f] ?? f).join(', ') };
+      return { row, does: 'changes', name, says: fieldsText(changed) };
     }
     const { group, ...fields } = says;
     const input = personInputSchema.safeParse({ name, ...fields });
@@ -143,7 +145,7 @@ async function weighLooks(all: readonly OfSomebody[], here: Here): Promise<Weigh
   const lines = found.map(({ row, look, personId, who, day, says }): Line => {
     const key = sameLook(personId, look.input.startedAt, look.input.observation.position);
     const line = { row, name: who, says: `${day}, ${says}` };
-    if (kept.has(key)) return { ...line, does: 'leaves', says: `${line.says}: is kept already` };
+    if (kept.has(key)) return { ...line, does: 'leaves', says: `${line.says}: ${KEPT_ALREADY}` };
     kept.add(key);
     acts.looks.push({ personId, day, look });
     return { ...line, does: 'adds' };
@@ -173,25 +175,9 @@ function weighRecords({ people, entries }: Extract<ReadImport, { kind: 'records'
       groups.set(nameKey(group), group);
       acts.groups.push(group);
     }
-    const counts = [
-      [looks.length, 'look'],
-      [record.prescriptions.length, 'set of drills'],
-      [record.programmes.length, 'programme'],
-      [record.cautions.length, 'caution'],
-      [record.consents.length, 'consent'],
-    ] as const;
-    return {
-      row: i + 1,
-      does: 'adds',
-      name,
-      says: counts
-        .filter(([n]) => n > 0)
-        .map(([n, word]) => `${n} ${n === 1 ? word : word === 'set of drills' ? 'sets of drills' : `${word}s`}`)
-        .join(', '),
-    };
+    return { row: i + 1, does: 'adds', name, says: recordText({ looks: looks.length, ...countsOf(record) }) };
   });
-  for (const { kind } of acts.entries)
-    lines.push({ row: lines.length + 1, does: 'adds', name: `An entry of the hall’s own`, says: kind });
+  for (const { kind } of acts.entries) lines.push({ row: lines.length + 1, does: 'adds', name: OWN_ENTRY, says: kind });
   return { lines, known, problems, acts };
 }
 
@@ -202,23 +188,29 @@ export async function weigh(read: ReadImport, here: Here): Promise<Weighed> {
       return weighRoster(read.people, here);
     case 'sets':
       return weighLooks(
-        read.sets.map((s) => ({ ...s, column: 'Name', says: shortSays(s.look) })),
+        read.sets.map((s) => ({ ...s, column: 'Name', says: shortSays(s.look, here) })),
         here,
       );
     case 'looks':
       return weighLooks(
-        read.looks.map((l, i) => ({ ...l, row: i + 1, column: l.file, says: shortSays(l.look) })),
+        read.looks.map((l, i) => ({ ...l, row: i + 1, column: l.file, says: shortSays(l.look, here) })),
         here,
       );
     case 'records':
       return weighRecords(read, here);
   }
 }
-const shortSays = ({ input: { observation } }: ReadLook): string =>
-  [
-    `${observation.position}${observation.rung ? `/${observation.rung}` : ''}`,
-    ...(observation.reps ? [`${observation.reps.length} reps`] : observation.ended ? [`${observation.ended.t} s`] : []),
-  ].join(', ');
+const shortSays = ({ input: { observation } }: ReadLook, { nameOf }: Pick<Here, 'nameOf'>): string =>
+  heldText(nameOf(`${observation.position}/${observation.rung ?? ''}`), {
+    reps: observation.reps?.length,
+    seconds: observation.ended?.t,
+  });
+const countsOf = ({ prescriptions, programmes, cautions, consents }: RecordOfFile): Record<string, number> => ({
+  prescriptions: prescriptions.length,
+  programmes: programmes.length,
+  cautions: cautions.length,
+  consents: consents.length,
+});
 
 /** A preview as it is told: first lines and problems, counts of all. */
 export function previewOf(read: ReadImport, { lines, known, problems }: Weighed): ImportPreview {
