@@ -541,7 +541,12 @@ const keepText = computed(() =>
       </button>
     </template>
 
-    <PadPanel v-if="onBack && (phase === 'ready' || phase === 'running')" :pad="pad" :running="phase === 'running'" />
+    <!-- Where no pad is used the running clock leaves no room for choosing one. -->
+    <PadPanel
+      v-if="onBack && (phase === 'ready' || (phase === 'running' && pad.choice.value !== 'none'))"
+      :pad="pad"
+      :running="phase === 'running'"
+    />
     <div v-if="phase === 'why' || phase === 'felt'" ref="after">
       <p v-if="pressure" class="note mt-3">
         <b>{{ pressureText(pressure) }}</b> {{ takenAsText(pressure) }} “More that was noticed” says otherwise.
