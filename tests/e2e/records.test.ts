@@ -127,6 +127,17 @@ describe('letters', () => {
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('#letter-to')?.value === 'ragna@post.example',
     );
+    await page.keyboard.press('Escape');
+    // On a phone the menu of files lies within the screen.
+    await page.setViewport({ width: 390, height: 844 });
+    await press(page, 'Files');
+    const menu = await (await page.waitForSelector('[role="menu"]'))!.boundingBox();
+    expect(menu!.x).toBeGreaterThanOrEqual(0);
+    expect(menu!.x + menu!.width).toBeLessThanOrEqual(390);
+    expect(await axeFinds(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.setViewport({ width: 1280, height: 800 });
+    await press(page, 'Send the record');
     // What is typed and left is a draft.
     await page.type('#letter-note', 'Once more.');
     await new Promise((done) => setTimeout(done, 800));

@@ -20,7 +20,7 @@ const router = useRouter();
   <Menu as="div" class="relative">
     <MenuButton class="btn"><Download :size="18" aria-hidden="true" /> {{ label }}</MenuButton>
     <MenuItems
-      class="card absolute top-full right-0 z-40 mt-1 w-80 max-w-[90vw] !p-1 shadow-lg focus:outline-none max-md:right-auto max-md:left-0"
+      class="card absolute top-full right-0 z-40 mt-1 w-80 max-w-[90vw] overflow-y-auto !p-1 shadow-lg focus:outline-none max-md:fixed max-md:inset-x-4 max-md:top-auto max-md:max-h-[60vh] max-md:w-auto"
     >
       <MenuItem v-for="e in entries" :key="e.name" v-slot="{ active }" as="template">
         <button
