@@ -100,6 +100,8 @@ export const personFileSchema = z.strictObject({
   ...recordOfFile,
 });
 export type PersonFile = z.infer<typeof personFileSchema>;
+/** A person's record without the envelope of a file. */
+export type RecordOfFile = Omit<PersonFile, 'format' | 'version'>;
 
 /** A studio: its people, its own entries of the catalogue, its defaults. Accounts, pictures and clips are in a backup, not here. */
 export const studioFileSchema = z.strictObject({

@@ -26,6 +26,14 @@ export const WEEKDAY_SHORT: Readonly<Record<Weekday, string>> = Object.fromEntri
   WEEKDAYS.map((d) => [d, WEEKDAY_NAMES[d].slice(0, 3)]),
 ) as Record<Weekday, string>;
 
+/** How long a link opens, to be chosen from. */
+export const LINK_DAYS = [
+  { id: '7', name: 'a week' },
+  { id: '30', name: '30 days' },
+  { id: '60', name: '60 days' },
+  { id: '120', name: '120 days' },
+] as const;
+
 const many = (n: number, one: string): string => `${n}\u00A0${one}${n === 1 ? '' : 's'}`;
 /** What one set is, as in `25 s` or `8 reps`. */
 export const amountText = (of: Pick<SetsOf, 'seconds' | 'reps' | 'breaths' | 'steps'>): string =>

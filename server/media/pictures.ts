@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import sharp, { type Metadata } from 'sharp';
+import sharp, { type Metadata, type Sharp } from 'sharp';
 import type { Blur } from '../../api/observations.js';
 import { HttpProblem } from '../http/problems.js';
 
@@ -40,6 +40,15 @@ async function blurred({ data, info }: Upright, places: readonly Blur[]): Promis
   return sharp(data).composite(patches).jpeg({ quality: 88 }).toBuffer({ resolveWithObject: true });
 }
 
+const READING = { limitInputPixels: MAX_PIXELS, failOn: 'error' as const, animated: false };
+/** A picture encoded anew: upright, of a size, and without what its file held besides. */
+const uprightJpeg = (from: string | Buffer): Sharp =>
+  sharp(from, READING)
+    .rotate()
+    .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality: 88 });
+
 /**
  * Encodes a picture anew, upright: whole or not there.
  * @throws HttpProblem 422 for what cannot be decoded
@@ -47,11 +56,7 @@ async function blurred({ data, info }: Upright, places: readonly Blur[]): Promis
 export async function plainStill(from: string, to: string): Promise<void> {
   const made = `${to}.plain.part`;
   try {
-    await sharp(from, { limitInputPixels: MAX_PIXELS })
-      .rotate()
-      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 88 })
-      .toFile(made);
+    await uprightJpeg(from).toFile(made);
     await rename(made, to);
   } catch (error) {
     await rm(made, { force: true });
@@ -84,10 +89,9 @@ export function picturesIn(dataDir: string) {
      *   folder cannot be written
      */
     async store(id: string, bytes: Buffer, blur: readonly Blur[] = []): Promise<{ width: number; height: number }> {
-      const options = { limitInputPixels: MAX_PIXELS, failOn: 'error' as const, animated: false };
       let facts: Metadata;
       try {
-        facts = await sharp(bytes, { ...options, limitInputPixels: false }).metadata();
+        facts = await sharp(bytes, { ...READING, limitInputPixels: false }).metadata();
       } catch {
         throw broken('It is not a JPEG, PNG or WebP picture, or the file is damaged.');
       }
@@ -99,12 +103,7 @@ export function picturesIn(dataDir: string) {
       const drafts = [`${main}.part`, `${thumb}.part`] as const;
       let upright: Upright;
       try {
-        upright = await sharp(bytes, options)
-          .rotate()
-          .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true })
-          .flatten({ background: '#ffffff' })
-          .jpeg({ quality: 88 })
-          .toBuffer({ resolveWithObject: true });
+        upright = await uprightJpeg(bytes).toBuffer({ resolveWithObject: true });
         if (blur.length > 0) upright = await blurred(upright, blur);
       } catch {
         throw broken('The file is damaged.');

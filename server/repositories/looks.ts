@@ -479,7 +479,6 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         personId: string;
         day: Day;
         look: ReadLook;
-        relookOf?: string | null;
         togetherWith?: string | null;
         /** As what it was made, where somebody else made it. */
         as?: Account['role'];
@@ -487,11 +486,10 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       by: Pick<Account, 'id' | 'role'>,
     ): Promise<void> {
       const first = await nextArrivals(db, kept.length);
-      const rows = kept.map(({ personId, day, look, relookOf, togetherWith, as }, i) => ({
+      const rows = kept.map(({ personId, day, look, togetherWith, as }, i) => ({
         ...columns(personId, look, day, by),
         arrival: first + i,
         ...(as === undefined ? {} : { made_as: as }),
-        ...(relookOf === undefined ? {} : { relook_of: relookOf }),
         ...(togetherWith === undefined ? {} : { together_with: togetherWith }),
       }));
       await db.batchInsert('observations', rows, ROWS_AT_ONCE);

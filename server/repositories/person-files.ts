@@ -6,7 +6,7 @@ import type { Account } from '../../api/accounts.js';
 import { ROLES } from '../../api/common.js';
 import { anchorSchema, markSchema, MEND_RESULTS, overruleSchema, padSchema } from '../../api/observations.js';
 import type { Person } from '../../api/people.js';
-import type { PersonFile } from '../../api/person-file.js';
+import type { PersonFile, RecordOfFile } from '../../api/person-file.js';
 import { itemLogInputSchema } from '../../api/programmes.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
@@ -19,9 +19,6 @@ import type { Looks } from './looks.js';
 import { peopleIn } from './people.js';
 import { plansIn } from './plans.js';
 import { programmesIn } from './programmes.js';
-
-/** A person's record without the envelope of a file. */
-export type PersonRecordOut = Omit<PersonFile, 'format' | 'version'>;
 
 const lookRow = z.object({
   id: z.string(),
@@ -64,37 +61,30 @@ const logRow = z.object({
   by: z.string().nullable(),
 });
 
-/** Tables that hold something of a person, for telling whether anything was added to them. */
-const OF_PERSON = [
-  'observations',
-  'cautions',
-  'consents',
-  'attendance',
-  'intakes',
-  'screens',
-  'prescriptions',
-  'ladder_steps',
-  'goals',
-  'programmes',
-  'programme_logs',
-  'programme_links',
-  'media',
-  'clips',
-] as const;
-
+/** What is read of each table that holds something of a person, for telling whether anything was added or changed. */
+const OF_PERSON: Readonly<Record<string, readonly string[]>> = {
+  observations: ['id', 'version', 'deleted_at'],
+  media: ['id'],
+  clips: ['id', 'look_id'],
+  letters: ['id'],
+  programme_links: ['id'],
+  ...Object.fromEntries(
+    [
+      'cautions',
+      'consents',
+      'attendance',
+      'intakes',
+      'screens',
+      'prescriptions',
+      'ladder_steps',
+      'goals',
+      'programmes',
+      'programme_logs',
+    ].map((table) => [table, ['*']]),
+  ),
+};
 /** People whose fingerprints are taken at once. */
 const AT_ONCE = 400;
-const COUNTED: readonly ((db: Knex) => Knex.QueryBuilder)[] = [
-  ...OF_PERSON.map(
-    (table) =>
-      (db: Knex): Knex.QueryBuilder =>
-        db(table)
-          .select('person_id', db.raw('? as of', [table]))
-          .count({ n: '*' }),
-  ),
-  // A look that was changed or taken out is told by its version and by its day.
-  (db) => db('observations').select('person_id').sum({ n: 'version' }).count({ out: 'deleted_at' }),
-];
 
 export type PersonFiles = ReturnType<typeof personFilesIn>;
 
@@ -170,7 +160,7 @@ export function personFilesIn(db: Knex) {
 
   return {
     /** Everything that is kept of a person but pictures and clips. Programmes in the version that stands. */
-    async read(person: Person): Promise<PersonRecordOut> {
+    async read(person: Person): Promise<RecordOfFile> {
       const { id, name, birthYear, stature, mass, sex, email, goal, method, familyMethods, kit, notes } = person;
       return {
         person: {
@@ -199,7 +189,7 @@ export function personFilesIn(db: Knex) {
      * @returns the person's id
      */
     async write(
-      record: PersonRecordOut,
+      record: RecordOfFile,
       looks: readonly ReadLook[],
       groupId: string | null,
       by: Pick<Account, 'id' | 'role'>,
@@ -243,24 +233,25 @@ export function personFilesIn(db: Knex) {
       const found = new Map<string, string>();
       for (let i = 0; i < ids.length; i += AT_ONCE) {
         const some = ids.slice(i, i + AT_ONCE);
-        const told = new Map<string, unknown[]>(some.map((id) => [id, []]));
+        const told = new Map<string, string[]>(some.map((id) => [id, []]));
         const people: unknown = await db('people').whereIn('id', some);
-        for (const row of parseRows('people', z.looseObject({ id: z.string() }), people)) told.get(row.id)!.push(row);
-        for (const of of COUNTED)
-          for (const row of parseRows(
-            'people',
-            z.looseObject({ person_id: z.string() }),
-            await of(db).whereIn('person_id', some).groupBy('person_id'),
-          ))
-            told.get(row.person_id)!.push(row);
-        for (const [id, rows] of told) found.set(id, createHash('sha256').update(JSON.stringify(rows)).digest('hex'));
+        for (const row of parseRows('people', z.looseObject({ id: z.string() }), people))
+          told.get(row.id)!.push(JSON.stringify(row));
+        for (const [table, columns] of Object.entries(OF_PERSON)) {
+          const rows: unknown = await db(table)
+            .whereIn('person_id', some)
+            .select('person_id', ...columns);
+          for (const row of parseRows(table, z.looseObject({ person_id: z.string() }), rows))
+            told.get(row.person_id)!.push(JSON.stringify([table, row]));
+        }
+        for (const [id, rows] of told) found.set(id, createHash('sha256').update(rows.sort().join('\n')).digest('hex'));
       }
       return found;
     },
   };
 
   /** What looks say of each other and what a coach said of them. */
-  async function keepOfLooks(record: PersonRecordOut, newId: (of: string | null) => string | null): Promise<void> {
+  async function keepOfLooks(record: RecordOfFile, newId: (of: string | null) => string | null): Promise<void> {
     for (const look of record.looks) {
       const set = {
         ...(look.relookOf === null ? {} : { relook_of: newId(look.relookOf) }),
@@ -273,7 +264,7 @@ export function personFilesIn(db: Knex) {
   }
   async function keepPrescriptions(
     id: string,
-    { prescriptions }: PersonRecordOut,
+    { prescriptions }: RecordOfFile,
     newId: (of: string | null) => string | null,
     by: string,
   ): Promise<void> {
@@ -302,7 +293,7 @@ export function personFilesIn(db: Knex) {
   /** A file has them newest first; their instants are not in it, so each follows the one before on its day. */
   async function keepSteps(
     id: string,
-    { steps }: PersonRecordOut,
+    { steps }: RecordOfFile,
     newId: (of: string | null) => string | null,
     by: string,
   ): Promise<void> {
@@ -320,7 +311,7 @@ export function personFilesIn(db: Knex) {
   /** @returns new ids of programmes by those of the file */
   async function keepProgrammes(
     id: string,
-    { programmes: kept }: PersonRecordOut,
+    { programmes: kept }: RecordOfFile,
     by: string,
   ): Promise<Map<string, string>> {
     const own = new Map<string, string>();
@@ -337,7 +328,7 @@ export function personFilesIn(db: Knex) {
   /** Looks, askings and what was done alone get their places in the order in which they had reached the server. */
   async function keepInOrder(
     id: string,
-    record: PersonRecordOut,
+    record: RecordOfFile,
     {
       newId,
       own,

@@ -337,6 +337,22 @@ describe('a clip that is sent in', () => {
     const cut = clip({ type: 'image/jpeg', bytes: 60 });
     await announce(secret, cut);
     expect((await content(cut.id, picture.subarray(0, 60))).status).toBe(422);
+    // Cut off in the middle it is none either.
+    const large = await sharp({
+      create: {
+        width: 900,
+        height: 700,
+        channels: 3,
+        background: '#888',
+        noise: { type: 'gaussian', mean: 128, sigma: 30 },
+      },
+    })
+      .jpeg()
+      .toBuffer();
+    const half = large.subarray(0, Math.round(large.length / 2));
+    const torn = clip({ type: 'image/jpeg', bytes: half.length });
+    await announce(secret, torn);
+    expect((await content(torn.id, half)).status).toBe(422);
     expect(await inbox()).toHaveLength(1);
   });
   test('of a minor a guardian states it', async () => {

@@ -1,5 +1,6 @@
 /** Links to a programme, and what whoever has one reads and says: no account, nothing beyond the person's own sheet. */
 import type { Account } from '../../api/accounts.js';
+import type { Person } from '../../api/people.js';
 import { SENT_IN, type SoloSheet } from '../../api/programmes.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { DAY_MS } from '../../core/days.js';
@@ -17,7 +18,7 @@ import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { familyIn, logProblems } from '../programme-logs.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
 import { clipKeeping } from './clips.js';
-import { judgedPerson, type Context } from './context.js';
+import { judgedPerson, personOf, type Context } from './context.js';
 import { sendFile } from './send-file.js';
 
 type Names =
@@ -57,6 +58,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
     coach: string;
     /** The account that made the link. */
     madeBy: string;
+    person: Person;
   }
   /** @throws 404 for a secret that opens nothing, whatever the reason: a guess learns nothing */
   async function opened(secret: string): Promise<Opened> {
@@ -64,7 +66,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
     const stored = link && (await programmes.find(link.programme));
     const person = stored && (await people.find(HOUSE, stored.personId, await circumstances.today()));
     if (!link || !stored || !person || person.archived) throw notFound('What this link opened');
-    return { stored, scopes: link.scopes, until: link.until, coach: link.by, madeBy: link.madeBy };
+    return { stored, person, scopes: link.scopes, until: link.until, coach: link.by, madeBy: link.madeBy };
   }
 
   /** What the account's own person is to do now: the newest programme that is not over. @throws 404 */
@@ -73,7 +75,15 @@ export function soloHandlers(context: Context): Handlers<Names> {
     const all = account.personId ? await programmes.ofPerson(account.personId) : [];
     const stored = all.find((p) => p.until >= today && (p.endedOn === null || p.endedOn >= today));
     if (!stored) throw notFound('A programme of your own');
-    return { stored, scopes: ['programme', 'progress'], until: stored.until, coach: stored.by, madeBy: account.id };
+    const person = await personOf(context, HOUSE, stored.personId);
+    return {
+      stored,
+      person,
+      scopes: ['programme', 'progress'],
+      until: stored.until,
+      coach: stored.by,
+      madeBy: account.id,
+    };
   }
   /** Keeps the person's own word. @throws HttpProblem 422 */
   async function keepLogs(stored: StoredProgramme, logs: Parameters<typeof programmes.log>[1]): Promise<void> {
@@ -83,10 +93,9 @@ export function soloHandlers(context: Context): Handlers<Names> {
     await programmes.log(stored, logs, null, circumstances.now(), familyIn(catalog));
   }
 
-  async function sheet({ stored, scopes, until, coach }: Opened): Promise<SoloSheet> {
+  async function sheet({ stored, person, scopes, until, coach }: Opened): Promise<SoloSheet> {
     const { catalog, defaults } = await studio.now();
     const today = await circumstances.today();
-    const person = (await people.find(HOUSE, stored.personId, today))!;
     const circumstance = await circumstances.of(person.id);
     const logs = await programmes.logsOf(stored.id);
     const items = [...new Set(stored.planned.weeks.flatMap((w) => w.days.flatMap((d) => d.items.map((i) => i.item))))];
@@ -175,7 +184,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
       const link = await opened(params.secret);
       if (!link.scopes.includes('programme')) throw notFound('What this link opened');
       const { catalog, defaults } = await studio.now();
-      const person = (await people.find(HOUSE, link.stored.personId, await circumstances.today()))!;
+      const { person } = link;
       return sendCalendar(
         response,
         programmeCalendar(catalog, link.stored, shortNames([person]).get(person.id)!, hallOf(defaults)),
@@ -186,7 +195,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
       const link = await opened(secret);
       if (!link.scopes.includes('send-in')) throw notFound('What this link opened');
       const today = await circumstances.today();
-      const person = (await people.find(HOUSE, link.stored.personId, today))!;
+      const { person } = link;
       const known = await clips.find(clip.id);
       if (known && (known.personId !== person.id || !known.byLink))
         throw new HttpProblem(409, 'This clip belongs to somebody else');

@@ -183,6 +183,36 @@ describe('a roster', () => {
     });
     expect(await names()).toEqual(['Marit', 'Sunniva']);
   });
+  test('taken back: a caution that was changed, a letter that was sent, keep a person too', async () => {
+    const done = await kept('Name\nMarit\nBram\nSunniva\n');
+    const [marit, bram] = [await idOf('Marit'), await idOf('Bram')];
+    await owner.send('post', `/people/${marit}/cautions`, { caution: 'neck', from: DAY });
+    await owner.send('post', `/people/${bram}/letters`, {
+      id: randomUUID(),
+      what: 'record',
+      of: null,
+      to: 'bram@hall.example',
+    });
+    const back = (await owner.send('post', `/imports/${done.id}/undo`)).body as ImportDone;
+    expect([...back.stayed].sort()).toEqual(['Bram', 'Marit']);
+    expect((await names()).sort()).toEqual(['Bram', 'Marit']);
+  });
+  test('taken back: who came with a caution that was only reworded since stays', async () => {
+    const file = await textOf(`/people/${await someone()}/record.json`);
+    const other = await testStudio();
+    const there = await other.as('owner');
+    const done = await kept(file, '', there);
+    const id = await idOf('Marit', there);
+    const { cautionRecords } = (await there.get(`/people/${id}`)).body as { cautionRecords: { id: string }[] };
+    await there.send('put', `/people/${id}/cautions/${cautionRecords[0]!.id}`, {
+      caution: 'neck',
+      from: DAY,
+      note: 'better',
+    });
+    expect((await there.get(`/people/${id}`)).body).toMatchObject({ cautionRecords: [{ note: 'better' }] });
+    expect((await there.send('post', `/imports/${done.id}/undo`)).body).toMatchObject({ stayed: ['Marit Sund'] });
+    await other.close();
+  });
   test('what goes out comes in the same elsewhere, whatever text is in it', async () => {
     await owner.send('post', '/groups', { name: 'Crew' });
     const group = ((await owner.get('/groups')).body as { id: string }[])[0]!.id;

@@ -9,7 +9,7 @@ import {
   personFileSchema,
   STUDIO_FORMAT,
   studioFileSchema,
-  type PersonFile,
+  type RecordOfFile,
   type StudioFile,
 } from '../../api/person-file.js';
 import type { Catalog } from '../../core/catalog/index.js';
@@ -52,8 +52,6 @@ export interface ImportGiven {
 }
 
 type TableTold = NonNullable<ImportPreview['table']>;
-/** The record of a person without the envelope. */
-export type RecordOfFile = Omit<PersonFile, 'format' | 'version'>;
 interface Common {
   read: string;
   problems: RowProblem[];

@@ -1,5 +1,6 @@
 /** What leaves of a person, gathered for tables, workbook and paper. */
 import type { Account } from '../../api/accounts.js';
+import { cursorSchema } from '../../api/common.js';
 import type { Person } from '../../api/people.js';
 import { judgedBy } from '../../core/person/circumstance.js';
 import { InputError } from '../../core/formats/problems.js';
@@ -71,8 +72,7 @@ export function recordsOut(context: Context) {
           if (!(error instanceof InputError)) throw error;
         }
       }
-      const [value, id] = page.next?.split('~') ?? [];
-      before = value !== undefined && id !== undefined ? { value, id } : undefined;
+      before = page.next === null ? undefined : cursorSchema.parse(page.next);
     } while (before && found.length < MOST * 10);
     return found.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
   }

@@ -18,7 +18,8 @@ import {
 import { sameLook, type Looks } from '../repositories/looks.js';
 import type { RosterLine } from '../repositories/people.js';
 import type { ReadLook } from '../work/look-read.js';
-import type { ReadImport, RecordOfFile } from './read-import.js';
+import type { RecordOfFile } from '../../api/person-file.js';
+import type { ReadImport } from './read-import.js';
 
 type Line = ImportPreview['lines'][number];
 /** What is to be done, all of it or nothing. */

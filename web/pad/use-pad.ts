@@ -44,7 +44,6 @@ export function usePad(running: () => boolean, elapsed: () => number, on: (sampl
     if (bundle.length > 0) on(bundle);
     bundle = [];
   }
-  const timer = setInterval(flush, BUNDLE_MS);
   function take(value: number): void {
     now.value = value;
     if (!running()) return;
@@ -56,11 +55,17 @@ export function usePad(running: () => boolean, elapsed: () => number, on: (sampl
   }
   function listen(): void {
     stop();
+    stop = () => undefined;
     now.value = null;
     if (choice.value === 'none') return;
     const read = pressureLines();
+    const timer = setInterval(flush, BUNDLE_MS);
     const source = choice.value === 'hand' ? byHand(() => level.value) : byScript();
-    stop = source.listen((piece) => read(piece).forEach(take));
+    const deaf = source.listen((piece) => read(piece).forEach(take));
+    stop = () => {
+      deaf();
+      clearInterval(timer);
+    };
   }
   watch(choice, listen);
   watch(running, (is) => {
@@ -70,10 +75,7 @@ export function usePad(running: () => boolean, elapsed: () => number, on: (sampl
       if (choice.value === 'script') listen();
     } else flush();
   });
-  onScopeDispose(() => {
-    stop();
-    clearInterval(timer);
-  });
+  onScopeDispose(() => stop());
   const set = computed(() => pressureSet(first.value));
   return {
     choice,

@@ -5,6 +5,7 @@ import { reactive, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { z } from 'zod';
 import type { LetterKind } from '../../../api/letters.js';
+import { LINK_DAYS } from '../../../words/programme.js';
 import { LETTER_WORDS } from '../../../words/letters.js';
 import ModalFrame from '../../components/ModalFrame.vue';
 import OnOff from '../../components/OnOff.vue';
@@ -91,12 +92,7 @@ const send = (): Promise<boolean> =>
         id="letter-days"
         v-model="form.days"
         label="Its link opens for"
-        :choices="[
-          { id: '7', name: 'a week' },
-          { id: '30', name: '30 days' },
-          { id: '60', name: '60 days' },
-          { id: '120', name: '120 days' },
-        ]"
+        :choices="LINK_DAYS"
       />
       <div>
         <label class="label" for="letter-note">A line of your own</label

@@ -4,6 +4,7 @@ import { Link2 } from '@lucide/vue';
 import { useClipboard } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { ProgrammeLink } from '../../../api/programmes.js';
+import { LINK_DAYS } from '../../../words/programme.js';
 import LoadState from '../../components/LoadState.vue';
 import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
@@ -51,17 +52,7 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
     </p>
     <LoadState :loading="links.loading.value" :error="links.error.value" @retry="links.load()" />
     <div class="mt-2 space-y-2">
-      <PickOne
-        id="link-days"
-        v-model="days"
-        label="Opens for"
-        :choices="[
-          { id: '7', name: 'a week' },
-          { id: '30', name: '30 days' },
-          { id: '60', name: '60 days' },
-          { id: '120', name: '120 days' },
-        ]"
-      />
+      <PickOne id="link-days" v-model="days" label="Opens for" :choices="LINK_DAYS" />
       <OnOff v-model="progress">Shows the way so far too</OnOff>
       <OnOff v-model="sendIn">Clips may be sent in by it</OnOff>
       <button class="btn w-full" :disabled="busy" @click="make">
