@@ -119,30 +119,45 @@ const COPIED: ReadonlySet<string> = new Set<ReadRoute>([
   'screens.list',
 ]);
 
-function persisterOf(id: string): Persister & { flush: () => Promise<void> } {
+interface CopyOf extends Persister {
+  /** Writes what is about to be written now. */
+  flush: () => Promise<void>;
+  /** Begins no write any more: whatever removes the copy from now on removes it for good. */
+  stop: () => void;
+}
+function persisterOf(id: string): CopyOf {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let last: PersistedClient | undefined;
-  const write = async (): Promise<void> => {
+  let stopped = false;
+  const flush = async (): Promise<void> => {
     clearTimeout(timer);
     timer = undefined;
     const copy = last;
     last = undefined;
+    if (!copy) return;
+    const store = await deviceStore();
     // A device that cannot keep a copy still works with the network.
-    if (copy) await (await deviceStore()).put('caches', { account: id, client: copy }).catch(() => undefined);
+    if (!stopped) await store.put('caches', { account: id, client: copy }).catch(() => undefined);
   };
   return {
     persistClient(copy) {
+      if (stopped) return;
       last = copy;
-      timer ??= setTimeout(() => void write().catch(() => undefined), WRITE_EVERY);
+      timer ??= setTimeout(() => void flush().catch(() => undefined), WRITE_EVERY);
     },
     restoreClient: async () => (await (await deviceStore()).get('caches', id))?.client,
     removeClient: async () => (await deviceStore()).delete('caches', id),
-    flush: write,
+    flush,
+    stop() {
+      stopped = true;
+      clearTimeout(timer);
+      last = undefined;
+    },
   };
 }
 
 let leave: (() => void) | null = null;
-let persister: ReturnType<typeof persisterOf> | null = null;
+let persister: CopyOf | null = null;
 /** Marks copies that another version of the interface wrote in another shape. */
 const SHAPE = 'reads-2';
 
@@ -165,11 +180,15 @@ export async function openReads(id: string): Promise<void> {
     },
   });
 }
-/** Puts the reads of the account away; its copy on the device stays. */
-export function closeReads(): void {
+function stopCopying(): void {
   leave?.();
   leave = null;
+  persister?.stop();
   persister = null;
+}
+/** Puts the reads of the account away; its copy on the device stays as it was written last. */
+export function closeReads(): void {
+  stopCopying();
   account.value = '';
   client.clear();
 }
@@ -180,10 +199,8 @@ export async function forgetReads(id: string): Promise<void> {
 }
 /** Keeps no copy from now on, and removes the one there is: the studio has switched copies off. */
 export async function keepNoCopy(): Promise<void> {
-  leave?.();
-  leave = null;
+  stopCopying();
   const id = account.value;
-  persister = null;
   if (id) await (await deviceStore()).delete('caches', id).catch(() => undefined);
 }
 /** Writes the copy now, before the page goes. */

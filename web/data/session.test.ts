@@ -26,6 +26,7 @@ async function readAndWrite(): Promise<void> {
 beforeEach(async () => {
   await freshDevice();
   server = hallWith([somebody(1, { notes: 'sleeps badly' })]);
+  server.on('session.end', () => undefined as never);
   await useSession().load();
 });
 
@@ -70,7 +71,6 @@ describe('reads that are kept on this device', () => {
     await useSession().signOut();
     expect(await copies()).toEqual([]);
     server.down = false;
-    server.on('session.end', () => undefined as never);
     await reload();
     expect(server.times('session.end')).toBe(1);
   });
@@ -85,6 +85,24 @@ describe('reads that are kept on this device', () => {
     await keepNoCopy();
     await read('people.get', { params: { id: idOf(1) } });
     await writeCopy();
+    expect(await copies()).toEqual([]);
+  });
+  test.each([
+    ['the studio says that no copy is kept', () => keepNoCopy()],
+    ['the account signs out', () => useSession().signOut()],
+  ])('do not come back by a write that was about to be made when %s', async (_when, forget) => {
+    await read('people.get', person);
+    await forget();
+    await new Promise((resolve) => setTimeout(resolve, 1_300));
+    expect(await copies()).toEqual([]);
+  });
+  test.each([
+    ['the studio says that no copy is kept', () => keepNoCopy()],
+    ['the account signs out', () => useSession().signOut()],
+  ])('do not come back by a write that was being made when %s', async (_when, forget) => {
+    await read('people.get', person);
+    const writing = writeCopy();
+    await Promise.all([writing, forget()]);
     expect(await copies()).toEqual([]);
   });
 });
