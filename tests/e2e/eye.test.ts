@@ -65,7 +65,7 @@ describe('your eye', () => {
       if (i === 2) {
         // The battery was flat: what was tapped so far is here again.
         await page.waitForFunction(() => !document.querySelector('[role="status"]')?.textContent?.includes('…'));
-        await new Promise((resolve) => setTimeout(resolve, 600));
+        await page.waitForSelector('[data-draft="kept"]');
         await page.reload();
         await sees(page, `3 of ${items.length}`);
         await sees(page, /Your draft of/);
@@ -99,6 +99,12 @@ describe('your eye', () => {
       await press(page, 'Sure');
       await press(page, 'See what was there');
       await sees(page, /Right\./);
+      if (i === 1) {
+        // What was told cannot be answered anew.
+        await page.waitForSelector('[data-draft="kept"]');
+        await page.reload();
+        await sees(page, /Your draft of[\s\S]*What was there[\s\S]*Right\./);
+      }
       await press(page, i === dealt.items.length - 1 ? 'To the round’s result' : 'Next picture');
     }
     await sees(page, 'What it came to');
@@ -119,6 +125,11 @@ describe('your eye', () => {
       await sees(page, /2 of 9 placed/);
       await press(page, 'The rest fits');
       await sees(page, /9 of 9 placed/);
+      if (step === 0) {
+        await page.waitForSelector('[data-draft="kept"]');
+        await page.reload();
+        await sees(page, /Your draft of[\s\S]*9 of 9 placed/);
+      }
       await press(page, step === 2 * items.length - 1 ? 'To the result' : 'Next picture');
     }
     await sees(page, /over all points, on a body of average height/);
@@ -151,6 +162,10 @@ describe('two eyes', () => {
     await clickPoint(owner, /Click the shoulder/, [820, 385]);
     await clickPoint(owner, /Now the ankle/, [250, 420]);
     await press(owner, 'The rest fits');
+    // The battery was flat: what was laid is here again.
+    await owner.waitForSelector('[data-draft="kept"]');
+    await owner.reload();
+    await sees(owner, /Your draft of/);
     await press(owner, 'Keep it and compare');
     await sees(owner, 'judged the same picture blind');
     await sees(owner, /Body line\s+−?\d+\.\d° ± \d+\.\d°\s+−?\d+\.\d° ± \d+\.\d°\s+(agree|differ)/);

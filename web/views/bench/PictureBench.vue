@@ -109,7 +109,7 @@ async function open(next: File, from?: { distance: number; height: number } | nu
     source.value = 'none';
     const before = waiting.value;
     if (before?.picture.width === bitmap.width && before.picture.height === bitmap.height) {
-      handles.restore({ ...before.laying, placed: before.laying.placed as HandleName[] });
+      handles.restore(before.laying);
       blur.value = [...before.blur];
       lens.value = before.lens;
     }
@@ -166,11 +166,11 @@ const draft = useDraft<PictureWork>({
   schema: workSchema,
   now: () =>
     waiting.value ??
-    (image.value && (handles.first.value || Object.keys(handles.points.value).length > 0)
+    (image.value && handles.kept.value
       ? {
           setup: { ...props.setup },
           picture: { ...size.value },
-          laying: { first: handles.first.value, points: handles.points.value, placed: [...handles.placed.value] },
+          laying: handles.kept.value,
           blur: blur.value,
           lens: lens.value,
         }

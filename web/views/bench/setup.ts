@@ -10,6 +10,7 @@ import { LANDMARKS, VIEWS, type View } from '../../../core/landmarks.js';
 import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
+import { layingSchema } from './use-points.js';
 
 export interface BenchSetup {
   position: string;
@@ -86,11 +87,7 @@ export const workSchema = z.object({
   picture: z.object({ width: z.number().positive(), height: z.number().positive() }),
   /** Where the lens stood; null: not told. */
   lens: cameraSchema.nullable().default(null),
-  laying: z.object({
-    first: pointSchema.nullable(),
-    points: z.record(z.string(), pointSchema),
-    placed: z.array(z.string()).default([]),
-  }),
+  laying: layingSchema,
   blur: z.array(boxSchema),
 });
 export type PictureWork = z.infer<typeof workSchema>;

@@ -1,5 +1,6 @@
 /** Points on a picture, and the first of the two clicks that lay them, with undo and redo; a drag is one step. */
 import { computed, ref, shallowRef } from 'vue';
+import { z } from 'zod';
 import type { Point } from '../../../core/geometry.js';
 import type { LandmarkName } from '../../../core/landmarks.js';
 
@@ -13,6 +14,13 @@ export interface Laying {
   /** Points that were set or confirmed by hand; the others are guesses and enter no verdict. */
   placed: readonly HandleName[];
 }
+/** What is laid, as a draft of it is read again. */
+export const layingSchema = z.object({
+  first: z.tuple([z.number(), z.number()]).readonly().nullable(),
+  points: z.record(z.string(), z.tuple([z.number(), z.number()]).readonly()),
+  placed: z.array(z.string()).default([]),
+});
+export type LayingKept = z.infer<typeof layingSchema>;
 const NOTHING: Laying = { first: null, points: {}, placed: [] };
 
 const withName = (names: readonly HandleName[], name: HandleName): HandleName[] =>
@@ -73,8 +81,13 @@ export function usePoints() {
       mark();
       laying.value = { ...laying.value, first: at };
     },
+    /** What a draft keeps; null where nothing is laid. */
+    kept: computed((): LayingKept | null => {
+      const { first, points, placed } = laying.value;
+      return first || Object.keys(points).length > 0 ? { first, points, placed: [...placed] } : null;
+    }),
     /** What an earlier visit left: nothing lies behind it. */
-    restore: begin,
+    restore: (left: LayingKept): void => begin({ ...left, placed: left.placed as HandleName[] }),
     remove(name: HandleName): void {
       mark();
       const { [name]: _gone, ...points } = laying.value.points;

@@ -7,15 +7,17 @@ import { see } from '../../../core/evaluate/see.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { EXTRA_LANDMARKS } from '../../../core/landmarks.js';
 import type { Observation } from '../../../core/formats/observation.js';
+import DraftBack from '../../components/DraftBack.vue';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { catalog } from '../../data/catalogue.js';
+import { useDraft } from '../../data/drafts.js';
 import { hallCircumstance, keepSecond, useBlind } from '../../data/eye.js';
 import { dayText, familyName, rungName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import PictureStage from '../bench/PictureStage.vue';
 import SeenNow from '../bench/SeenNow.vue';
-import { usePoints, type HandleName, type Handles } from '../bench/use-points.js';
+import { layingSchema, usePoints, type HandleName, type Handles, type LayingKept } from '../bench/use-points.js';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -26,6 +28,17 @@ const image = shallowRef<ImageBitmap | null>(null);
 const unread = ref('');
 const handles = usePoints();
 const { busy, error, run } = useAction();
+const draft = useDraft<LayingKept>({
+  of: () => (it.value ? `blind/${props.id}` : null),
+  name: 'The picture',
+  schema: layingSchema,
+  now: () => handles.kept.value,
+  take: handles.restore,
+});
+function anew(): void {
+  handles.clear();
+  draft.begunAnew();
+}
 async function fetchPicture(mediaId: string): Promise<void> {
   unread.value = '';
   try {
@@ -68,6 +81,7 @@ const guessed = computed(() =>
 const save = (): Promise<boolean> =>
   run(async () => {
     await keepSecond(props.id, observation.value!);
+    await draft.drop();
     await router.push(`/looks/${props.id}`);
   });
 </script>
@@ -87,7 +101,12 @@ const save = (): Promise<boolean> =>
     :error="blind.error.value ?? (unread || null)"
     @retry="it ? fetchPicture(it.mediaId) : blind.load()"
   />
-  <div v-if="it && image && rung && observation" class="mt-3 grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]">
+  <DraftBack class="mt-2" :draft="draft" @anew="anew" />
+  <div
+    v-if="it && image && rung && observation"
+    class="mt-3 grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]"
+    :data-draft="draft.kept.value ? 'kept' : undefined"
+  >
     <PictureStage
       :image="image"
       :rung="rung"

@@ -24,13 +24,18 @@ import { padStateOf, tapCounts } from '../bench/taps.js';
 import { usePadFigures } from '../bench/use-pad-figures.js';
 import { useRoundClock } from './use-clock.js';
 
-const props = defineProps<{ item: HoldItem; last: boolean }>();
-const emit = defineEmits<{ done: [answer: TappedHold] }>();
+const props = defineProps<{
+  item: HoldItem;
+  last: boolean;
+  /** What was tapped at an earlier visit, in a hold that has ended: it stands. */
+  half: TappedHold | null;
+}>();
+const emit = defineEmits<{ done: [answer: TappedHold]; half: [half: TappedHold] }>();
 const settings = useSettings();
 /** Pictures a second that the hold is drawn by. */
 const RATE = 10;
-const events = ref<TappedHold['events']>([]);
-const phase = ref<'ready' | 'running' | 'told'>('ready');
+const events = ref<TappedHold['events']>([...(props.half?.events ?? [])]);
+const phase = ref<'ready' | 'running' | 'told'>(props.half ? 'told' : 'ready');
 const pads = computed(() => padsOf(catalog, props.item.family));
 const { figures, body } = usePadFigures(
   () => pads.value,
@@ -47,7 +52,7 @@ onMounted(async () => {
   );
 });
 /** Second that is looked at again afterwards. */
-const again = ref(0);
+const again = ref(props.half ? props.item.seconds : 0);
 watch(phase, (now) => (underWay.value = now === 'running'));
 onScopeDispose(() => (underWay.value = false));
 const told = ref<HTMLElement | null>(null);
@@ -55,6 +60,7 @@ const clock = useRoundClock(
   () => props.item.seconds,
   async () => {
     [phase.value, again.value] = ['told', props.item.seconds];
+    emit('half', { events: events.value });
     announce(lines.value.join(' '));
     await nextTick();
     told.value?.focus({ preventScroll: true });

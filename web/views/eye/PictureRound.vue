@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One simulated picture: what is wrong, how far, how sure; then what was there. */
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
-import { computed, nextTick, onMounted, ref } from 'vue';
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { padsOf, pictureOf, readMeasure, truthOfPicture } from '../../../core/eye/deal.js';
 import { scorePicture } from '../../../core/eye/tapping.js';
@@ -14,15 +14,24 @@ import { hallCircumstance } from '../../data/eye.js';
 import { familyName, rungName } from '../../data/names.js';
 import { announce } from '../../data/said.js';
 import { simulatedImage } from '../../drawing/simulated-image.js';
+import type { HalfPicture } from './placed.js';
 
-const props = defineProps<{ item: PictureItem; last: boolean }>();
-const emit = defineEmits<{ done: [answer: JudgedPicture] }>();
+const props = defineProps<{
+  item: PictureItem;
+  last: boolean;
+  /** What was chosen at an earlier visit. */
+  half: HalfPicture | null;
+}>();
+const emit = defineEmits<{ done: [answer: JudgedPicture]; half: [half: HalfPicture] }>();
 /** Widest line that is asked for, degrees. */
 const WIDEST = 30;
-const faults = ref<string[]>([]);
-const degrees = ref(0);
-const sure = ref<Sure>();
-const told = ref(false);
+const faults = ref<string[]>([...(props.half?.faults ?? [])]);
+const degrees = ref(props.half?.degrees ?? 0);
+const sure = ref<Sure | undefined>(props.half?.sure ?? undefined);
+const told = ref(props.half?.told ?? false);
+watch([faults, degrees, sure, told], () =>
+  emit('half', { faults: faults.value, degrees: degrees.value, sure: sure.value ?? null, told: told.value }),
+);
 const heading = ref<HTMLElement | null>(null);
 const pads = computed(() => padsOf(catalog, props.item.family));
 const canvas = ref<HTMLCanvasElement | null>(null);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One simulated picture whose points are placed as on the bench. */
-import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, shallowRef, watch } from 'vue';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { pictureOf } from '../../../core/eye/deal.js';
@@ -12,11 +12,18 @@ import { catalog } from '../../data/catalogue.js';
 import { familyName } from '../../data/names.js';
 import { simulatedImage } from '../../drawing/simulated-image.js';
 import PictureStage from '../bench/PictureStage.vue';
-import { usePoints, type HandleName } from '../bench/use-points.js';
+import { usePoints, type HandleName, type LayingKept } from '../bench/use-points.js';
 
-const props = defineProps<{ item: PictureItem; last: boolean }>();
-const emit = defineEmits<{ done: [points: PlacedTwice[0]] }>();
+const props = defineProps<{
+  item: PictureItem;
+  last: boolean;
+  /** What was laid at an earlier visit. */
+  half: LayingKept | null;
+}>();
+const emit = defineEmits<{ done: [points: PlacedTwice[0]]; half: [laying: LayingKept | null] }>();
 const handles = usePoints();
+if (props.half) handles.restore(props.half);
+watch(handles.kept, (laying) => emit('half', laying));
 const image = shallowRef<ImageBitmap | null>(null);
 const rung = computed(() => rungOf(catalog, props.item.family, props.item.rung));
 onMounted(async () => {

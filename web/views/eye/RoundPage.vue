@@ -2,14 +2,7 @@
 /** A round of practice, item by item; what was answered is kept on the device until the round is sent. */
 import { computed, ref, shallowRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import { z } from 'zod';
-import {
-  judgedPictureSchema,
-  placedTwiceSchema,
-  tappedHoldSchema,
-  type Answered,
-  type Dealt,
-} from '../../../core/formats/eye.js';
+import type { Answered, Dealt } from '../../../core/formats/eye.js';
 import { KIND_WORDS } from '../../../words/eye.js';
 import DraftBack from '../../components/DraftBack.vue';
 import LoadState from '../../components/LoadState.vue';
@@ -19,7 +12,7 @@ import { answerRound, useDeal, useEye } from '../../data/eye.js';
 import HoldRound from './HoldRound.vue';
 import PictureRound from './PictureRound.vue';
 import PlacingRound from './PlacingRound.vue';
-import { stepsOf } from './placed.js';
+import { readRound, roundDraftSchema, stepsOf, type RoundDraft } from './placed.js';
 import RoundResult from './RoundResult.vue';
 import { underWay } from '../../data/under-way.js';
 
@@ -29,23 +22,22 @@ const deal = useDeal(() => props.id);
 const dealt = computed((): Dealt | null => deal.value.value?.dealt ?? null);
 /** Answers so far, one a step. */
 const answers = shallowRef<unknown[]>([]);
+/** What is begun of the item after them, as its page keeps it. */
+const half = shallowRef<unknown>(null);
 /** What it came to, and what all rounds say now. */
 const line = computed(() => deal.value.value?.line ?? null);
 const own = useEye();
 const { busy, error, run } = useAction();
-const SCHEMAS = {
-  holds: tappedHoldSchema,
-  pictures: judgedPictureSchema,
-  placing: placedTwiceSchema.def.items[0],
-} as const;
-const draft = useDraft<unknown[]>({
+const draft = useDraft<RoundDraft>({
   of: () => (dealt.value ? `eye/${props.id}` : null),
   name: 'The round',
-  schema: z.array(z.unknown()),
-  now: () => (answers.value.length > 0 && !line.value ? answers.value : null),
+  schema: roundDraftSchema,
+  now: () =>
+    (answers.value.length > 0 || half.value !== null) && !line.value
+      ? { answers: answers.value, half: half.value }
+      : null,
   take(value) {
-    const one = dealt.value && SCHEMAS[dealt.value.kind];
-    answers.value = one && value.every((v) => one.safeParse(v).success) ? value : [];
+    if (dealt.value) ({ answers: answers.value, half: half.value } = readRound(dealt.value.kind, value));
   },
 });
 const order = computed(() => {
@@ -69,12 +61,13 @@ async function send(): Promise<void> {
   });
 }
 function done(answer: unknown): void {
+  half.value = null;
   answers.value = [...answers.value, answer];
   if (step.value === order.value.length) void send();
 }
 const again = ref(0);
 function anew(): void {
-  answers.value = [];
+  [answers.value, half.value] = [[], null];
   again.value += 1;
   draft.begunAnew();
 }
@@ -91,7 +84,7 @@ function anew(): void {
   </div>
   <LoadState :loading="deal.loading.value" :error="deal.error.value" @retry="deal.load()" />
   <DraftBack class="mt-2" :draft="draft" @anew="anew" />
-  <div v-if="dealt && draft.ready.value" class="mt-3">
+  <div v-if="dealt && draft.ready.value" class="mt-3" :data-draft="draft.kept.value ? 'kept' : undefined">
     <RoundResult
       v-if="line && own.value.value"
       :dealt="dealt"
@@ -109,6 +102,8 @@ function anew(): void {
         :key="`${step} ${again}`"
         :item="dealt.items[order[step]!]!"
         :last="last"
+        :half="half as never"
+        @half="half = $event"
         @done="done"
       />
       <PictureRound
@@ -116,9 +111,19 @@ function anew(): void {
         :key="`${step} ${again}`"
         :item="dealt.items[order[step]!]!"
         :last="last"
+        :half="half as never"
+        @half="half = $event"
         @done="done"
       />
-      <PlacingRound v-else :key="`${step} ${again}`" :item="dealt.items[order[step]!]!" :last="last" @done="done" />
+      <PlacingRound
+        v-else
+        :key="`${step} ${again}`"
+        :item="dealt.items[order[step]!]!"
+        :last="last"
+        :half="half as never"
+        @half="half = $event"
+        @done="done"
+      />
     </template>
   </div>
 </template>

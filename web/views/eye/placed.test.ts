@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { observationOf, stepsOf } from './placed.js';
+import { observationOf, readRound, roundDraftSchema, stepsOf } from './placed.js';
 
 describe('a placing check', () => {
   test('shows every picture twice, and none twice in a row', () => {
@@ -22,5 +22,25 @@ describe('a placing check', () => {
       [9, 9],
     ]);
     expect(observationOf(item, { hip: [4, 4] })).not.toHaveProperty('floor');
+  });
+});
+
+describe('a draft of a round', () => {
+  const judged = { faults: ['hip-sag'], sure: 'likely', degrees: 4 };
+  test('is read with what was begun of the item after its answers', () => {
+    const half = { faults: [], degrees: -3, sure: null, told: false };
+    expect(readRound('pictures', { answers: [judged], half })).toEqual({ answers: [judged], half });
+    const laying = { first: null, points: { hip: [4, 5] }, placed: ['hip'] };
+    expect(readRound('placing', { answers: [], half: laying }).half).toEqual(laying);
+  });
+  test('of an earlier version holds answers alone', () => {
+    expect(roundDraftSchema.parse([judged])).toEqual({ answers: [judged], half: null });
+  });
+  test('that cannot be read is let go: answers all together, the half by itself', () => {
+    expect(readRound('pictures', { answers: [judged, { faults: 1 }], half: null }).answers).toEqual([]);
+    expect(readRound('holds', { answers: [{ events: [] }], half: { events: 'many' } })).toEqual({
+      answers: [{ events: [] }],
+      half: null,
+    });
   });
 });

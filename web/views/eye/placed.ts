@@ -1,7 +1,14 @@
-/** Points on a picture as a record, and the order in which a placing check shows its pictures. */
+/** Points on a picture as a record, the order in which a placing check shows its pictures, and what a draft of a round holds. */
+import { z } from 'zod';
 import { OBSERVATION_FORMAT, type Observation } from '../../../core/formats/observation.js';
-import type { PictureItem } from '../../../core/formats/eye.js';
-import type { Handles } from '../bench/use-points.js';
+import {
+  judgedPictureSchema,
+  placedTwiceSchema,
+  tappedHoldSchema,
+  type Dealt,
+  type PictureItem,
+} from '../../../core/formats/eye.js';
+import { layingSchema, type Handles } from '../bench/use-points.js';
 
 /** A picture's record while points are laid on it. */
 export const observationOf = (
@@ -31,4 +38,32 @@ export function stepsOf(pictures: number): number[] {
   const middle = Math.floor(pictures / 2);
   const again = once.map((i) => (middle - i + pictures) % pictures);
   return [...once, ...again];
+}
+
+/** A picture that is being judged; once what was there has been told, its answer stands. */
+export const halfPictureSchema = judgedPictureSchema
+  .pick({ faults: true })
+  .extend({ degrees: z.number(), sure: judgedPictureSchema.shape.sure.nullable(), told: z.boolean() });
+export type HalfPicture = z.infer<typeof halfPictureSchema>;
+
+/** A round that is not sent: its answers, and what is begun of the item after them. Earlier drafts held answers alone. */
+export const roundDraftSchema = z.union([
+  z.array(z.unknown()).transform((answers): RoundDraft => ({ answers, half: null })),
+  z.object({ answers: z.array(z.unknown()), half: z.unknown() }),
+]);
+export interface RoundDraft {
+  answers: unknown[];
+  /** Of a hold, its taps once it has ended; of a picture, what was chosen; of a placing, what is laid. Null: nothing. */
+  half: unknown;
+}
+const READ: Record<Dealt['kind'], { whole: z.ZodType; half: z.ZodType }> = {
+  holds: { whole: tappedHoldSchema, half: tappedHoldSchema },
+  pictures: { whole: judgedPictureSchema, half: halfPictureSchema },
+  placing: { whole: placedTwiceSchema.def.items[0], half: layingSchema },
+};
+/** A draft as far as it can be read: answers all or none, and the half of an item only after them. */
+export function readRound(kind: Dealt['kind'], { answers, half }: RoundDraft): RoundDraft {
+  const { whole, half: begun } = READ[kind];
+  if (!answers.every((a) => whole.safeParse(a).success)) return { answers: [], half: null };
+  return { answers, half: begun.safeParse(half).success ? half : null };
 }
