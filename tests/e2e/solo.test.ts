@@ -4,7 +4,7 @@ import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
 import { axeFinds, layoutTroubles } from './layout.js';
-import { keptHere, pick, press, sees, seesNot, settled, shown } from './steps.js';
+import { keptHere, personId, pick, press, sees, seesNot, settled, shown } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -139,6 +139,51 @@ describe('a programme by link', () => {
       id,
     );
     expect(own).toBe(1);
+  });
+
+  test('what was done alone is counted, and its best set moves the dates of the gate', async () => {
+    const { coach, address } = await linked('Bram Oosterlo');
+    const id = await personId(coach, 'Bram Oosterlo');
+    const rung = async (): Promise<string> => {
+      await coach.goto(`${hall.url}/ladders?person=${id}&at=hollow/straight`);
+      await sees(coach, 'When the gate opens');
+      await settled(coach);
+      return coach.$eval('article[aria-labelledby="rung"]', (el) =>
+        (el as HTMLElement).innerText.replace(/\s+/g, ' ').replace(/.*When the gate opens/, ''),
+      );
+    };
+    const done = async (): Promise<number> =>
+      coach.evaluate(
+        async (p) =>
+          ((await (await fetch(`/api/programmes/${p}`)).json()) as { adherence: { done: number } }).adherence.done,
+        await programmeOf(coach, 'Bram Oosterlo'),
+      );
+    const [before, worked] = [await rung(), await done()];
+    const page = await phone(address);
+    await sees(page, 'Bram’s programme');
+    await onADay(page);
+    await press(page, 'Start');
+    await page.waitForSelector('[role="timer"]');
+    await press(page, 'Start');
+    await sees(page, 'Get ready');
+    const item = (): Promise<string> => page.$eval('h1', (h) => (h as HTMLElement).innerText);
+    while (!(await item()).startsWith('Hollow hold') || !/Work/.test(await shown(page))) {
+      await pass(page, 0.6);
+      await page.locator('button[aria-label="Next"]').click();
+    }
+    await pass(page, 12.5);
+    await press(page, 'Stopped here');
+    await sees(page, 'Get ready');
+    await pass(page, 0.6);
+    await press(page, 'Done');
+    await page.locator('button[aria-label="Back to the sheet"]').click();
+    await sees(page, /stopped at 1\d s/);
+    await seesNot(page, /kept on this device/);
+    const after = await rung();
+    expect(after).toMatch(/\d+ of \d+ sessions are the person’s own word/);
+    const dates = (text: string): string => /(Even chance|No |Not |So far)[^.]*\.[^.]*\./.exec(text)?.[0] ?? text;
+    expect(dates(after)).not.toBe(dates(before));
+    expect(await done()).toBeGreaterThan(worked);
   });
 
   test('pain stops the day, is told to the coach, and leaves the item alone', async () => {
