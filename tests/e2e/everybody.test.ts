@@ -32,6 +32,37 @@ const sideways = async (page: Page): Promise<string[]> => {
 };
 // axe first: the other scrolls.
 const both = async (page: Page): Promise<string[]> => [...(await axeFinds(page)), ...(await layout(page))];
+/** On an A4 sheet, upright and on its side, px at 96 an inch less margins of 14 mm. */
+const SHEETS = [
+  { width: 688, height: 1017 },
+  { width: 1017, height: 688 },
+];
+/** What a view does wrong on paper: something only a screen answers, text past the edge, a column too narrow to read. */
+async function onPaper(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  await page.emulateMediaType('print');
+  for (const sheet of SHEETS) {
+    await page.setViewport(sheet);
+    await settled(page);
+    const troubles = await page.evaluate(() => {
+      const said: string[] = [];
+      const over = document.documentElement.scrollWidth - document.documentElement.clientWidth;
+      if (over > 1) said.push(`past the edge by ${over} px`);
+      for (const el of document.querySelectorAll('main *, header, nav')) {
+        if (!el.checkVisibility() || el.closest('.sr-only, [inert]')) continue;
+        const { width, height } = el.getBoundingClientRect();
+        const text = (el as HTMLElement).innerText ?? '';
+        if (el.matches('.btn:not(.btn-on), nav, header') && width > 1) said.push(`still there: ${text.slice(0, 30)}`);
+        if (el.matches('p, li, dd, td') && text.length > 30 && width < 70 && height > 200)
+          said.push(`a column of ${Math.round(width)} px: ${text.slice(0, 30)}`);
+      }
+      return said;
+    });
+    found.push(...troubles.map((t) => `on paper ${sheet.width} wide: ${t}`));
+  }
+  await page.emulateMediaType('screen');
+  return found;
+}
 /** How a view is looked at once it is there: it is fetched once for a mouse and once for a thumb, and turned and sized under the eye. */
 const GLANCES: Record<'by mouse' | 'by thumb', Glance[]> = {
   'by mouse': [
@@ -183,6 +214,10 @@ describe.each(['by mouse', 'by thumb'] as const)('%s', (way) => {
       await page.goto(`${hall.url}${path}`);
       await settled(page);
       found.push(...(await lookedAt(page, name)));
+      if (way === 'by mouse') {
+        found.push(...(await onPaper(page)).map((what) => `${name}: ${what}`));
+        await sized(page, glances[0]!);
+      }
     }
     await running(page);
     found.push(...(await lookedAt(page, 'bench running')));

@@ -129,7 +129,7 @@ const show = async (lookId: string): Promise<void> => {
     The look is kept on this device. Its page is not here yet: it opens when the server can be reached.
     <RouterLink :to="`/looks/${keptLook}`" class="link">Try it</RouterLink>
   </p>
-  <div class="grid items-start gap-4 lg:grid-cols-[20rem_1fr]" :data-result-here="resultHere || undefined">
+  <div class="columns grid items-start gap-4 lg:grid-cols-[20rem_1fr]" :data-result-here="resultHere || undefined">
     <button
       v-if="!wide && personId"
       class="btn min-h-12 !justify-between text-left"

@@ -316,7 +316,7 @@ function another(): void {
   />
   <div
     v-else
-    class="grid items-start gap-4 xl:grid-cols-[1fr_19rem]"
+    class="columns grid items-start gap-4 xl:grid-cols-[1fr_19rem]"
     :data-draft="draft.kept.value ? 'kept' : undefined"
     :data-clip="clip.closer.value ? 'closer' : clip.state.value"
   >

@@ -311,7 +311,7 @@ function another(): void {
   </section>
   <div
     v-else
-    class="grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]"
+    class="columns grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]"
     :data-draft="draft.kept.value ? 'kept' : undefined"
   >
     <PictureStage

@@ -104,7 +104,7 @@ const save = (): Promise<boolean> =>
   <DraftBack class="mt-2" :draft="draft" @anew="anew" />
   <div
     v-if="it && image && rung && observation"
-    class="mt-3 grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]"
+    class="mt-3 columns grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]"
     :data-draft="draft.kept.value ? 'kept' : undefined"
   >
     <PictureStage

@@ -60,7 +60,7 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
   </p>
   <LoadState :loading="own.loading.value" :error="own.error.value" @retry="own.load()" />
   <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-  <div v-if="summary" class="mt-3 grid items-start gap-4 lg:grid-cols-[1fr_2fr]">
+  <div v-if="summary" class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1fr_2fr]">
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="eye-points">
         <h2 id="eye-points">Points on a picture</h2>

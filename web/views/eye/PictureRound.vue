@@ -71,7 +71,7 @@ async function say(): Promise<void> {
 <template>
   <section class="card" aria-label="Simulated picture">
     <p class="font-semibold">{{ familyName(item.family) }}, {{ rungName(item.family, item.rung).toLowerCase() }}</p>
-    <div class="mt-2 grid items-start gap-4 lg:grid-cols-[1.4fr_1fr]">
+    <div class="mt-2 columns grid items-start gap-4 lg:grid-cols-[1.4fr_1fr]">
       <div>
         <canvas
           ref="canvas"

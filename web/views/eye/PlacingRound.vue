@@ -44,7 +44,7 @@ const observation = computed(() => observationOf(props.item, handles.points.valu
 
 <template>
   <LoadState v-if="!image" loading />
-  <div v-else class="grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]">
+  <div v-else class="columns grid items-start gap-4 xl:grid-cols-[1fr_17.5rem]">
     <PictureStage
       :image="image"
       :rung="rung"

@@ -49,7 +49,7 @@ async function mark(id: string, here: boolean): Promise<void> {
   <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
   <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="floor.load()" />
 
-  <div v-if="floor.value.value" class="mt-4 grid gap-4 lg:grid-cols-[3fr_2fr]">
+  <div v-if="floor.value.value" class="mt-4 columns grid gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="here">
       <div class="flex flex-wrap items-center gap-2">
         <h2 id="here">Here today</h2>

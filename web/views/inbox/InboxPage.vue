@@ -55,7 +55,7 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
 <template>
   <h1>Inbox</h1>
   <p class="text-soft">Clips and pictures that wait to be looked at.</p>
-  <div class="mt-4 grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
+  <div class="mt-4 columns grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="waiting">
       <h2 id="waiting">Waiting</h2>
       <LoadState

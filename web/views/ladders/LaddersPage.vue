@@ -133,7 +133,7 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
   <p v-if="!personId" class="note mt-3">
     Choose a person to see places, gates and loads for their body. The figures shown are an average body’s.
   </p>
-  <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
+  <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-4 lg:sticky lg:top-16">
       <LadderGraph
         class="hidden h-[calc(100vh-9rem)] min-h-96 md:block"

@@ -135,7 +135,7 @@ const shown = (knob: Knob, value: number): string =>
     />
   </div>
   <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />
-  <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+  <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="figure">
         <h2 id="figure" class="sr-only">Figure</h2>

@@ -42,7 +42,7 @@ const sizeText = (bytes: number): string => `${Math.max(1, Math.round(bytes / 10
     "
     @retry="outbox.load()"
   />
-  <div v-if="letters.length" class="mt-4 grid items-start gap-4 lg:grid-cols-[22rem_1fr]">
+  <div v-if="letters.length" class="mt-4 columns grid items-start gap-4 lg:grid-cols-[22rem_1fr]">
     <ol class="card divide-rule divide-y !p-1" aria-label="Letters">
       <li v-for="l in letters" :key="l.id">
         <button

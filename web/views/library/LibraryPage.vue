@@ -128,7 +128,7 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
       </button>
     </div>
   </div>
-  <div class="mt-3 grid items-start gap-4 lg:grid-cols-[22rem_1fr]">
+  <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[22rem_1fr]">
     <section class="card" :aria-label="KINDS[kind]">
       <form class="grid gap-2" role="search" @submit.prevent>
         <div class="relative">

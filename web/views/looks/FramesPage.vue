@@ -121,7 +121,7 @@ function drawnAt(t: number): Stroke[] {
       <p class="text-soft">{{ dayText(is.day) }}</p>
     </div>
     <LoadState v-if="frames.length === 0" class="mt-3" empty="This hold was watched: it has no frames." />
-    <div v-else class="mt-3 grid items-start gap-4 xl:grid-cols-[1fr_20rem]">
+    <div v-else class="mt-3 columns grid items-start gap-4 xl:grid-cols-[1fr_20rem]">
       <section class="card !p-2" aria-label="Frames with the line">
         <div
           class="touch-none"

@@ -99,7 +99,7 @@ watch(
       </p>
     </div>
 
-    <div class="mt-3 grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
+    <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
         <SeenCard :look="look" :detail="judged" />
         <SidesCard :look="look" :detail="judged" :others="page.others.value" />

@@ -74,7 +74,7 @@ onMounted(async () => {
         @cancel="editing = false"
       />
     </section>
-    <div class="mt-4 grid items-start gap-4 lg:grid-cols-[19rem_1fr]">
+    <div class="mt-4 columns grid items-start gap-4 lg:grid-cols-[19rem_1fr]">
       <div class="space-y-4">
         <section class="card" aria-labelledby="body">
           <h2 id="body">Body and goal</h2>

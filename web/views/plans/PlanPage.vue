@@ -202,7 +202,7 @@ const print = (): void => window.print();
       <b>{{ drillName(a.drill) }}</b> no longer fits: make the programme anew, or take it off.
     </p>
 
-    <div class="mt-3 grid items-start gap-4 lg:grid-cols-[17.5rem_1fr]">
+    <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[17.5rem_1fr]">
       <!-- On a telephone what stands comes before what it is made by. -->
       <div class="space-y-4 print:hidden" :class="{ 'max-lg:order-last': stored }">
         <PlanSettings

@@ -157,7 +157,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       {{ ADVICE_WORDS[circumstance.stop] }} Do not screen today.
     </p>
     <DraftBack v-if="!kept" class="mt-3" :draft="draft" @anew="anew" />
-    <div v-if="!kept" class="mt-3 grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
+    <div v-if="!kept" class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
       <section class="card" aria-labelledby="count">
         <h2 id="count" class="sr-only">Count</h2>
         <ol class="list-decimal pl-6">

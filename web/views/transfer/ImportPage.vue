@@ -41,7 +41,7 @@ const linesMore = computed(() => {
     A list of people, a log of sets, looks or whole records. You see what would happen first; it is all kept or not at
     all, and can be taken back for a day.
   </p>
-  <div class="mt-4 grid items-start gap-4 lg:grid-cols-[1fr_19rem]">
+  <div class="mt-4 columns grid items-start gap-4 lg:grid-cols-[1fr_19rem]">
     <div class="min-w-0 space-y-4">
       <section
         ref="zone"

@@ -102,7 +102,7 @@ const blockName = (id: string): string => {
     <p v-if="!running.reached.value" class="note mt-2" role="status">
       Offline. What you correct is kept on this device; looks are kept when the server answers.
     </p>
-    <div class="mt-3 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
+    <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section class="card" aria-labelledby="after-notes">
         <h2 id="after-notes">What was noted</h2>
         <p v-if="notes.length === 0" class="text-soft mt-1">
