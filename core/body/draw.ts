@@ -5,10 +5,11 @@ import { BAR_FROM, heightOf, placeFigure, shifted, type FigurePoints } from './f
 import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
 import type { LandmarkName, View } from '../landmarks.js';
+import { acrossOutlines, outlinesOf, smoothPath, type Tone } from './outline.js';
 
-export type Tone = 'block' | 'far' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
+export type { Tone } from './outline.js';
 
-/** A limb as a tapered capsule (two radii) in the same unit as its points. */
+/** A part of a picture: its tone, and its outline as an SVG path. */
 export interface Shape {
   tone: Tone;
   path: string;
@@ -16,100 +17,30 @@ export interface Shape {
 
 const f = (n: number): string => n.toFixed(1);
 
-/** Outline of a capsule with radius `ra` at `a` and `rb` at `b`, as an SVG path. */
-export function capsulePath(a: Point, b: Point, ra: number, rb: number): string {
-  const d = distance(a, b);
-  if (d < 1e-6) return circlePath(a, Math.max(ra, rb));
-  const along = scale(subtract(b, a), 1 / d);
-  const side = rotate(along, 90);
-  const [p1, p2] = [add(a, scale(side, ra)), add(b, scale(side, rb))];
-  const [p3, p4] = [add(b, scale(side, -rb)), add(a, scale(side, -ra))];
-  return `M${f(p1[0])} ${f(p1[1])}L${f(p2[0])} ${f(p2[1])}A${f(rb)} ${f(rb)} 0 0 0 ${f(p3[0])} ${f(p3[1])}L${f(p4[0])} ${f(p4[1])}A${f(ra)} ${f(ra)} 0 0 0 ${f(p1[0])} ${f(p1[1])}Z`;
-}
-
 const circlePath = (c: Point, r: number): string =>
   `M${f(c[0] - r)} ${f(c[1])}a${f(r)} ${f(r)} 0 1 0 ${f(2 * r)} 0a${f(r)} ${f(r)} 0 1 0 ${f(-2 * r)} 0Z`;
 
-/** Half widths of the limbs, share of stature. For looks only. */
-const R = {
-  upperArm: 0.026,
-  elbow: 0.021,
-  wrist: 0.016,
-  hand: 0.014,
-  hip: 0.052,
-  knee: 0.032,
-  ankle: 0.02,
-  foot: 0.017,
-  toe: 0.011,
-  chest: 0.06,
-  waist: 0.05,
-  pelvis: 0.056,
-  head: 0.058,
-  neck: 0.03,
-};
-
 /**
  * Shapes of a figure, far limbs first.
- * @param project metres to drawing units
- * @param unit drawing units per metre
+ * @param project metres to drawing units: a point, on which side of the middle plane it lies, and how far apart both sides are
  */
 export function figureShapes(
   figure: FigurePoints,
   body: Body,
   project: (p: Point, depth: -1 | 0 | 1, width: number) => Point,
-  unit: number,
 ): Shape[] {
-  const r = (key: keyof typeof R): number => R[key] * body.stature * unit;
-  const arm = (p: FigurePoints | FigurePoints['far'], depth: -1 | 1, tone: Tone): Shape[] => {
-    const at = (q: Point): Point => project(q, depth, body.shoulderWidth);
-    return [
-      { tone, path: capsulePath(at(p.shoulder), at(p.elbow), r('upperArm'), r('elbow')) },
-      { tone, path: capsulePath(at(p.elbow), at(p.wrist), r('elbow'), r('wrist')) },
-      { tone, path: capsulePath(at(p.wrist), at(between(p.wrist, p.fingertip, 0.8)), r('wrist'), r('hand')) },
-    ];
-  };
-  const leg = (p: FigurePoints | FigurePoints['far'], depth: -1 | 1, skin: Tone, shorts: Tone, shoe: Tone): Shape[] => {
-    const at = (q: Point): Point => project(q, depth, body.hipWidth);
-    return [
-      { tone: skin, path: capsulePath(at(p.knee), at(p.ankle), r('knee'), r('ankle')) },
-      { tone: shoe, path: capsulePath(at(p.heel), at(p.toe), r('foot'), r('toe')) },
-      { tone: skin, path: capsulePath(at(p.hip), at(p.knee), r('hip'), r('knee')) },
-      {
-        tone: shorts,
-        path: capsulePath(at(p.hip), at(between(p.hip, p.knee, 0.55)), r('hip') * 1.04, r('knee') * 1.35),
-      },
-    ];
-  };
-  const mid = (q: Point): Point => project(q, 0, 0);
-  const headCentre = between(figure.ear, figure.vertex, 0.25);
-  return [
-    ...arm(figure.far, 1, 'far'),
-    ...leg(figure.far, 1, 'far', 'far', 'far'),
-    {
-      tone: 'skin',
-      path: capsulePath(mid(figure.shoulder), mid(between(figure.shoulder, figure.ear, 0.8)), r('neck'), r('neck')),
-    },
-    { tone: 'hair', path: circlePath(mid(headCentre), r('head') * 1.05) },
-    { tone: 'skin', path: circlePath(mid(between(headCentre, figure.nose, 0.28)), r('head') * 0.9) },
-    { tone: 'shirt', path: capsulePath(mid(figure.thorax), mid(figure.lumbar), r('chest'), r('waist')) },
-    {
-      tone: 'shirt',
-      path: capsulePath(
-        mid(between(figure.shoulder, figure.thorax, 0.2)),
-        mid(figure.thorax),
-        r('chest') * 0.85,
-        r('chest'),
-      ),
-    },
-    { tone: 'shorts', path: capsulePath(mid(figure.lumbar), mid(figure.hip), r('waist'), r('pelvis')) },
-    ...leg(figure, -1, 'skin', 'shorts', 'shoe'),
-    ...arm(figure, -1, 'skin'),
-  ];
+  return outlinesOf(figure, body).map(({ tone, ring, side, at }) => ({
+    tone,
+    path: smoothPath(
+      ring.map((p) => project(p, side, side === 0 ? 0 : at === 'hips' ? body.hipWidth : body.shoulderWidth)),
+    ),
+  }));
 }
 
 const PAINT: Record<Tone, string> = {
   block: '#d9d3c3',
   far: '#6d7a80',
+  edge: '#20303a',
   skin: '#c58f6b',
   shirt: '#2f6f73',
   shorts: '#28323a',
@@ -127,7 +58,7 @@ export function simulatedSvg(shot: SimulatedPicture, body: Body, camera: Camera)
   };
   const xs = [shot.figure.vertex[0], shot.figure.toe[0], shot.figure.wrist[0]];
   const [left, right] = [Math.min(...xs) - 0.2, Math.max(...xs) + 0.2];
-  const shapes = figureShapes(shot.figure, body, shot.project, camera.pixelsPerMetre);
+  const shapes = figureShapes(shot.figure, body, shot.project);
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">`,
     `<rect width="${width}" height="${height}" fill="#d9dcd6"/>`,
@@ -157,29 +88,10 @@ export function acrossSvg(
   project: (p: Point) => Point,
 ): string {
   const { width, height } = camera;
-  const r = (key: keyof typeof R): number => R[key] * body.stature * camera.pixelsPerMetre;
-  const limb = (a: LandmarkName, b: LandmarkName, tone: Tone, from: keyof typeof R, to: keyof typeof R): Shape[] =>
-    points[a] && points[b] ? [{ tone, path: capsulePath(project(points[a]), project(points[b]), r(from), r(to)) }] : [];
-  const mid = (a: LandmarkName, b: LandmarkName): Point => between(points[a]!, points[b]!, 0.5);
-  const [shoulders, hips] = [mid('shoulder-l', 'shoulder-r'), mid('hip-l', 'hip-r')];
-  const head = points['ear-r'] ? mid('ear-l', 'ear-r') : points['ear-l']!;
-  // The far side first: from the front of somebody lying on the left elbow that is the left.
-  const sides = (['l', 'r'] as const).flatMap((s): Shape[] => [
-    ...limb(`hip-${s}`, `knee-${s}`, 'shorts', 'hip', 'knee'),
-    ...limb(`knee-${s}`, `ankle-${s}`, 'skin', 'knee', 'ankle'),
-    ...limb(`heel-${s}`, `toe-${s}`, 'shoe', 'foot', 'toe'),
-    ...limb(`shoulder-${s}`, `elbow-${s}`, 'skin', 'upperArm', 'elbow'),
-    ...limb(`elbow-${s}`, `wrist-${s}`, 'skin', 'elbow', 'wrist'),
-  ]);
-  const shapes: Shape[] = [
-    ...sides,
-    ...limb('shoulder-l', 'hip-l', 'shirt', 'waist', 'waist'),
-    ...limb('shoulder-r', 'hip-r', 'shirt', 'waist', 'waist'),
-    { tone: 'shirt', path: capsulePath(project(shoulders), project(hips), r('chest'), r('waist')) },
-    ...limb('hip-l', 'hip-r', 'shorts', 'waist', 'waist'),
-    { tone: 'skin', path: capsulePath(project(shoulders), project(head), r('neck'), r('neck')) },
-    { tone: view === 'front' ? 'skin' : 'hair', path: circlePath(project(head), r('head')) },
-  ];
+  const shapes = acrossOutlines(points, body, view).map(({ tone, ring }): Shape => ({
+    tone,
+    path: smoothPath(ring.map(project)),
+  }));
   const wall = project([0, 0])[1];
   const ground =
     view === 'above'
@@ -196,9 +108,16 @@ export function acrossSvg(
 /** Shapes of poses in one frame, so that two poses of a movement keep their scale and place. Drawing units: 200 a metre. */
 export interface DrawnPoses {
   frames: Shape[][];
+  /** The figures of the frames, metres, as they are drawn. */
+  figures: FigurePoints[];
   box: { x: number; y: number; width: number; height: number };
 }
 const UNIT = 200;
+/** A point of a drawn figure in drawing units. */
+export const drawnAt = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
+
+/** A figure that is higher off the floor than this hangs, and is shown without it, metres. */
+const HANGS = 0.3;
 
 const lowestOf = (figure: FigurePoints): number =>
   Math.min(
@@ -213,6 +132,18 @@ function level(figures: FigurePoints[]): FigurePoints[] {
   if (last < 2) return figures;
   const [from, to] = [lowestOf(figures[0]!), lowestOf(figures[last]!)];
   return figures.map((figure, i) => shifted(figure, [0, from + ((to - from) * i) / last - lowestOf(figure)]));
+}
+
+/**
+ * The figure as it lies: who rests on the low back alone rolls onto the seat as the trunk comes up, and the seat does not go into the
+ * floor. The placed figure knows of bones only.
+ */
+export function lying(pose: Pose, figure: FigurePoints, body: Body): FigurePoints {
+  if (!pose.contacts.every((c) => c.at === 'lowback' && !c.height)) return figure;
+  const ys = outlinesOf(figure, body).flatMap((o) =>
+    o.part === 'trunk' || o.part === 'seat' ? o.ring.map((p) => p[1]) : [],
+  );
+  return shifted(figure, [0, Math.max(0, -Math.min(...ys))]);
 }
 
 /** Blocks under contacts that rest above the floor, as wide as a step bench; above head height a bar. */
@@ -232,7 +163,9 @@ function surfacesUnder(pose: Pose, figure: FigurePoints, body: Body, at: (p: Poi
 
 /** Draws poses of one body in a common frame, floor at y = 0, y down. */
 export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
-  const figures = level(poses.map((pose) => placeFigure(pose, body)));
+  const figures = level(poses.map((pose) => placeFigure(pose, body))).map((figure, i) =>
+    lying(poses[i]!, figure, body),
+  );
   const points = figures.flatMap((g) => [
     g.vertex,
     g.toe,
@@ -246,13 +179,14 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
   const xs = points.map((p) => p[0] * UNIT);
   const top = Math.max(...points.map((p) => p[1] * UNIT));
   const x = Math.min(...xs) - 24;
-  const at = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
+  const low = Math.min(...figures.map(lowestOf));
   return {
+    figures,
     frames: figures.map((figure, i) => [
-      ...surfacesUnder(poses[i]!, figure, body, at),
-      ...figureShapes(figure, body, at, UNIT),
+      ...surfacesUnder(poses[i]!, figure, body, drawnAt),
+      ...figureShapes(figure, body, drawnAt),
     ]),
-    box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + 34 },
+    box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + (low > HANGS ? 24 - low * UNIT : 34) },
   };
 }
 
@@ -261,8 +195,8 @@ export function poseSvg(pose: Pose, body: Body, width: number, height: number): 
   const { frames, box } = drawPoses([pose], body);
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${f(box.x)} ${f(box.y)} ${f(box.width)} ${f(box.height)}">`,
+    ...frames[0]!.map((s) => `<path d="${s.path}" fill="${s.tone === 'edge' ? '#ffffff' : PAINT[s.tone]}"/>`),
     `<path d="M${f(box.x)} 3H${f(box.x + box.width)}" stroke="#55626a" stroke-width="3"/>`,
-    ...frames[0]!.map((s) => `<path d="${s.path}" fill="${PAINT[s.tone]}"/>`),
     '</svg>',
   ].join('');
 }

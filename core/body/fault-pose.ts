@@ -1,6 +1,7 @@
 /** A position with one fault in it, drawn larger than life: what a coach looks for. */
+import type { Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
-import { placeFigure } from './figure.js';
+import { placeFigure, type FigurePoints } from './figure.js';
 import type { Pose } from './pose.js';
 import { withFaults } from './simulate.js';
 
@@ -32,6 +33,46 @@ const SHOWN: Readonly<Record<string, (pose: Pose, body: Body) => Pose>> = {
     pose.shoulder > 90 ? { ...pose, neck: pose.neck + 30, shoulder: pose.shoulder - 15 } : pose,
   'heels-rise': (pose) => ({ ...pose, ankle: pose.ankle + 30 }),
 };
+
+/** Where a fault is seen; and the line that it breaks, where it is one of the whole body. */
+const SEEN_AT: Readonly<Record<string, Exclude<keyof FigurePoints, 'far'>>> = {
+  'hip-sag': 'hip',
+  'hip-pike': 'hip',
+  'sunk-shoulders': 'midback',
+  'winging-blades': 'midback',
+  'upper-back-crunch': 'midback',
+  'chin-poke': 'ear',
+  'head-thrown-back': 'ear',
+  'head-drop': 'ear',
+  'soft-knees': 'knee',
+  'bent-knees': 'knee',
+  'low-back-arch': 'lowback',
+  'arched-line': 'lowback',
+  'excess-tuck': 'psis',
+  'tail-tucks': 'psis',
+  'elbows-ahead': 'elbow',
+  'shoulders-closed': 'shoulder',
+  'arms-forward': 'shoulder',
+  'ears-leave-arms': 'ear',
+  'heels-rise': 'heel',
+};
+const OFF_THE_LINE: ReadonlySet<string> = new Set(['hip-sag', 'hip-pike', 'arched-line', 'soft-knees', 'bent-knees']);
+
+/**
+ * What a drawing of a fault points to.
+ * @param figure the figure with the fault in it
+ * @param end where the body's line ends in this version
+ * @returns the place, and the taut line that should be there, in the figure's unit; null for a fault that is not drawn
+ */
+export function faultMark(
+  figure: FigurePoints,
+  fault: string,
+  end: 'ankle' | 'knee' = 'ankle',
+): { at: Point; line: readonly [Point, Point] | null } | null {
+  const place = SEEN_AT[fault];
+  if (!place) return null;
+  return { at: figure[place], line: OFF_THE_LINE.has(fault) ? [figure.shoulder, figure[end]] : null };
+}
 
 /**
  * The pose with a fault in it.

@@ -6,14 +6,24 @@
 import { usePreferredReducedMotion, useRafFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
-import { drawPoses } from '../../core/body/draw.js';
+import { drawnAt, drawPoses } from '../../core/body/draw.js';
+import { faultMark } from '../../core/body/fault-pose.js';
 import type { Pose } from '../../core/body/pose.js';
 import { poseText } from '../../words/figure.js';
 import { useSettings } from '../stores/settings.js';
 import { FIGURE_TONES } from './figure-tones.js';
 import { poseBetween } from '../../core/body/range.js';
 
-const props = defineProps<{ pose: Pose; to?: Pose; body?: Body; label: string }>();
+const props = defineProps<{
+  pose: Pose;
+  to?: Pose;
+  body?: Body;
+  label: string;
+  /** A fault that the first pose has: its place is marked, beside the line that should be there. */
+  fault?: string;
+  /** Where the body's line ends. */
+  lineEnd?: 'ankle' | 'knee';
+}>();
 /** There and back, with a pause at both ends, seconds. */
 const PERIOD = 4;
 const STEPS = 24;
@@ -49,6 +59,15 @@ const shown = computed(() => {
   const { frames } = drawn.value;
   return still.value && props.to ? [frames[0]!, frames[STEPS]!] : [frames[still.value ? 0 : at.value]!];
 });
+/** The fault's place and the taut line, on the frame that has the fault, and as long as it is there. */
+const mark = computed(() => {
+  const frame = still.value ? 0 : at.value;
+  const figure = props.fault && frame < STEPS / 2 ? drawn.value.figures[frame] : undefined;
+  const found = figure && faultMark(figure, props.fault!, props.lineEnd);
+  if (!found) return null;
+  const [x, y] = drawnAt(found.at);
+  return { x, y, line: found.line?.map((p) => drawnAt(p).join(',')).join(' ') ?? null };
+});
 const box = computed(() => {
   const { x, y, width, height } = drawn.value.box;
   return `${x} ${y} ${width * shown.value.length} ${height}`;
@@ -78,9 +97,13 @@ const box = computed(() => {
       :aria-label="still ? spoken : undefined"
       class="h-full w-full"
     >
-      <path :d="`M${drawn.box.x} 3h${drawn.box.width * shown.length}`" stroke="var(--soft)" stroke-width="3" />
       <g v-for="(shapes, k) in shown" :key="k" :transform="`translate(${k * drawn.box.width} 0)`">
         <path v-for="(shape, i) in shapes" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
+      </g>
+      <path :d="`M${drawn.box.x} 3h${drawn.box.width * shown.length}`" stroke="var(--soft)" stroke-width="3" />
+      <g v-if="mark" fill="none" stroke="var(--rope)" stroke-width="2.5" class="fault-mark">
+        <polyline v-if="mark.line" :points="mark.line" vector-effect="non-scaling-stroke" stroke-dasharray="6 4" />
+        <circle :cx="mark.x" :cy="mark.y" r="17" vector-effect="non-scaling-stroke" />
       </g>
     </svg>
   </component>

@@ -4,6 +4,7 @@ import type { Tone } from '../../core/body/draw.js';
 export const FIGURE_TONES: Record<Tone, string> = {
   block: 'var(--rule)',
   far: 'var(--rule)',
+  edge: 'var(--paper)',
   skin: 'var(--soft)',
   shirt: 'var(--sea)',
   shorts: 'var(--ink)',

@@ -55,7 +55,7 @@ const told = (fault: string): string => {
           aria-hidden="true"
           class="pointer-events-none absolute right-2 bottom-1 h-9 w-20 lg:h-16 lg:w-36"
         >
-          <FigureView :pose="figures.get(fault.id)!" :body="body" label="" />
+          <FigureView :pose="figures.get(fault.id)!" :body="body" label="" :fault="fault.id" />
         </span>
         <span class="block min-h-[1.25rem] text-base font-normal"
           >{{ told(fault.id)

@@ -16,7 +16,7 @@ const props = defineProps<{ rung: Rung; body: Body; statics: Statics; knobs: Kno
 const emit = defineEmits<{ set: [knob: KnobId, value: number] }>();
 const UNIT = 200;
 const at = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
-const shapes = computed(() => figureShapes(props.statics.figure, props.body, at, UNIT));
+const shapes = computed(() => figureShapes(props.statics.figure, props.body, at));
 
 /** Landmark that turns a knob when it is dragged. */
 const GRIPS: Partial<Record<KnobId, (f: FigurePoints, rung: Rung) => Point>> = {

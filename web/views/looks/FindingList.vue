@@ -4,11 +4,12 @@ import type { Judged } from '../../../core/evaluate/judge.js';
 import { isStated } from '../../../core/formats/catalog.js';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
+import FaultFigure from '../../drawing/FaultFigure.vue';
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { measureText, secondsText, sureText } from '../../../words/numbers.js';
 
-const props = defineProps<{ detail: Judged }>();
+const props = defineProps<{ detail: Judged; position: string; rung?: string }>();
 const findings = computed(() =>
   props.detail.findings.map((finding) => ({
     ...finding,
@@ -42,6 +43,13 @@ const findings = computed(() =>
             · <b>first to go, at {{ secondsText(f.first) }}</b></template
           >
         </p>
+        <FaultFigure
+          class="mt-1 h-20 w-full max-w-64"
+          :fault="f.fault.id"
+          :position="position"
+          :rung="rung"
+          :label="f.fault.name"
+        />
         <details v-if="f.value && f.limit" class="text-sm">
           <summary class="min-h-[44px] content-center">Where the number comes from</summary>
           <p class="figures">

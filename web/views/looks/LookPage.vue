@@ -138,7 +138,7 @@ watch(
       </div>
 
       <div v-if="detail" class="min-w-0 space-y-4">
-        <FindingList :detail="detail" />
+        <FindingList :detail="detail" :position="detail.family.id" :rung="detail.rung.id" />
         <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="min-w-0 space-y-2">
           <p v-if="!mayChange" class="note text-sm">{{ look.by }} looked. An assistant answers for own looks only.</p>
           <WhyPanel

@@ -9,6 +9,7 @@ import { catalog } from '../../data/catalogue.js';
 import type { Method } from '../../../core/formats/catalog.js';
 import { mendSteps } from '../../../core/prescribe/mends.js';
 import { MEND_RESULT_WORDS, MEND_WORDS } from '../../../words/labels.js';
+import FaultFigure from '../../drawing/FaultFigure.vue';
 import { cautionName } from '../../data/names.js';
 import { keepMend, takeMendBack } from '../../data/looks.js';
 
@@ -72,6 +73,14 @@ async function takeBack(): Promise<void> {
         ><span v-if="worked.includes(current.index)" class="tag ml-2">helped before</span>
       </p>
       <p class="font-head mt-1 text-xl leading-snug font-semibold">{{ current.say }}</p>
+      <FaultFigure
+        class="mx-auto mt-2 h-28 w-full max-w-80"
+        mending
+        :fault="faultId"
+        :position="look.observation.position"
+        :rung="look.observation.rung"
+        :label="`${fault.name}, and how it should look`"
+      />
       <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Did it help?">
         <button
           v-for="r in MEND_RESULTS"

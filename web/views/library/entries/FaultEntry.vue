@@ -4,6 +4,7 @@ import { RouterLink } from 'vue-router';
 import type { Fault } from '../../../../core/formats/catalog.js';
 import { causeName, familyName } from '../../../data/names.js';
 import { MEND_WORDS } from '../../../../words/labels.js';
+import FaultFigure from '../../../drawing/FaultFigure.vue';
 import { entryLink as link } from '../library.js';
 
 defineProps<{ fault: Fault }>();
@@ -12,7 +13,18 @@ defineProps<{ fault: Fault }>();
 <template>
   <h2>{{ fault.name }}</h2>
   <p>{{ fault.seen }} {{ fault.risk }}</p>
-  <p class="text-soft">{{ fault.families.map(familyName).join(', ') }}</p>
+  <ul class="mt-2 flex flex-wrap gap-2" aria-label="In each position">
+    <li v-for="f in fault.families" :key="f" class="w-56">
+      <FaultFigure
+        class="bg-sunk h-28 rounded-lg p-2"
+        mending
+        :fault="fault.id"
+        :position="f"
+        :label="`${fault.name} in ${familyName(f)}`"
+      />
+      <span class="text-soft">{{ familyName(f) }}</span>
+    </li>
+  </ul>
   <h3 class="mt-3">Mend it, one step at a time</h3>
   <ol class="mt-1 space-y-1">
     <li v-for="(m, i) in fault.mends" :key="m.say">
