@@ -27,6 +27,8 @@ export const SITE_WORDS: Readonly<Record<(typeof FELT_SITES)[number], string>> =
   'ribs-side': 'Ribs, side',
   nowhere: 'Nowhere',
 };
+/** From where the body map is seen. */
+export const MAP_VIEW_WORDS = { front: 'Front', rear: 'Back' } as const;
 /** A felt site within a sentence; an unknown one is shown as it is. */
 export const siteText = (site: string): string =>
   ((SITE_WORDS as Readonly<Record<string, string>>)[site] ?? site.replaceAll('-', ' ')).toLowerCase();

@@ -379,6 +379,12 @@ export function outlinesOf(figure: FigurePoints, body: Body): Outline[] {
 
 /** Half widths across the body, shares of stature. Modelling assumptions, for looks only. */
 const ACROSS = { shoulder: 0.03, armpit: -0.014, waist: 0.072, hip: 0.046 } as const;
+const FLAT_HAND: Profile = [
+  [0, 0.015, 0.015],
+  [0.4, 0.023, 0.023],
+  [0.75, 0.02, 0.02],
+  [1, 0.01, 0.01],
+];
 const even = (profile: Profile, by = 1): Profile =>
   profile.map(([t, f, b]) => [t, ((f + b) / 2) * by, ((f + b) / 2) * by]);
 
@@ -397,6 +403,13 @@ export function acrossOutlines(points: Partial<Record<LandmarkName, Point>>, bod
     if (!from || !to) return [];
     const across = rotate(unitOf(subtract(to, from), [0, -1]), 90);
     return [part(`${a} to ${b}`, tone, limbRing(from, to, across, even(profile), stature, hem))];
+  };
+  /** A hand goes on from the forearm; an arm seen end on shows none. */
+  const hand = (elbow: Point | undefined, wrist: Point | undefined): Outline[] => {
+    if (!elbow || !wrist || distance(elbow, wrist) < 0.3 * body.lengths.forearm) return [];
+    const along = unitOf(subtract(wrist, elbow), [0, -1]);
+    const tip = add(wrist, scale(along, 0.8 * body.fingertip));
+    return [part('hand', 'skin', limbRing(wrist, tip, rotate(along, 90), FLAT_HAND, stature))];
   };
   const mid = (a: Point | undefined, b: Point | undefined): Point | null => (a && b ? between(a, b, 0.5) : null);
   const [left, right] = [points['shoulder-l'], points['shoulder-r']];
@@ -417,6 +430,7 @@ export function acrossOutlines(points: Partial<Record<LandmarkName, Point>>, bod
     ),
     ...limb(`hip-${s}`, `knee-${s}`, 'skin', PROFILES.thigh),
     ...limb(`hip-${s}`, `knee-${s}`, 'shorts', SHORTS, true),
+    ...hand(points[`elbow-${s}`], points[`wrist-${s}`]),
     ...limb(`elbow-${s}`, `wrist-${s}`, 'skin', PROFILES.forearm),
     ...limb(`shoulder-${s}`, `elbow-${s}`, 'skin', PROFILES.upperArm),
     ...limb(`shoulder-${s}`, `elbow-${s}`, 'shirt', SLEEVE, true),
@@ -436,11 +450,13 @@ export function acrossOutlines(points: Partial<Record<LandmarkName, Point>>, bod
     };
     const [top, low] = [distance(left, right) / 2, distance(hipLeft, hipRight) / 2];
     const rows = [
-      at(-0.08, Math.max(top * 0.5, 0.02 * stature)),
-      at(-0.02, top + ACROSS.shoulder * 0.4 * stature),
-      at(0.2, Math.max(top + ACROSS.armpit * stature, ACROSS.shoulder * stature)),
+      at(-0.13, 0.026 * stature),
+      at(-0.045, top * 0.55 + 0.012 * stature),
+      at(-0.035, top + ACROSS.shoulder * 0.35 * stature),
+      at(0.08, top + ACROSS.shoulder * 0.75 * stature),
+      at(0.26, Math.max(top + ACROSS.armpit * stature, ACROSS.shoulder * stature)),
       at(0.62, Math.min(ACROSS.waist * stature, top + ACROSS.shoulder * stature)),
-      at(0.92, low + ACROSS.hip * 0.9 * stature),
+      at(0.9, low + ACROSS.hip * 0.86 * stature),
       at(1.06, low + ACROSS.hip * stature),
     ];
     const ringOf = (some: [Point, Point][]): Point[] => [
@@ -449,7 +465,7 @@ export function acrossOutlines(points: Partial<Record<LandmarkName, Point>>, bod
     ];
     out.push(
       part('trunk', 'shirt', ringOf(rows)),
-      part('seat', 'shorts', ringOf([at(0.84, low + ACROSS.hip * 0.92 * stature), ...rows.slice(4), at(1.14, low)])),
+      part('seat', 'shorts', ringOf([at(0.82, low + ACROSS.hip * 0.84 * stature), ...rows.slice(6), at(1.14, low)])),
     );
   }
   if (shoulders && ear) {

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import type { Family, Rung } from '../../core/formats/catalog.js';
 import type { Evidence } from '../../core/formats/observation.js';
 import { answerText, questionsFor, type Question } from '../../words/evidence.js';
+import BodyMap from './BodyMap.vue';
 
 const props = defineProps<{
   family: Family;
@@ -47,6 +48,12 @@ function answer(q: Question, value: string, close: () => void): void {
             >
           </DisclosureButton>
           <DisclosurePanel v-if="open" static class="mt-1 flex flex-wrap gap-2" role="group" :aria-label="q.asks">
+            <BodyMap
+              v-if="q.key === 'felt-first' || q.key === 'cramp'"
+              class="w-full max-w-sm"
+              :chosen="given(q)"
+              @pick="(site) => answer(q, site, close)"
+            />
             <button
               v-for="a in q.answers"
               :key="a.value"

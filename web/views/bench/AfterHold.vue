@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** After a hold: why it ended, where it was felt, what else was noticed, and what becomes of it. */
-import { RotateCcw } from '@lucide/vue';
+import { PersonStanding, RotateCcw } from '@lucide/vue';
 import { onMounted, ref } from 'vue';
 import { FELT_SITES, type Family, type Rung } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
 import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
 import { secondsText } from '../../../words/numbers.js';
+import BodyMap from '../../components/BodyMap.vue';
 import EvidenceAsked from '../../components/EvidenceAsked.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
 
@@ -34,6 +35,8 @@ const emit = defineEmits<{
 const answers = defineModel<Evidence>('answers', { required: true });
 const really = ref<number | ''>('');
 const dropping = ref(false);
+/** On a phone the body is shown when it is asked for: the list is quicker for who knows it. */
+const onBody = ref(false);
 // After End the keys go to what comes next, not to a button that is gone.
 const reasons = ref<HTMLElement | null>(null);
 onMounted(() => reasons.value?.focus({ preventScroll: true }));
@@ -89,22 +92,35 @@ function answer(key: keyof Evidence, value: string | null): void {
         <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
       </button>
     </div>
-    <h2 class="mt-3">Where did they feel it first?</h2>
-    <div
-      class="mt-2 grid grid-cols-3 gap-2 max-[359px]:grid-cols-2 xl:grid-cols-5"
-      role="group"
-      aria-label="Felt first"
-    >
-      <button
-        v-for="site in FELT_SITES"
-        :key="site"
-        class="btn !min-h-12 !px-1.5 leading-tight lg:!min-h-14"
-        :class="{ 'btn-on': answers['felt-first'] === site }"
-        :aria-pressed="answers['felt-first'] === site"
-        @click="answer('felt-first', answers['felt-first'] === site ? null : site)"
-      >
-        {{ SITE_WORDS[site] }}
+    <div class="mt-3 flex flex-wrap items-center gap-x-3">
+      <h2>Where did they feel it first?</h2>
+      <button v-if="!wide" class="btn btn-quiet" :aria-pressed="onBody" @click="onBody = !onBody">
+        <PersonStanding :size="20" aria-hidden="true" /> {{ onBody ? 'List only' : 'On a body' }}
       </button>
+    </div>
+    <div class="gap-4" :class="{ flex: wide }">
+      <BodyMap
+        v-if="wide || onBody"
+        class="mx-auto w-full max-w-80 shrink-0"
+        :chosen="answers['felt-first']"
+        @pick="(site) => answer('felt-first', answers['felt-first'] === site ? null : site)"
+      />
+      <div
+        class="mt-2 grid flex-1 content-start grid-cols-3 gap-2 max-[359px]:grid-cols-2"
+        role="group"
+        aria-label="Felt first"
+      >
+        <button
+          v-for="site in FELT_SITES"
+          :key="site"
+          class="btn !min-h-12 !px-1.5 leading-tight lg:!min-h-14"
+          :class="{ 'btn-on': answers['felt-first'] === site }"
+          :aria-pressed="answers['felt-first'] === site"
+          @click="answer('felt-first', answers['felt-first'] === site ? null : site)"
+        >
+          {{ SITE_WORDS[site] }}
+        </button>
+      </div>
     </div>
     <details class="mt-2">
       <summary class="min-h-[44px] content-center font-semibold">More that was noticed</summary>

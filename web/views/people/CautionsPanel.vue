@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { computed, reactive, ref } from 'vue';
 import { z } from 'zod';
 import type { CautionInput, Person, PersonCaution } from '../../../api/people.js';
+import { siteOfCaution, type MapSite } from '../../../core/body/body-map.js';
+import BodyMap from '../../components/BodyMap.vue';
 import DraftBack from '../../components/DraftBack.vue';
 import { CAUTION_IDS } from '../../../core/formats/catalog.js';
 import { useFormDraft } from '../../data/drafts.js';
@@ -62,6 +64,13 @@ async function undo(): Promise<void> {
   if (gone && (await run(() => addCaution(props.person.id, input(gone))))) removed.value = null;
 }
 const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || c.until >= today());
+/** Where care is due now. */
+const marked = computed(() =>
+  props.person.cautionRecords.filter(active).flatMap((c): MapSite[] => {
+    const site = siteOfCaution(c.caution);
+    return site ? [site] : [];
+  }),
+);
 </script>
 
 <template>
@@ -73,6 +82,7 @@ const active = (c: PersonCaution): boolean => c.from <= today() && (!c.until || 
     <p v-if="person.cautionRecords.length === 0" class="text-soft">
       None on record. Ask again when it has been a while.
     </p>
+    <BodyMap v-if="marked.length" class="mx-auto mt-1 max-w-56" still :marked="marked" />
     <ul class="divide-rule divide-y">
       <li v-for="c in person.cautionRecords" :key="c.id" class="py-2" :class="{ 'opacity-70': !active(c) }">
         <p class="font-semibold">{{ cautionName(c.caution) }} <span v-if="!active(c)" class="tag">not now</span></p>

@@ -14,6 +14,7 @@ import { STEP_WORDS } from '../../../words/class.js';
 import { rungName } from '../../../words/names.js';
 import { siteText } from '../../../words/labels.js';
 import { workText } from '../../../words/programme.js';
+import BodyMap from '../../components/BodyMap.vue';
 import PickOne from '../../components/PickOne.vue';
 import FigureView from '../../drawing/FigureView.vue';
 import { catalog } from '../../data/catalogue.js';
@@ -218,6 +219,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </div>
     </section>
     <div v-if="asked" class="card flex flex-wrap items-end gap-2">
+      <BodyMap class="w-full" @pick="felt" />
       <div class="min-w-48 flex-1">
         <PickOne
           id="solo-felt"
