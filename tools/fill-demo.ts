@@ -225,7 +225,7 @@ async function addPictures(
     const rung = rungOf(catalog, 'front-plank', shot.rung);
     const camera = { ...DEFAULT_CAMERA, roll: 1.5, offSquare: 5 };
     const seen = simulatePicture(withFaults(rung.pose, shot.faults, body), body, camera, 2, random);
-    const png = await sharp(Buffer.from(simulatedSvg(seen, body, camera)))
+    const png = await sharp(Buffer.from(simulatedSvg(seen, body)))
       .png()
       .toBuffer();
     const startedAt = at(shot.days, 10, 15);

@@ -74,3 +74,9 @@ export function noForecastText(why: NoForecast, dayText: (iso: string) => string
       return `Will not get there on this course: it leads to about ${Math.round(why.middle)}. Look at the cause, the version or the work.`;
   }
 }
+
+/** A gate's amount in short: what a rung says beside its knot. */
+export const gateAmountText = (gate: Pick<Gate, 'seconds' | 'reps' | 'sets'>): string =>
+  `${gate.sets > 1 ? `${gate.sets} × ` : ''}${gate.reps === null ? `${gate.seconds} s` : `${gate.reps} reps`}`;
+/** A gate as a knot. */
+export const KNOT_WORDS = { tied: 'passed', loose: 'worked on', shut: 'not opened' } as const;

@@ -1,5 +1,5 @@
 /** A placed figure as plain shapes, for templates, drill pictures and the simulated picture alike. */
-import { add, between, distance, rotate, scale, subtract, type Point } from '../geometry.js';
+import type { Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
 import { BAR_FROM, heightOf, placeFigure, shifted, type FigurePoints } from './figure.js';
 import type { Pose } from './pose.js';
@@ -49,7 +49,7 @@ const PAINT: Record<Tone, string> = {
 };
 
 /** The simulated picture as an SVG document: the hall's wall and floor, a mat, the person. */
-export function simulatedSvg(shot: SimulatedPicture, body: Body, camera: Camera): string {
+export function simulatedSvg(shot: SimulatedPicture, body: Body): string {
   const { width, height } = shot.picture;
   const far = 4;
   const corner = (x: number, y: number): string => {

@@ -72,7 +72,7 @@ describe('the drawn body', () => {
     fc.assert(
       fc.property(anyBody, fc.nat(moving.length - 1), fc.double({ min: 0, max: 1, noNaN: true }), (body, i, k) => {
         const [from, to] = moving[i]!;
-        expect(troubles(poseBetween(from!, to!, k), body)).toEqual([]);
+        expect(troubles(poseBetween(from, to, k), body)).toEqual([]);
       }),
       { numRuns: 150 },
     );

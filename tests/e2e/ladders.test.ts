@@ -89,6 +89,59 @@ describe('ladders', () => {
     await press(page, 'Take it back');
     await sees(page, 'Decline');
   });
+  test('the ladder shows where somebody stands, what is missing and how heavy each version is; keys climb it', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/ladders?person=${await personId(page, 'Marit Solheim')}`);
+    await page.waitForSelector('section[aria-label="Front plank, hardest first"] [data-place="front-plank/forearm"]');
+    const rung = (place: string): Promise<string> =>
+      page.$eval(`[data-place="${place}"]`, (el) => el.closest('li')!.innerText.replace(/\s+/g, ' '));
+    expect(await rung('front-plank/forearm')).toMatch(/80 N·m · here .*40 s, best 32\.5 s last \d+ Nov/);
+    expect(await rung('front-plank/long-lever')).toMatch(/first ○ Forearms ○ Squeezed/);
+    expect(
+      await page.$$eval('section[aria-label="Front plank, hardest first"] svg[aria-label^="Gate"]', (all) =>
+        all.map((el) => el.getAttribute('aria-label')),
+      ),
+    ).toContain('Gate worked on');
+    // The version that somebody stands on is in view.
+    expect(
+      await page.$eval('[data-place="front-plank/forearm"]', (el) => {
+        const [row, pane] = [el.getBoundingClientRect(), el.closest('section')!.getBoundingClientRect()];
+        return row.top >= pane.top && row.bottom <= pane.bottom;
+      }),
+    ).toBe(true);
+    await page.focus('[data-place="front-plank/forearm"]');
+    await page.keyboard.press('ArrowUp');
+    await page.waitForSelector('[data-place="front-plank/elbows-ahead"][aria-pressed="true"]');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await page.waitForSelector('[data-place="front-plank/knees"][aria-pressed="true"]');
+  });
+  test('all ladders are a map that fits, is drawn nearer, and finds a version', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/ladders?person=${await personId(page, 'Marit Solheim')}`);
+    await sees(page, 'All ladders');
+    await page.locator('label ::-p-xpath(self::*//input[@type="checkbox"])').click();
+    const pane = await page.waitForSelector('[data-map]');
+    const fits = (): Promise<boolean> =>
+      pane!.evaluate((el) => el.scrollWidth <= el.clientWidth + 1 && el.scrollHeight <= el.clientHeight + 1);
+    await page.waitForFunction(() => document.querySelectorAll('[data-map] [data-place]').length > 80);
+    expect(await fits()).toBe(true);
+    await page.locator('button[aria-label="Nearer"]').click();
+    await page.waitForFunction(() => {
+      const el = document.querySelector('[data-map]')!;
+      return el.scrollWidth > el.clientWidth;
+    });
+    await pick(page, '#map-find', 'dragon-flag/full');
+    await page.waitForSelector('[data-place="dragon-flag/full"][aria-pressed="true"]');
+    expect(
+      await page.$eval('[data-place="dragon-flag/full"]', (el) => {
+        const [node, box] = [el.getBoundingClientRect(), el.closest('[data-map]')!.getBoundingClientRect()];
+        return node.left >= box.left && node.right <= box.right && node.top >= box.top && node.bottom <= box.bottom;
+      }),
+    ).toBe(true);
+    await press(page, 'All of it');
+    expect(await fits()).toBe(true);
+  });
   test('declined with a reason, changed to another version', async () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/ladders?person=${await personId(page, 'Marit Solheim')}`);

@@ -149,7 +149,7 @@ describe('a programme by link', () => {
       await sees(coach, 'When the gate opens');
       await settled(coach);
       return coach.$eval('article[aria-labelledby="rung"]', (el) =>
-        (el as HTMLElement).innerText.replace(/\s+/g, ' ').replace(/.*When the gate opens/, ''),
+        el.innerText.replace(/\s+/g, ' ').replace(/.*When the gate opens/, ''),
       );
     };
     const done = async (): Promise<number> =>

@@ -69,6 +69,50 @@ async function laid(page: Page, id: string): Promise<void> {
 }
 
 describe('a hold on a phone', () => {
+  test('where it was felt is answered on a body, and the list says the same; a tap on the same place takes it back', async () => {
+    const { page, id } = await phone();
+    await page.goto(`${hall.url}/bench?person=${id}`);
+    await sees(page, 'Tap what goes');
+    await settled(page);
+    await press(page, 'Start');
+    await sees(page, 'line holds');
+    await pass(page, 12);
+    await press(page, 'End');
+    await sees(page, 'Where did they feel it first?');
+    await pass(page, 1);
+    await press(page, 'On a body');
+    const rear = await page.waitForSelector('[data-body-map] [data-view="rear"]');
+    await rear!.evaluate((el) => el.scrollIntoView({ block: 'center' }));
+    /** Shares of the drawing's width and height. */
+    const tap = async (x: number, y: number): Promise<void> => {
+      const box = (await rear!.boundingBox())!;
+      await page.touchscreen.tap(box.x + x * box.width, box.y + y * box.height);
+    };
+    const answered = (): Promise<string[]> =>
+      page.$$eval('[role="group"][aria-label="Felt first"] button[aria-pressed="true"]', (all) =>
+        all.map((b) => (b as HTMLElement).innerText.trim()),
+      );
+    const says = (what: string | null): Promise<unknown> =>
+      page.waitForFunction(
+        (w) =>
+          (document.querySelector<HTMLElement>('[role="group"][aria-label="Felt first"] button[aria-pressed="true"]')
+            ?.innerText ?? null) === w,
+        {},
+        what,
+      );
+    await tap(0.5, 0.4);
+    await says('Low back');
+    await tap(0.58, 0.78);
+    await says('Calves');
+    expect(await answered()).toEqual(['Calves']);
+    await tap(0.58, 0.78);
+    await says(null);
+    // Beside the body nothing is answered.
+    await tap(0.02, 0.95);
+    expect(await answered()).toEqual([]);
+    await press(page, 'List only');
+    expect(await page.$('[data-body-map]')).toBeNull();
+  });
   test('five taps from Start to a kept verdict, and none of them has to be looked for', async () => {
     const { page, id } = await phone();
     await page.goto(`${hall.url}/bench?person=${id}`);

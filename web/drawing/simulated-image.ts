@@ -23,7 +23,7 @@ export async function simulatedImage(shot: SimulatedPicture, body: Body, camera:
   const drawn = await inTheFlesh(shot, body, camera);
   if (drawn) return drawn;
   const flat = new Image();
-  flat.src = `data:image/svg+xml;utf8,${encodeURIComponent(simulatedSvg(shot, body, camera))}`;
+  flat.src = `data:image/svg+xml;utf8,${encodeURIComponent(simulatedSvg(shot, body))}`;
   await flat.decode();
   return createImageBitmap(flat);
 }

@@ -86,7 +86,7 @@ const svg = computed(() => {
     const seen = simulateAcross(props.rung.family, props.view, body.value, across, props.rung.chordEnd, camera.value);
     return acrossSvg(seen.metres, body.value, props.view, camera.value, seen.project);
   }
-  return simulatedSvg(shot.value, body.value, camera.value);
+  return simulatedSvg(shot.value, body.value);
 });
 const address = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`);
 

@@ -7,17 +7,17 @@ import { ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../../..
 import { rungAt } from '../../../core/ladder/gates.js';
 import { graphLinks, pathTo, placeOn } from '../../../core/ladder/places.js';
 import { capFor, nobody } from '../../../core/person/circumstance.js';
-import { loadText } from '../../../words/loads.js';
-import { secondsText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { catalog, studio } from '../../data/catalogue.js';
 import { useStanding } from '../../data/circumstance.js';
 import { useLadders } from '../../data/ladders.js';
-import { standingAt, taken, type RungStanding } from '../../data/on-ladders.js';
+import { proposalAt, standingAt, taken, wordsOfStep, type RungStanding } from '../../data/on-ladders.js';
 import GoalPath from './GoalPath.vue';
-import LadderGraph from './LadderGraph.vue';
+import LadderMap from './LadderMap.vue';
+import LadderRungs from './LadderRungs.vue';
+import { useForesight } from './use-foresight.js';
 import RungPanel from './RungPanel.vue';
 import PickOne from '../../components/PickOne.vue';
 
@@ -48,18 +48,10 @@ const choose = (at: string): void => void router.replace({ query: { ...route.que
 const ladder = computed(() => ladderOf(catalog, rungAt(catalog, chosen.value))!);
 const here = computed(() => placeOn(catalog, ladder.value, on.value.holds, taken(on.value)));
 
-/** Versions drawn: the chosen ladder and what its gates ask for, or all of them. */
-const shown = computed(() => {
-  if (everything.value) return [...known.value];
-  const own = rungsOnLadder(catalog, ladder.value).map(placeKey);
-  const asked = catalog.crossGates
-    .filter((g) => !g.off && own.includes(g.to) && !own.includes(g.from))
-    .map((g) => g.from);
-  const asking = catalog.crossGates
-    .filter((g) => !g.off && own.includes(g.from) && !own.includes(g.to))
-    .map((g) => g.to);
-  return [...new Set([...own, ...asked, ...asking])];
-});
+/** Versions drawn: the chosen ladder, or all of them. */
+const shown = computed(() =>
+  everything.value ? [...known.value] : rungsOnLadder(catalog, ladder.value).map(placeKey),
+);
 const standings = computed(
   () =>
     new Map(
@@ -96,8 +88,28 @@ const toLadder = (id: string): void => {
   const places = rungsOnLadder(catalog, next).map(placeKey);
   choose(placeOn(catalog, next, on.value.holds, taken(on.value)) ?? places[0]!);
 };
-/** Hardest first, as a rope is read from below. */
-const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse().map(placeKey));
+/** The ladder's versions, easiest first. */
+const rungs = computed(() =>
+  rungsOnLadder(catalog, ladder.value).flatMap((r) => standings.value.get(placeKey(r)) ?? []),
+);
+const lastDays = computed(() => {
+  const days = new Map<string, string>();
+  for (const { place, day } of on.value.holds) if (day > (days.get(place) ?? '')) days.set(place, day);
+  return days;
+});
+const { answer } = useForesight(
+  () => today.value,
+  () => on.value,
+  () => personId.value || null,
+  false,
+);
+const opens = computed(() => (answer.value?.ok && !today.value?.status.passed ? answer.value.forecast.at50 : null));
+/** The step between today's version and the next. */
+const between = computed(() => {
+  const at = today.value;
+  const proposal = at && circumstance.value && proposalAt(at.rung, circumstance.value, on.value);
+  return proposal?.step ? wordsOfStep(at!.rung, stands.value.body, proposal).step : null;
+});
 </script>
 
 <template>
@@ -121,7 +133,7 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
         @update:model-value="toLadder"
       />
     </div>
-    <label class="hidden min-h-[44px] items-center gap-2 md:flex">
+    <label class="flex min-h-[44px] items-center gap-2">
       <input v-model="everything" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> All ladders
     </label>
     <PersonTags v-if="person" :person="{ ...person, group: null }" />
@@ -135,42 +147,28 @@ const listed = computed(() => [...rungsOnLadder(catalog, ladder.value)].reverse(
   </p>
   <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-4 lg:sticky lg:top-16">
-      <LadderGraph
-        class="hidden h-[calc(100vh-9rem)] min-h-96 md:block"
+      <LadderMap
+        v-if="everything"
+        class="h-[calc(100vh-9rem)] min-h-96"
         :standings="standings"
         :links="links"
         :chosen="chosen"
         :wanted="wanted"
         @choose="choose"
       />
-      <ol class="card divide-rule divide-y !py-1 md:hidden" :aria-label="`${ladder.name}, hardest first`">
-        <li v-for="place in listed" :key="place">
-          <button
-            v-if="standings.get(place)"
-            class="flex min-h-[52px] w-full items-center gap-2 py-1 text-left"
-            :aria-pressed="place === chosen"
-            @click="choose(place)"
-          >
-            <span
-              class="border-rope h-4 w-4 shrink-0 rounded-full border-4"
-              :class="standings.get(place)!.here ? 'bg-rope' : standings.get(place)!.status.passed ? 'bg-rule' : ''"
-              aria-hidden="true"
-            ></span>
-            <span class="flex-1"
-              ><span :class="{ 'font-bold': place === chosen }">{{ standings.get(place)!.rung.name }}</span>
-              <span class="text-soft figures block text-sm"
-                >{{ loadText(standings.get(place)!.load) }} · gate {{ standings.get(place)!.gate.seconds }} s{{
-                  standings.get(place)!.status.best > 0
-                    ? `, best ${secondsText(standings.get(place)!.status.best)}`
-                    : ''
-                }}</span
-              ></span
-            >
-            <span v-if="standings.get(place)!.here" class="tag">here</span>
-            <span v-else-if="standings.get(place)!.status.passed" class="tag">passed</span>
-          </button>
-        </li>
-      </ol>
+      <LadderRungs
+        v-else
+        class="max-h-[62vh] lg:max-h-[calc(100vh-9rem)]"
+        :name="ladder.name"
+        :standings="rungs"
+        :sideways="ladder.sideways"
+        :chosen="chosen"
+        :wanted="wanted"
+        :last="lastDays"
+        :opens="opens"
+        :step="between"
+        @choose="choose"
+      />
     </div>
     <div class="min-w-0 space-y-4">
       <LoadState v-if="personId && !problem && !(circumstance && read.value.value)" :loading="true" />

@@ -6,9 +6,6 @@ import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
-import { forecast as forecastOf } from '../../../core/ladder/forecast.js';
-import { workPace } from '../../../core/programme/adherence.js';
-import { sessionsAt } from '../../../core/ladder/next-gate.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { loadOf } from '../../../core/statics/load.js';
 import { gateText, missingText, noForecastText } from '../../../words/gates.js';
@@ -17,8 +14,6 @@ import { hamstringBand } from '../../../core/statics/tight.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { placeHistory } from '../../../core/ladder/places.js';
 import { catalog, removeEntry } from '../../data/catalogue.js';
-import { today as hallToday } from '../../data/clock.js';
-import { useProgrammes } from '../../data/programmes.js';
 import { useSession } from '../../data/session.js';
 import { knowsBody, proposalAt, taken, type RungStanding } from '../../data/on-ladders.js';
 import { cautionName, dayText, placeName } from '../../data/names.js';
@@ -27,6 +22,7 @@ import { workPaceText } from '../../../words/programme.js';
 import CrossGateItem from './CrossGateItem.vue';
 import GiveVersion from './GiveVersion.vue';
 import StepProposal from './StepProposal.vue';
+import { useForesight } from './use-foresight.js';
 
 const FanChart = defineAsyncComponent(withCharts(() => import('./FanChart.vue')));
 const props = defineProps<{
@@ -43,21 +39,20 @@ const place = computed(() => placeKey(props.standing.rung));
 const body = computed(() => props.circumstance.body);
 const counted = computed(() => props.standing.gate.reps !== null);
 const wanted = computed(() => props.standing.gate.reps ?? props.standing.gate.seconds);
-const sessions = computed(() => sessionsAt(props.standing.rung, props.on.holds, props.on.said));
+const {
+  sessions,
+  pace,
+  answer: foresight,
+} = useForesight(
+  () => props.standing,
+  () => props.on,
+  () => props.person.id,
+  true,
+);
 /** Sessions that are told, and not watched. */
 const told = computed(() => sessions.value.filter((s) => s.said).length);
 const bestText = (best: number): string => (counted.value ? `${best} reps` : secondsText(best));
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
-/** How much of the programme is done of late: the days to come count so much. */
-const programmes = useProgrammes(() => props.person?.id ?? null);
-const pace = computed(() => {
-  const [first] = sessions.value;
-  const done = programmes.value.value?.map(({ from, byWeek }) => ({ from, weeks: byWeek })) ?? [];
-  return first ? workPace(done, first.day, hallToday()) : null;
-});
-const foresight = computed(() =>
-  sessions.value.length === 0 ? null : forecastOf(sessions.value, wanted.value, true, pace.value ?? 1),
-);
 const proposal = computed(() => proposalAt(props.standing.rung, props.circumstance, props.on));
 const against = computed(() => {
   const { load } = props.standing;
