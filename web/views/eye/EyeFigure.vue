@@ -35,8 +35,8 @@ const spoken = computed(
 
 <template>
   <svg :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`" role="img" :aria-label="spoken" class="w-full">
-    <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
     <path v-for="(shape, i) in frames[0]" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
+    <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
     <circle
       v-for="c in circles"
       :key="c.point"

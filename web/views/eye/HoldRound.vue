@@ -117,8 +117,8 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   <section class="card" aria-label="Simulated hold">
     <div class="grid items-end gap-x-3 gap-y-1 md:grid-cols-[1fr_18rem]">
       <svg :viewBox="box.view" class="max-h-28 w-full md:max-h-64" role="img" aria-label="The simulated hold">
-        <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
         <path v-for="(shape, i) in frame" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
+        <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
       </svg>
       <div class="max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-x-3">
         <p class="font-semibold max-md:w-full" :class="{ 'max-md:hidden': phase === 'running' }">

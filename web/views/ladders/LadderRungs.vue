@@ -68,7 +68,9 @@ watch(() => [props.name, props.chosen, props.standings.length], show);
 /** Arrow keys climb. */
 function key(event: KeyboardEvent): void {
   const way = { ArrowUp: -1, ArrowDown: 1 }[event.key];
-  const at = rows.value.findIndex((r) => r.place === props.chosen);
+  // From the rung that has the keys: the page may not have followed the last press yet.
+  const from = (event.target as HTMLElement).dataset.place ?? props.chosen;
+  const at = rows.value.findIndex((r) => r.place === from);
   const next = way === undefined ? undefined : rows.value[at + way]?.place;
   if (!next) return;
   event.preventDefault();
@@ -87,7 +89,7 @@ function key(event: KeyboardEvent): void {
           ></span>
           <b>Between:</b> {{ step }}
         </p>
-        <div class="flex items-stretch gap-2">
+        <div class="flex items-stretch gap-2 max-[359px]:flex-col max-[359px]:gap-0">
           <button
             :data-place="r.place"
             class="grid min-h-14 min-w-0 flex-1 grid-cols-[5rem_minmax(0,1fr)] items-stretch gap-x-2 rounded text-left sm:grid-cols-[7rem_minmax(0,1fr)]"
@@ -130,12 +132,15 @@ function key(event: KeyboardEvent): void {
               <span v-if="r.asks.length" class="block text-sm leading-tight">
                 <span class="text-soft">first </span
                 ><span v-for="a in r.asks" :key="a.id" class="border-sea mr-2 border-b-2 border-dashed"
-                  >{{ a.passed ? '✓' : '○' }} {{ a.name }}{{ ' ' }}</span>
+                  >{{ a.passed ? '✓' : '○' }} {{ a.name }}{{ ' ' }}</span
+                >
               </span>
               <span v-if="r.s.here && opens" class="figures block text-sm">Even chance from {{ dayText(opens) }}</span>
             </span>
           </button>
-          <div class="flex w-24 shrink-0 flex-col justify-center text-sm leading-tight sm:w-44">
+          <div
+            class="flex w-24 shrink-0 flex-col justify-center text-sm leading-tight max-[359px]:w-full max-[359px]:pl-[5.5rem] sm:w-44"
+          >
             <p class="figures flex items-center gap-2">
               <svg viewBox="0 0 28 28" class="h-7 w-7 shrink-0" role="img" :aria-label="`Gate ${KNOT_WORDS[r.knot]}`">
                 <path d="M14 0V28" stroke="var(--rule)" stroke-width="4" />
