@@ -3,7 +3,8 @@ import { between, distance, type Metres, type Point } from '../geometry.js';
 import { FELT_SITES, type CautionId } from '../formats/catalog.js';
 import type { LandmarkName } from '../landmarks.js';
 import type { Body } from './anthropometry.js';
-import { acrossOutlines, type Outline } from './outline.js';
+import { acrossOutlines } from './across-outline.js';
+import type { Outline } from './parts.js';
 
 export type FeltSite = Exclude<(typeof FELT_SITES)[number], 'nowhere'>;
 /** Places on the map: what can be felt, and joints that cautions speak of. */

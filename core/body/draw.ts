@@ -5,9 +5,9 @@ import { BAR_FROM, heightOf, placeFigure, shifted, type FigurePoints } from './f
 import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
 import type { LandmarkName, View } from '../landmarks.js';
-import { acrossOutlines, outlinesOf, smoothPath, type Tone } from './outline.js';
-
-export type { Tone } from './outline.js';
+import { acrossOutlines } from './across-outline.js';
+import { outlinesOf, trunkOutlines } from './outline.js';
+import { smoothPath, type Tone } from './parts.js';
 
 /** A part of a picture: its tone, and its outline as an SVG path. */
 export interface Shape {
@@ -107,7 +107,10 @@ export function acrossSvg(
 
 /** Shapes of poses in one frame, so that two poses of a movement keep their scale and place. Drawing units: 200 a metre. */
 export interface DrawnPoses {
-  frames: Shape[][];
+  /** How many frames there are. */
+  count: number;
+  /** The shapes of a frame, drawn when they are first asked for. @throws RangeError for a frame that is not there */
+  frame: (i: number) => readonly Shape[];
   /** The figures of the frames, metres, as they are drawn. */
   figures: FigurePoints[];
   box: { x: number; y: number; width: number; height: number };
@@ -140,9 +143,8 @@ function level(figures: FigurePoints[]): FigurePoints[] {
  */
 export function lying(pose: Pose, figure: FigurePoints, body: Body): FigurePoints {
   if (!pose.contacts.every((c) => c.at === 'lowback' && !c.height)) return figure;
-  const ys = outlinesOf(figure, body).flatMap((o) =>
-    o.part === 'trunk' || o.part === 'seat' ? o.ring.map((p) => p[1]) : [],
-  );
+  const { trunk, seat } = trunkOutlines(figure, body);
+  const ys = [...trunk, ...seat].map((p) => p[1]);
   return shifted(figure, [0, Math.max(0, -Math.min(...ys))]);
 }
 
@@ -180,22 +182,25 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
   const top = Math.max(...points.map((p) => p[1] * UNIT));
   const x = Math.min(...xs) - 24;
   const low = Math.min(...figures.map(lowestOf));
+  const drawn: Shape[][] = [];
   return {
     figures,
-    frames: figures.map((figure, i) => [
-      ...surfacesUnder(poses[i]!, figure, body, drawnAt),
-      ...figureShapes(figure, body, drawnAt),
-    ]),
+    count: figures.length,
+    frame(i) {
+      const [figure, pose] = [figures[i], poses[i]];
+      if (!figure || !pose) throw new RangeError(`there is no frame ${i}`);
+      return (drawn[i] ??= [...surfacesUnder(pose, figure, body, drawnAt), ...figureShapes(figure, body, drawnAt)]);
+    },
     box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + (low > HANGS ? 24 - low * UNIT : 34) },
   };
 }
 
 /** One pose as an SVG document that fits a box, for print. */
 export function poseSvg(pose: Pose, body: Body, width: number, height: number): string {
-  const { frames, box } = drawPoses([pose], body);
+  const { frame, box } = drawPoses([pose], body);
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${f(box.x)} ${f(box.y)} ${f(box.width)} ${f(box.height)}">`,
-    ...frames[0]!.map((s) => `<path d="${s.path}" fill="${s.tone === 'edge' ? '#ffffff' : PAINT[s.tone]}"/>`),
+    ...frame(0).map((s) => `<path d="${s.path}" fill="${s.tone === 'edge' ? '#ffffff' : PAINT[s.tone]}"/>`),
     `<path d="M${f(box.x)} 3H${f(box.x + box.width)}" stroke="#55626a" stroke-width="3"/>`,
     '</svg>',
   ].join('');

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from './anthropometry.js';
-import { faultPose } from './fault-pose.js';
+import { faultMark, faultPose } from './fault-pose.js';
 import { catalog, rungOf } from '../catalog/index.js';
 import { placeFigure } from './figure.js';
 
@@ -38,5 +38,23 @@ describe('a fault drawn in a pose', () => {
   test('what the side does not show has none', () => {
     for (const fault of ['breath-held', 'feet-apart', 'no-such']) expect(faultPose(plank, fault, body)).toBeNull();
     expect(faultPose({ ...plank, support: undefined }, 'elbows-ahead', body)).toBeNull();
+  });
+  test('every fault that is drawn has its place, where the fault has moved something', () => {
+    for (const family of catalog.families)
+      for (const fault of family.pads) {
+        const { pose } = rungOf(catalog, family.id);
+        const shown = faultPose(pose, fault, body);
+        if (!shown) continue;
+        const mark = faultMark(placeFigure(shown, body), fault);
+        expect([fault, mark !== null]).toEqual([fault, true]);
+        expect(mark!.at.every(Number.isFinite)).toBe(true);
+      }
+    expect(faultMark(placeFigure(plank, body), 'breath-held')).toBeNull();
+  });
+  test('faults of the whole line come with the line that should be there, to where this version’s line ends', () => {
+    const figure = placeFigure(faultPose(plank, 'hip-sag', body)!, body);
+    expect(faultMark(figure, 'hip-sag')).toEqual({ at: figure.hip, line: [figure.shoulder, figure.ankle] });
+    expect(faultMark(figure, 'hip-sag', 'knee')!.line).toEqual([figure.shoulder, figure.knee]);
+    expect(faultMark(figure, 'chin-poke')).toEqual({ at: figure.ear, line: null });
   });
 });

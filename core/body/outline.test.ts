@@ -8,7 +8,9 @@ import { bodyOf, type Body } from './anthropometry.js';
 import { lying } from './draw.js';
 import { faultPose } from './fault-pose.js';
 import { heightOf, placeFigure } from './figure.js';
-import { acrossOutlines, limbRing, outlinesOf, smoothPath } from './outline.js';
+import { acrossOutlines } from './across-outline.js';
+import { outlinesOf } from './outline.js';
+import { limbRing, smoothPath } from './parts.js';
 import type { Pose } from './pose.js';
 import { simulateAcross } from './simulate.js';
 import { poseBetween } from './range.js';
@@ -170,6 +172,6 @@ describe('a part', () => {
         [2, 2],
         [0, 2],
       ]),
-    ).toBe('M0.0 1.0Q0.0 0.0 1.0 0.0Q2.0 0.0 2.0 1.0Q2.0 2.0 1.0 2.0Q0.0 2.0 0.0 1.0Z');
+    ).toBe('M0 1Q0 0 1 0Q2 0 2 1Q2 2 1 2Q0 2 0 1Z');
   });
 });

@@ -5,62 +5,20 @@
  */
 import { add, between, cross, distance, dot, rotate, scale, subtract, type Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
-import type { LandmarkName, View } from '../landmarks.js';
 import type { FigurePoints } from './figure.js';
-
-/** `edge` is the ground's own tone: a rim round an arm that lies before the trunk. */
-export type Tone = 'block' | 'far' | 'edge' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
-
-/** A closed outline. */
-export interface Outline {
-  part: string;
-  tone: Tone;
-  /** Corners in order, the last joined to the first; what is drawn is the smooth curve that they guide, which lies within them. */
-  ring: readonly Point[];
-  /** On the far side of the body, in its middle plane, on the near side. */
-  side: 1 | 0 | -1;
-  /** What is as far from the middle plane as the part is. */
-  at: 'shoulders' | 'hips';
-}
-
-/** Half depths along a part: share of its length, toward the front and toward the back, both as shares of stature. */
-type Profile = readonly (readonly [along: number, front: number, back: number])[];
-
-/** Adults of middling build, of no particular sex. Modelling assumptions, for looks only. */
-const PROFILES = {
-  upperArm: [
-    [0, 0.028, 0.027],
-    [0.2, 0.031, 0.028],
-    [0.5, 0.027, 0.026],
-    [0.8, 0.021, 0.023],
-    [1, 0.02, 0.021],
-  ],
-  forearm: [
-    [0, 0.02, 0.02],
-    [0.22, 0.023, 0.022],
-    [0.6, 0.018, 0.017],
-    [1, 0.0135, 0.0135],
-  ],
-  thigh: [
-    [0, 0.05, 0.054],
-    [0.25, 0.05, 0.05],
-    [0.6, 0.042, 0.04],
-    [0.86, 0.033, 0.033],
-    [1, 0.029, 0.029],
-  ],
-  shank: [
-    [0, 0.028, 0.029],
-    [0.25, 0.025, 0.037],
-    [0.5, 0.022, 0.031],
-    [0.8, 0.018, 0.02],
-    [1, 0.018, 0.018],
-  ],
-  neck: [
-    [0, 0.034, 0.036],
-    [0.5, 0.028, 0.032],
-    [1, 0.028, 0.034],
-  ],
-} as const satisfies Record<string, Profile>;
+import {
+  depthsAt,
+  limbRing,
+  PROFILES,
+  roundEnd,
+  SHORTS,
+  SLEEVE,
+  widened,
+  unitOf,
+  type Outline,
+  type Profile,
+  type Tone,
+} from './parts.js';
 
 /** The trunk from the hip joints to the shoulders: front and back as shares of stature. The skin of the low back lies where the body's own depth says. */
 const TRUNK: Profile = [
@@ -71,54 +29,6 @@ const TRUNK: Profile = [
   [0.8, 0.06, 0.06],
   [1, 0.04, 0.044],
 ];
-
-/** The profile's half depths at a share of the length, between its entries straight. */
-function depthsAt(profile: Profile, along: number): readonly [front: number, back: number] {
-  const at = Math.max(
-    1,
-    profile.findIndex(([t]) => t >= along) === -1 ? profile.length - 1 : profile.findIndex(([t]) => t >= along),
-  );
-  const [t0, f0, b0] = profile[at - 1]!;
-  const [t1, f1, b1] = profile[at]!;
-  const k = (along - t0) / (t1 - t0);
-  return [f0 + (f1 - f0) * k, b0 + (b1 - b0) * k];
-}
-
-/** Where a round end has its corners, degrees from the front. */
-const ROUND = [30, 60, 90, 120, 150] as const;
-
-/** The round end of a part about its last point: from the front edge to the back edge, beyond it along `away`. */
-function roundEnd(at: Point, away: Point, front: Point, [f, b]: readonly [number, number]): Point[] {
-  const middle = add(at, scale(front, (f - b) / 2));
-  const r = (f + b) / 2;
-  return ROUND.map((angle) => {
-    const turned = rotate([1, 0], angle);
-    return add(middle, add(scale(front, r * turned[0]), scale(away, r * turned[1])));
-  });
-}
-
-/**
- * A limb's part between two joints, from the first share of its profile to the last.
- * @param front unit vector across the part, toward its front
- * @param stature that the profile's shares are of, in the unit of the points
- * @param hem the part ends straight, as a sleeve does, and not round
- * @returns corners; they never cross, whatever the points are
- */
-export function limbRing(a: Point, b: Point, front: Point, profile: Profile, stature: number, hem = false): Point[] {
-  const away = rotate(front, cross(front, subtract(b, a)) >= 0 ? 90 : -90);
-  const edge = ([t, f, back]: Profile[number], side: 1 | -1): Point =>
-    add(between(a, b, t), scale(front, (side > 0 ? f : -back) * stature));
-  const round = (i: number, way: Point): Point[] => {
-    const [t, f, back] = profile.at(i)!;
-    return roundEnd(between(a, b, t), way, front, [f * stature, back * stature]);
-  };
-  return [
-    ...profile.map((p) => edge(p, 1)),
-    ...(hem ? [] : round(-1, away)),
-    ...[...profile].reverse().map((p) => edge(p, -1)),
-    ...round(0, scale(away, -1)).reverse(),
-  ];
-}
 
 /** Corners told in a frame of two directions. */
 const told = (origin: Point, u: Point, v: Point, corners: readonly Point[], unit: number): Point[] =>
@@ -190,11 +100,6 @@ type Limbs = Pick<
   FigurePoints,
   'shoulder' | 'elbow' | 'wrist' | 'fingertip' | 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'
 >;
-
-const unitOf = (v: Point, or: Point): Point => {
-  const l = Math.hypot(v[0], v[1]);
-  return l < 1e-9 ? or : scale(v, 1 / l);
-};
 
 function handRing({ elbow, wrist, fingertip }: Limbs, front: Point, stature: number): Point[] {
   const way = unitOf(subtract(fingertip, wrist), [1, 0]);
@@ -279,19 +184,21 @@ function trunkRing(spine: readonly Spine[], hem = false): Point[] {
   ];
 }
 
-const widened = (profile: Profile, until: number, by: number): Profile => {
-  const [f, b] = depthsAt(profile, until);
-  return [...profile.filter(([t]) => t < until), [until, f, b] as const].map(([t, front, back]) => [
-    t,
-    front * by,
-    back * by,
-  ]);
-};
 /** How much wider than an arm its rim is, share of stature. */
 const RIM = 0.006;
 const rimmed = (profile: Profile): Profile => profile.map(([t, f, b]) => [t, f + RIM, b + RIM]);
-const SLEEVE = widened(PROFILES.upperArm, 0.5, 1.12);
-const SHORTS = widened(PROFILES.thigh, 0.55, 1.06);
+/** Which way the belly is: +1 clockwise of hip→shoulder, −1 the other way. */
+const handOf = (figure: FigurePoints): 1 | -1 =>
+  cross(subtract(figure.shoulder, figure.hip), subtract(figure.asis, figure.psis)) < 0 ? 1 : -1;
+
+/** The trunk's outline alone, and that of what is worn about the hips. Metres. */
+export function trunkOutlines(figure: FigurePoints, body: Body): { trunk: Point[]; seat: Point[] } {
+  const spine = spineOf(figure, handOf(figure), body.stature);
+  const worn = spine
+    .filter((p) => p.along < 0.3)
+    .map((p): Spine => ({ ...p, depths: [p.depths[0] * 1.03, p.depths[1] * 1.01] }));
+  return { trunk: trunkRing(spine), seat: trunkRing(worn, true) };
+}
 
 /**
  * Outlines of a figure seen from its near side, what lies behind first.
@@ -300,8 +207,7 @@ const SHORTS = widened(PROFILES.thigh, 0.55, 1.06);
  */
 export function outlinesOf(figure: FigurePoints, body: Body): Outline[] {
   const { stature } = body;
-  const up = subtract(figure.shoulder, figure.hip);
-  const s = cross(up, subtract(figure.asis, figure.psis)) < 0 ? 1 : -1;
+  const s = handOf(figure);
   const ahead = (a: Point, b: Point): Point => rotate(unitOf(subtract(b, a), [0, -1]), 90 * s);
   const part = (
     name: string,
@@ -351,8 +257,7 @@ export function outlinesOf(figure: FigurePoints, body: Body): Outline[] {
   const crown = unitOf(subtract(figure.vertex, figure.ear), [1, 0]);
   const face = unitOf(subtract(figure.nose, figure.ear), [0, -1]);
   const nape = between(figure.shoulder, figure.ear, 0.05);
-  const spine = spineOf(figure, s, stature);
-  const seat = spine.filter((p) => p.along < 0.3);
+  const { trunk, seat } = trunkOutlines(figure, body);
   return [
     ...arm(figure.far, 1),
     ...leg(figure.far, 1),
@@ -363,132 +268,9 @@ export function outlinesOf(figure: FigurePoints, body: Body): Outline[] {
     ),
     part('head', 'skin', told(figure.ear, face, crown, HEAD, body.lengths.head)),
     part('hair', 'hair', told(figure.ear, face, crown, HAIR, body.lengths.head)),
-    part('trunk', 'shirt', trunkRing(spine)),
-    part(
-      'seat',
-      'shorts',
-      trunkRing(
-        seat.map((p) => ({ ...p, depths: [p.depths[0] * 1.03, p.depths[1] * 1.01] })),
-        true,
-      ),
-    ),
+    part('trunk', 'shirt', trunk),
+    part('seat', 'shorts', seat),
     ...leg(figure, -1),
     ...arm(figure, -1),
   ];
-}
-
-/** Half widths across the body, shares of stature. Modelling assumptions, for looks only. */
-const ACROSS = { shoulder: 0.03, armpit: -0.014, waist: 0.072, hip: 0.046 } as const;
-const FLAT_HAND: Profile = [
-  [0, 0.015, 0.015],
-  [0.4, 0.023, 0.023],
-  [0.75, 0.02, 0.02],
-  [1, 0.01, 0.01],
-];
-const even = (profile: Profile, by = 1): Profile =>
-  profile.map(([t, f, b]) => [t, ((f + b) / 2) * by, ((f + b) / 2) * by]);
-
-/**
- * Outlines of a body seen across itself, from the front, from the rear or from above, what lies behind first.
- * @param points left and right landmarks, metres; parts whose points are missing are left out
- */
-export function acrossOutlines(points: Partial<Record<LandmarkName, Point>>, body: Body, view: View): Outline[] {
-  const { stature } = body;
-  const part = (name: string, tone: Tone, ring: readonly Point[]): Outline => ({
-    ...{ part: name, tone, ring },
-    ...{ side: 0, at: 'hips' },
-  });
-  const limb = (a: LandmarkName, b: LandmarkName, tone: Tone, profile: Profile, hem = false): Outline[] => {
-    const [from, to] = [points[a], points[b]];
-    if (!from || !to) return [];
-    const across = rotate(unitOf(subtract(to, from), [0, -1]), 90);
-    return [part(`${a} to ${b}`, tone, limbRing(from, to, across, even(profile), stature, hem))];
-  };
-  /** A hand goes on from the forearm; an arm seen end on shows none. */
-  const hand = (elbow: Point | undefined, wrist: Point | undefined): Outline[] => {
-    if (!elbow || !wrist || distance(elbow, wrist) < 0.3 * body.lengths.forearm) return [];
-    const along = unitOf(subtract(wrist, elbow), [0, -1]);
-    const tip = add(wrist, scale(along, 0.8 * body.fingertip));
-    return [part('hand', 'skin', limbRing(wrist, tip, rotate(along, 90), FLAT_HAND, stature))];
-  };
-  const mid = (a: Point | undefined, b: Point | undefined): Point | null => (a && b ? between(a, b, 0.5) : null);
-  const [left, right] = [points['shoulder-l'], points['shoulder-r']];
-  const [hipLeft, hipRight] = [points['hip-l'], points['hip-r']];
-  const [shoulders, hips] = [mid(left, right), mid(hipLeft, hipRight)];
-  const ear = mid(points['ear-l'], points['ear-r']) ?? points['ear-l'] ?? points['ear-r'];
-  const out: Outline[] = (['l', 'r'] as const).flatMap((s) => [
-    ...limb(`knee-${s}`, `ankle-${s}`, 'skin', PROFILES.shank),
-    ...limb(
-      `heel-${s}`,
-      `toe-${s}`,
-      'shoe',
-      even([
-        [0, 0.02, 0.02],
-        [0.7, 0.026, 0.026],
-        [1, 0.016, 0.016],
-      ]),
-    ),
-    ...limb(`hip-${s}`, `knee-${s}`, 'skin', PROFILES.thigh),
-    ...limb(`hip-${s}`, `knee-${s}`, 'shorts', SHORTS, true),
-    ...hand(points[`elbow-${s}`], points[`wrist-${s}`]),
-    ...limb(`elbow-${s}`, `wrist-${s}`, 'skin', PROFILES.forearm),
-    ...limb(`shoulder-${s}`, `elbow-${s}`, 'skin', PROFILES.upperArm),
-    ...limb(`shoulder-${s}`, `elbow-${s}`, 'shirt', SLEEVE, true),
-  ]);
-  if (shoulders && hips && left && right && hipLeft && hipRight) {
-    const square = rotate(unitOf(subtract(hips, shoulders), [0, -1]), 90);
-    // Sides that lie behind one another say nothing of the way from one to the other.
-    const acrossOf = (l: Point, r: Point): Point => {
-      const way = unitOf(subtract(l, r), square);
-      const told = distance(l, r) > 0.04 * stature && Math.abs(dot(way, square)) > 0.6;
-      return told ? scale(way, Math.sign(dot(way, square))) : square;
-    };
-    const [acrossTop, acrossHips] = [acrossOf(left, right), acrossOf(hipLeft, hipRight)];
-    const at = (t: number, half: number): [Point, Point] => {
-      const [middle, across] = [between(shoulders, hips, t), unitOf(between(acrossTop, acrossHips, t), acrossTop)];
-      return [add(middle, scale(across, half)), add(middle, scale(across, -half))];
-    };
-    const [top, low] = [distance(left, right) / 2, distance(hipLeft, hipRight) / 2];
-    const rows = [
-      at(-0.13, 0.026 * stature),
-      at(-0.045, top * 0.55 + 0.012 * stature),
-      at(-0.035, top + ACROSS.shoulder * 0.35 * stature),
-      at(0.08, top + ACROSS.shoulder * 0.75 * stature),
-      at(0.26, Math.max(top + ACROSS.armpit * stature, ACROSS.shoulder * stature)),
-      at(0.62, Math.min(ACROSS.waist * stature, top + ACROSS.shoulder * stature)),
-      at(0.9, low + ACROSS.hip * 0.86 * stature),
-      at(1.06, low + ACROSS.hip * stature),
-    ];
-    const ringOf = (some: [Point, Point][]): Point[] => [
-      ...some.map(([l]) => l),
-      ...[...some].reverse().map(([, r]) => r),
-    ];
-    out.push(
-      part('trunk', 'shirt', ringOf(rows)),
-      part('seat', 'shorts', ringOf([at(0.82, low + ACROSS.hip * 0.84 * stature), ...rows.slice(6), at(1.14, low)])),
-    );
-  }
-  if (shoulders && ear) {
-    const up = unitOf(subtract(ear, shoulders), [0, 1]);
-    const across = rotate(up, -90);
-    const oval = (y: number, wide: number, high: number, from = 0, to = 360): Point[] =>
-      Array.from({ length: 13 }, (_, i) => rotate([1, 0], from + ((to - from) * i) / 12)).map(([c, n]) =>
-        add(ear, add(scale(across, c * wide * stature), scale(up, (y + n * high) * stature))),
-      );
-    out.push(part('neck', 'skin', limbRing(between(shoulders, ear, 0.1), ear, across, even(PROFILES.neck), stature)));
-    out.push(part('head', view === 'front' ? 'skin' : 'hair', oval(0.012, 0.05, 0.072).slice(0, 12)));
-    if (view === 'front') out.push(part('hair', 'hair', oval(0.03, 0.053, 0.06, 10, 170)));
-  }
-  return out;
-}
-
-/**
- * A ring as the smooth closed curve that its corners guide: a quadratic B-spline, which never leaves their hull.
- * @returns an SVG path, one decimal
- */
-export function smoothPath(ring: readonly Point[]): string {
-  const f = (n: number): string => n.toFixed(1);
-  const pair = (p: Point): string => `${f(p[0])} ${f(p[1])}`;
-  const middle = (i: number): Point => between(ring[i % ring.length]!, ring[(i + 1) % ring.length]!, 0.5);
-  return `M${pair(middle(ring.length - 1))}${ring.map((p, i) => `Q${pair(p)} ${pair(middle(i))}`).join('')}Z`;
 }

@@ -38,11 +38,11 @@ describe('between two poses', () => {
     const lowest = (path: string): number =>
       Math.max(...[...path.matchAll(/[MQ ](-?[\d.]+) (-?[\d.]+)(?=[QZ])/g)].map((m) => Number(m[2])));
     for (const [a, b] of moves) {
-      const { frames } = drawPoses(
+      const { count, frame } = drawPoses(
         Array.from({ length: 13 }, (_, i) => poseBetween(a, b, i / 12)),
         body,
       );
-      const floor = frames.map((shapes) =>
+      const floor = Array.from({ length: count }, (_, i) => frame(i)).map((shapes) =>
         Math.max(...shapes.filter((s) => s.tone !== 'block' && s.tone !== 'edge').map((s) => lowest(s.path))),
       );
       // Nothing sinks deeper between the ends than at them, but for flesh that turns: four centimetres.
@@ -51,7 +51,10 @@ describe('between two poses', () => {
   });
   test('what is raised stands on a block, a bar is a bar', () => {
     const raised: Pose = { ...STRAIGHT, shoulder: 90, contacts: [{ at: 'wrist', height: 0.6 }, { at: 'toe' }] };
-    const tones = (pose: Pose): string[] => drawPoses([pose], body).frames[0]!.map((s) => s.tone);
+    const tones = (pose: Pose): string[] =>
+      drawPoses([pose], body)
+        .frame(0)
+        .map((s) => s.tone);
     expect(tones(raised)).toContain('block');
     expect(tones({ ...raised, contacts: [{ at: 'wrist' }, { at: 'toe' }] })).not.toContain('block');
     const hang: Pose = {
@@ -61,7 +64,7 @@ describe('between two poses', () => {
       shoulder: 178,
       contacts: [{ at: 'wrist', height: 2.6 }],
     };
-    expect(drawPoses([hang], body).frames[0]![0]!.path).toContain('a8.0 8.0');
+    expect(drawPoses([hang], body).frame(0)[0]!.path).toContain('a8.0 8.0');
     expect(placeFigure(hang, body).wrist[1]).toBeGreaterThan(2.5);
   });
 });

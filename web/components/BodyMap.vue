@@ -6,7 +6,7 @@
 import { computed, ref } from 'vue';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { bodyMap, siteAt, type FeltSite, type MapSite } from '../../core/body/body-map.js';
-import { smoothPath, type Tone } from '../../core/body/outline.js';
+import { smoothPath, type Tone } from '../../core/body/parts.js';
 import { MAP_VIEW_WORDS, siteText } from '../../words/labels.js';
 import { FIGURE_TONES } from '../drawing/figure-tones.js';
 

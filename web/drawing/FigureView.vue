@@ -56,8 +56,8 @@ watch(
   { immediate: true },
 );
 const shown = computed(() => {
-  const { frames } = drawn.value;
-  return still.value && props.to ? [frames[0]!, frames[STEPS]!] : [frames[still.value ? 0 : at.value]!];
+  const { frame } = drawn.value;
+  return still.value && props.to ? [frame(0), frame(STEPS)] : [frame(still.value || !props.to ? 0 : at.value)];
 });
 /** The fault's place and the taut line, on the frame that has the fault, and as long as it is there. */
 const mark = computed(() => {

@@ -1,4 +1,4 @@
-import type { Tone } from '../../core/body/draw.js';
+import type { Tone } from '../../core/body/parts.js';
 
 /** The theme's colours for the parts of a drawn figure. */
 export const FIGURE_TONES: Record<Tone, string> = {

@@ -18,7 +18,7 @@ const UNIT = 200;
 const NINETEEN = 2.448;
 const { pose } = rungOf(shipped, 'front-plank', 'straight-arm');
 const body = bodyOf();
-const { frames, box } = drawPoses([pose], body);
+const { frame, box } = drawPoses([pose], body);
 const figure = placeFigure(pose, body);
 const long = Math.hypot(figure.shoulder[0] - figure.ankle[0], figure.shoulder[1] - figure.ankle[1]);
 const circles = computed(() =>
@@ -35,7 +35,7 @@ const spoken = computed(
 
 <template>
   <svg :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`" role="img" :aria-label="spoken" class="w-full">
-    <path v-for="(shape, i) in frames[0]" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
+    <path v-for="(shape, i) in frame(0)" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
     <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
     <circle
       v-for="c in circles"

@@ -43,7 +43,7 @@ const { figures, body } = usePadFigures(
 );
 const drawn = shallowRef<DrawnPoses | null>(null);
 onMounted(async () => {
-  // The page stands first; the frames are drawn ahead of the clock, so that none is late.
+  // The page stands first; where the figure is in each frame is worked out ahead of the clock, so that none is late.
   await nextTask();
   const count = Math.round(props.item.seconds * RATE) + 1;
   drawn.value = drawPoses(
@@ -67,9 +67,9 @@ const clock = useRoundClock(
   },
 );
 const frame = computed(() => {
-  const { frames } = drawn.value ?? { frames: [] };
+  if (!drawn.value) return [];
   const t = phase.value === 'told' ? again.value : clock.t.value;
-  return frames[Math.min(frames.length - 1, Math.round(t * RATE))] ?? [];
+  return drawn.value.frame(Math.min(drawn.value.count - 1, Math.round(t * RATE)));
 });
 const box = computed(() => {
   const { x, y, width, height } = drawn.value?.box ?? { x: 0, y: -150, width: 400, height: 160 };
