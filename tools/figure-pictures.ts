@@ -59,5 +59,5 @@ export const KEPT = new URL('figure-pictures.json', import.meta.url);
 if (process.argv[1]?.endsWith('figure-pictures.ts')) {
   const kept: Record<string, string> = {};
   for (const [name, pose] of Object.entries(POSES)) kept[name] = (await pictureOf(pose)).toString('base64');
-  writeFileSync(KEPT, `${JSON.stringify(kept, null, 1)}\n`);
+  writeFileSync(KEPT, `${JSON.stringify(kept, null, 2)}\n`);
 }

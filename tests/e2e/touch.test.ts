@@ -68,6 +68,57 @@ async function laid(page: Page, id: string): Promise<void> {
   await page.$eval('[data-scale]', (el) => el.scrollIntoView({ block: 'center' }));
 }
 
+describe('the finder', () => {
+  const hits = (page: Page): Promise<string[]> =>
+    page.$$eval('[role="dialog"] [role="option"]', (all) => all.map((el) => (el as HTMLElement).innerText));
+  test('by key: a version, a person and a place are found by a part of the name, and gone to', async () => {
+    const page = await hall.coach();
+    await sees(page, 'Here today');
+    await page.keyboard.press('/');
+    await page.waitForSelector('#finder');
+    await page.keyboard.type('hollow-sh');
+    await page.waitForFunction(() =>
+      /Hollow-shaped/.test(document.querySelector('[role="option"]')?.textContent ?? ''),
+    );
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname === '/ladders' && location.search.includes('hollow-shaped'));
+    await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('#finder');
+    await page.keyboard.type('solh');
+    await page.waitForFunction(() =>
+      /Marit Solheim/.test(document.querySelector('[role="option"]')?.textContent ?? ''),
+    );
+    await page.keyboard.press('Enter');
+    await sees(page, 'Drills assigned');
+    // A slash that is typed is a slash.
+    await page.goto(`${hall.url}/people`);
+    await sees(page, 'Marit Solheim');
+    await page.locator('input[type="search"], form[role="search"] input').click();
+    await page.keyboard.type('a/b');
+    expect(await page.$('#finder')).toBeNull();
+  });
+  test('by thumb: opened from the header, the places stand there, a drill is found, Escape leads back', async () => {
+    const { page } = await phone();
+    await page.goto(hall.url);
+    await sees(page, 'Here today');
+    await page.locator('button[aria-label="Find anything"]').click();
+    await page.waitForSelector('#finder');
+    expect((await hits(page)).join(' ')).toMatch(/Floor[\s\S]*Bench[\s\S]*Your eye/);
+    await page.locator('#finder').fill('nothing of that kind');
+    await sees(page, 'Nothing is called that');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
+    await page.locator('button[aria-label="Find anything"]').click();
+    await page.waitForSelector('#finder');
+    await page.locator('#finder').fill('bridge');
+    await page.locator('::-p-xpath(//*[@role="option"][contains(., "drill")])').click();
+    await page.waitForFunction(() => location.search.startsWith('?kind=drills'));
+  });
+});
+
 describe('a hold on a phone', () => {
   test('where it was felt is answered on a body, and the list says the same; a tap on the same place takes it back', async () => {
     const { page, id } = await phone();

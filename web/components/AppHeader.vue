@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue';
-import { CircleUser, CloudOff, Timer } from '@lucide/vue';
-import { computed, ref, watch } from 'vue';
+import { CircleUser, CloudOff, Search, Timer } from '@lucide/vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
 import { connected } from '../data/connection.js';
 import { draftsOf } from '../data/draft-store.js';
@@ -11,7 +12,8 @@ import { usePerson } from '../data/people.js';
 import { useSession } from '../data/session.js';
 import { underWay } from '../data/under-way.js';
 import { useSettings } from '../stores/settings.js';
-import { keysShown } from './keys.js';
+import { FINDER } from '../../words/finder.js';
+import { isTyping, keysShown } from './keys.js';
 import LeaveDialog from './LeaveDialog.vue';
 import PasswordDialog from './PasswordDialog.vue';
 import WaitingPanel from './WaitingPanel.vue';
@@ -50,6 +52,24 @@ watch(
   (id) => id && storedHold(id),
   { immediate: true },
 );
+// Fetched when somebody looks for something.
+const FinderDialog = defineAsyncComponent(() => import('./FinderDialog.vue'));
+const finding = ref(false);
+/** It has been opened, and stays at hand. */
+const finder = ref(false);
+function find(): void {
+  [finder.value, finding.value] = [true, true];
+}
+useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+  const slash =
+    event.key === '/' && settings.keys && !isTyping(event) && !event.ctrlKey && !event.metaKey && !event.altKey;
+  const called =
+    event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && !event.shiftKey && !event.altKey;
+  // While a clock runs nothing leads away from it.
+  if (!(slash || called) || event.repeat || clockRuns.value || document.querySelector('[role="dialog"]')) return;
+  event.preventDefault();
+  find();
+});
 const dialog = ref<'none' | 'waiting' | 'leave' | 'password'>('none');
 const close = (): void => void (dialog.value = 'none');
 async function leave(): Promise<void> {
@@ -112,6 +132,9 @@ async function leave(): Promise<void> {
             <CloudOff :size="16" aria-hidden="true" /> {{ status }}
           </button>
         </span>
+        <button class="btn btn-quiet !px-2" :aria-label="FINDER.open" aria-keyshortcuts="/ Control+K" @click="find">
+          <Search :size="22" aria-hidden="true" />
+        </button>
         <Menu as="div" class="relative">
           <MenuButton class="btn btn-quiet max-md:!px-1.5" :aria-label="`Account: ${session.account?.name}`"
             ><CircleUser :size="22" aria-hidden="true" /><span class="max-lg:hidden">{{
@@ -194,6 +217,7 @@ async function leave(): Promise<void> {
       >
       <button class="btn ml-auto" @click="session.forgetShut()">Let it go</button>
     </div>
+    <FinderDialog v-if="finder" :open="finding" @close="finding = false" />
     <WaitingPanel :open="dialog === 'waiting'" @close="close" />
     <LeaveDialog :open="dialog === 'leave'" @close="close" />
     <PasswordDialog :open="dialog === 'password'" @close="close" />

@@ -50,7 +50,13 @@ const groups: { name: string; keys: [key: string, what: string][] }[] = [
       ['Left, Right', 'the nearest version of the next ladder'],
     ],
   },
-  { name: 'Anywhere', keys: [['?', 'this list']] },
+  {
+    name: 'Anywhere',
+    keys: [
+      ['/ or Ctrl + K', 'find a person, a position, a drill, a place'],
+      ['?', 'this list'],
+    ],
+  },
 ];
 </script>
 

@@ -83,7 +83,9 @@ function set(version: string | null): void {
       <thead>
         <tr>
           <th scope="col" class="bg-paper left-0 md:sticky py-2 pr-3">Who</th>
-          <th v-for="c in columns" :key="c.block.id" scope="col" class="min-w-36 py-2 pr-3 print:min-w-0">{{ c.name }}</th>
+          <th v-for="c in columns" :key="c.block.id" scope="col" class="min-w-36 py-2 pr-3 print:min-w-0">
+            {{ c.name }}
+          </th>
         </tr>
       </thead>
       <tbody class="divide-rule divide-y">
