@@ -95,7 +95,7 @@ async function leave(): Promise<void> {
         >Upright&nbsp;Anchor</RouterLink
       >
       <nav
-        class="stuck bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-2 md:ml-6 md:w-[35rem]"
+        class="stuck bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-2 md:ml-1 md:w-[33rem] lg:ml-6 lg:w-[35rem]"
         :class="{ 'max-md:hidden': clockRuns }"
         aria-label="Places"
       >
