@@ -17,3 +17,21 @@ export const FINDER = {
   nothing: 'Nothing is called that. Try a part of the name.',
   open: 'Find anything',
 } as const;
+
+/** Where one can go, with what people call it. Who is no coach is led to less. */
+export const FINDER_PLACES: readonly { name: string; to: string; also: string; coach?: true }[] = [
+  { name: 'Floor', to: '/', also: 'today here home start' },
+  { name: 'People', to: '/people', also: 'athletes members add a person list' },
+  { name: 'Bench', to: '/bench', also: 'watch a hold clock picture clip camera new look' },
+  { name: 'Movement screen', to: '/screen', also: 'squat screening five reps range' },
+  { name: 'Ladders', to: '/ladders', also: 'gates progressions next step' },
+  { name: 'Lever calculator', to: '/lever', also: 'load moment kit sizes' },
+  { name: 'Classes', to: '/classes', also: 'group run plan timetable', coach: true },
+  { name: 'Plans', to: '/plans', also: 'programmes weeks work alone link' },
+  { name: 'Library', to: '/library', also: 'drills faults positions tests methods limits' },
+  { name: 'Studio', to: '/studio', also: 'accounts settings hall defaults kit time zone' },
+  { name: 'Inbox', to: '/inbox', also: 'sent in clips pictures', coach: true },
+  { name: 'Outbox', to: '/letters', also: 'letters mail sent', coach: true },
+  { name: 'Bring records in', to: '/in', also: 'import csv workbook file roster', coach: true },
+  { name: 'Your eye', to: '/eye', also: 'practice placing check taps' },
+];

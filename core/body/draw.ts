@@ -115,9 +115,10 @@ export interface DrawnPoses {
   figures: FigurePoints[];
   box: { x: number; y: number; width: number; height: number };
 }
-const UNIT = 200;
+/** Drawing units a metre. */
+export const DRAWN_UNIT = 200;
 /** A point of a drawn figure in drawing units. */
-export const drawnAt = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
+export const drawnAt = (p: Point): Point => [p[0] * DRAWN_UNIT, -p[1] * DRAWN_UNIT];
 
 /** A figure that is higher off the floor than this hangs, and is shown without it, metres. */
 const HANGS = 0.3;
@@ -178,8 +179,8 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
     g.far.toe,
     g.far.fingertip,
   ]);
-  const xs = points.map((p) => p[0] * UNIT);
-  const top = Math.max(...points.map((p) => p[1] * UNIT));
+  const xs = points.map((p) => p[0] * DRAWN_UNIT);
+  const top = Math.max(...points.map((p) => p[1] * DRAWN_UNIT));
   const x = Math.min(...xs) - 24;
   const low = Math.min(...figures.map(lowestOf));
   const drawn: Shape[][] = [];
@@ -191,16 +192,17 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
       if (!figure || !pose) throw new RangeError(`there is no frame ${i}`);
       return (drawn[i] ??= [...surfacesUnder(pose, figure, body, drawnAt), ...figureShapes(figure, body, drawnAt)]);
     },
-    box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + (low > HANGS ? 24 - low * UNIT : 34) },
+    box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + (low > HANGS ? 24 - low * DRAWN_UNIT : 34) },
   };
 }
 
+const ON_PAPER: Record<Tone, string> = { ...PAINT, edge: '#ffffff' };
 /** One pose as an SVG document that fits a box, for print. */
 export function poseSvg(pose: Pose, body: Body, width: number, height: number): string {
   const { frame, box } = drawPoses([pose], body);
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${f(box.x)} ${f(box.y)} ${f(box.width)} ${f(box.height)}">`,
-    ...frame(0).map((s) => `<path d="${s.path}" fill="${s.tone === 'edge' ? '#ffffff' : PAINT[s.tone]}"/>`),
+    ...frame(0).map((s) => `<path d="${s.path}" fill="${ON_PAPER[s.tone]}"/>`),
     `<path d="M${f(box.x)} 3H${f(box.x + box.width)}" stroke="#55626a" stroke-width="3"/>`,
     '</svg>',
   ].join('');

@@ -47,10 +47,7 @@ const between = (a: Point, b: Point, share: number): Point => [
   a[1] + (b[1] - a[1]) * share,
 ];
 
-type Limbs = Pick<
-  FigurePoints,
-  'shoulder' | 'elbow' | 'wrist' | 'fingertip' | 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'
->;
+type Limbs = FigurePoints['far'];
 
 /**
  * Everything to be seen of a figure. Sleeves end above the elbow, shorts above the knee.

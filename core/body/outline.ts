@@ -96,10 +96,7 @@ const HAND: Profile = [
 /** From the wrist's joint down to what the palm lies on, share of stature, as the figure's contacts have it. */
 const PALM = 0.025;
 
-type Limbs = Pick<
-  FigurePoints,
-  'shoulder' | 'elbow' | 'wrist' | 'fingertip' | 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'
->;
+type Limbs = FigurePoints['far'];
 
 function handRing({ elbow, wrist, fingertip }: Limbs, front: Point, stature: number): Point[] {
   const way = unitOf(subtract(fingertip, wrist), [1, 0]);
@@ -126,7 +123,7 @@ function handRing({ elbow, wrist, fingertip }: Limbs, front: Point, stature: num
 }
 
 /** A smooth line through points, sampled. Catmull–Rom, its ends doubled. */
-function course(points: readonly Point[], each: number): Point[] {
+function smoothLine(points: readonly Point[], each: number): Point[] {
   const at = (i: number): Point => points[Math.max(0, Math.min(points.length - 1, i))]!;
   const out: Point[] = [];
   for (let i = 0; i < points.length - 1; i += 1) {
@@ -153,7 +150,7 @@ interface Spine {
 }
 /** The trunk's middle line from hip to shoulder, with what lies before and behind it. */
 function spineOf(figure: FigurePoints, s: 1 | -1, stature: number): Spine[] {
-  const line = course([figure.hip, figure.lumbar, figure.thorax, figure.shoulder], 4);
+  const line = smoothLine([figure.hip, figure.lumbar, figure.thorax, figure.shoulder], 4);
   const total = line.slice(1).reduce((sum, p, i) => sum + distance(line[i]!, p), 0);
   let walked = 0;
   const spine = line.map((at, i): Spine => {
@@ -187,13 +184,14 @@ function trunkRing(spine: readonly Spine[], hem = false): Point[] {
 /** How much wider than an arm its rim is, share of stature. */
 const RIM = 0.006;
 const rimmed = (profile: Profile): Profile => profile.map(([t, f, b]) => [t, f + RIM, b + RIM]);
+
 /** Which way the belly is: +1 clockwise of hip→shoulder, −1 the other way. */
-const handOf = (figure: FigurePoints): 1 | -1 =>
+const bellySide = (figure: FigurePoints): 1 | -1 =>
   cross(subtract(figure.shoulder, figure.hip), subtract(figure.asis, figure.psis)) < 0 ? 1 : -1;
 
 /** The trunk's outline alone, and that of what is worn about the hips. Metres. */
 export function trunkOutlines(figure: FigurePoints, body: Body): { trunk: Point[]; seat: Point[] } {
-  const spine = spineOf(figure, handOf(figure), body.stature);
+  const spine = spineOf(figure, bellySide(figure), body.stature);
   const worn = spine
     .filter((p) => p.along < 0.3)
     .map((p): Spine => ({ ...p, depths: [p.depths[0] * 1.03, p.depths[1] * 1.01] }));
@@ -207,7 +205,7 @@ export function trunkOutlines(figure: FigurePoints, body: Body): { trunk: Point[
  */
 export function outlinesOf(figure: FigurePoints, body: Body): Outline[] {
   const { stature } = body;
-  const s = handOf(figure);
+  const s = bellySide(figure);
   const ahead = (a: Point, b: Point): Point => rotate(unitOf(subtract(b, a), [0, -1]), 90 * s);
   const part = (
     name: string,

@@ -60,10 +60,8 @@ export const PROFILES = {
 
 /** The profile's half depths at a share of the length, between its entries straight. */
 export function depthsAt(profile: Profile, along: number): readonly [front: number, back: number] {
-  const at = Math.max(
-    1,
-    profile.findIndex(([t]) => t >= along) === -1 ? profile.length - 1 : profile.findIndex(([t]) => t >= along),
-  );
+  const found = profile.findIndex(([t]) => t >= along);
+  const at = found < 0 ? profile.length - 1 : Math.max(1, found);
   const [t0, f0, b0] = profile[at - 1]!;
   const [t1, f1, b1] = profile[at]!;
   const k = (along - t0) / (t1 - t0);

@@ -55,11 +55,6 @@ watch(
 // Fetched when somebody looks for something.
 const FinderDialog = defineAsyncComponent(() => import('./FinderDialog.vue'));
 const finding = ref(false);
-/** It has been opened, and stays at hand. */
-const finder = ref(false);
-function find(): void {
-  [finder.value, finding.value] = [true, true];
-}
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   const slash =
     event.key === '/' && settings.keys && !isTyping(event) && !event.ctrlKey && !event.metaKey && !event.altKey;
@@ -68,7 +63,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   // While a clock runs nothing leads away from it.
   if (!(slash || called) || event.repeat || clockRuns.value || document.querySelector('[role="dialog"]')) return;
   event.preventDefault();
-  find();
+  finding.value = true;
 });
 const dialog = ref<'none' | 'waiting' | 'leave' | 'password'>('none');
 const close = (): void => void (dialog.value = 'none');
@@ -132,7 +127,12 @@ async function leave(): Promise<void> {
             <CloudOff :size="16" aria-hidden="true" /> {{ status }}
           </button>
         </span>
-        <button class="btn btn-quiet !px-2" :aria-label="FINDER.open" aria-keyshortcuts="/ Control+K" @click="find">
+        <button
+          class="btn btn-quiet !px-2"
+          :aria-label="FINDER.open"
+          aria-keyshortcuts="/ Control+K"
+          @click="finding = true"
+        >
           <Search :size="22" aria-hidden="true" />
         </button>
         <Menu as="div" class="relative">
@@ -217,7 +217,7 @@ async function leave(): Promise<void> {
       >
       <button class="btn ml-auto" @click="session.forgetShut()">Let it go</button>
     </div>
-    <FinderDialog v-if="finder" :open="finding" @close="finding = false" />
+    <FinderDialog v-if="finding" @close="finding = false" />
     <WaitingPanel :open="dialog === 'waiting'" @close="close" />
     <LeaveDialog :open="dialog === 'leave'" @close="close" />
     <PasswordDialog :open="dialog === 'password'" @close="close" />

@@ -6,6 +6,7 @@
 import { computed, ref } from 'vue';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { bodyMap, siteAt, type FeltSite, type MapSite } from '../../core/body/body-map.js';
+import { DRAWN_UNIT, drawnAt } from '../../core/body/draw.js';
 import { smoothPath, type Tone } from '../../core/body/parts.js';
 import { MAP_VIEW_WORDS, siteText } from '../../words/labels.js';
 import { FIGURE_TONES } from '../drawing/figure-tones.js';
@@ -19,8 +20,6 @@ const props = defineProps<{
   still?: boolean;
 }>();
 const emit = defineEmits<{ pick: [site: FeltSite] }>();
-/** Drawing units a metre. */
-const UNIT = 200;
 const body = bodyOf();
 const calm: Readonly<Record<Tone, string>> = { ...FIGURE_TONES, shirt: 'var(--soft)', shorts: 'var(--soft)' };
 const over = ref<string | null>(null);
@@ -30,15 +29,15 @@ const figures = (['front', 'rear'] as const).map((view) => {
   return {
     view,
     map,
-    box: `${left * UNIT} ${-top * UNIT} ${(right - left) * UNIT} ${(top + 0.03) * UNIT}`,
+    box: `${left * DRAWN_UNIT} ${-top * DRAWN_UNIT} ${(right - left) * DRAWN_UNIT} ${(top + 0.03) * DRAWN_UNIT}`,
     shapes: map.outlines.map((o) => ({
       tone: o.tone,
-      path: smoothPath(o.ring.map(([x, y]) => [x * UNIT, -y * UNIT] as const)),
+      path: smoothPath(o.ring.map(drawnAt)),
     })),
-    places: map.places.map(({ site, at, half }) => ({
-      site,
-      ...{ cx: at[0] * UNIT, cy: -at[1] * UNIT, rx: half[0] * UNIT, ry: half[1] * UNIT },
-    })),
+    places: map.places.map(({ site, at, half }) => {
+      const [cx, cy] = drawnAt(at);
+      return { site, cx, cy, rx: half[0] * DRAWN_UNIT, ry: half[1] * DRAWN_UNIT };
+    }),
   };
 });
 const lit = computed(() => new Set<string>([...(props.marked ?? []), ...(props.chosen ? [props.chosen] : [])]));
@@ -46,7 +45,7 @@ function place(event: MouseEvent, figure: (typeof figures)[number]): FeltSite | 
   const matrix = (event.currentTarget as SVGSVGElement).getScreenCTM();
   if (!matrix) return null;
   const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-  return siteAt(figure.map, [p.x / UNIT, -p.y / UNIT], body.stature);
+  return siteAt(figure.map, [p.x / DRAWN_UNIT, -p.y / DRAWN_UNIT], body.stature);
 }
 function tap(event: MouseEvent, figure: (typeof figures)[number]): void {
   const site = props.still ? null : place(event, figure);

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** Finds people, positions, versions, drills, faults, tests and places by a part of their names, and goes there. */
+/** Open as long as it is there. Finds people, positions, versions, drills, faults, tests and places by a part of their names, and goes there. */
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue';
 import { refDebounced } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { FINDER, HIT_WORDS } from '../../words/finder.js';
 import { catalog } from '../data/catalogue.js';
@@ -11,15 +11,10 @@ import { useSession } from '../data/session.js';
 import { findable, findAll, type Hit } from './finding.js';
 import ModalFrame from './ModalFrame.vue';
 
-const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 const router = useRouter();
 const session = useSession();
 const typed = ref('');
-watch(
-  () => props.open,
-  (open) => open && (typed.value = ''),
-);
 const asked = refDebounced(typed, 150);
 /** People are the server's to search: a thousand are as quick as ten. */
 const PEOPLE = 6;
@@ -45,7 +40,7 @@ function go(hit: Hit | null): void {
 </script>
 
 <template>
-  <ModalFrame :open="open" :title="FINDER.title" @close="$emit('close')">
+  <ModalFrame open :title="FINDER.title" @close="$emit('close')">
     <Combobox :model-value="none" nullable @update:model-value="go">
       <ComboboxInput
         id="finder"

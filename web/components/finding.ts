@@ -1,7 +1,7 @@
 /** What the finder knows: places of the application and everything of the catalogue, in the coach's words. */
 import { offeredRungs, type Catalog } from '../../core/catalog/index.js';
 import { ladderOf, placeKey } from '../../core/catalog/ladders.js';
-import type { HIT_WORDS } from '../../words/finder.js';
+import { FINDER_PLACES, type HIT_WORDS } from '../../words/finder.js';
 import { familyName } from '../../words/names.js';
 
 export type HitKind = keyof typeof HIT_WORDS;
@@ -17,30 +17,12 @@ interface Known extends Hit {
   also: string;
 }
 
-/** Where one can go, with what people call it. Who is no coach is led to less. */
-const PLACES: readonly { name: string; to: string; also: string; coach?: true }[] = [
-  { name: 'Floor', to: '/', also: 'today here home start' },
-  { name: 'People', to: '/people', also: 'athletes members add a person list' },
-  { name: 'Bench', to: '/bench', also: 'watch a hold clock picture clip camera new look' },
-  { name: 'Movement screen', to: '/screen', also: 'squat screening five reps range' },
-  { name: 'Ladders', to: '/ladders', also: 'gates progressions next step' },
-  { name: 'Lever calculator', to: '/lever', also: 'load moment kit sizes' },
-  { name: 'Classes', to: '/classes', also: 'group run plan timetable', coach: true },
-  { name: 'Plans', to: '/plans', also: 'programmes weeks work alone link' },
-  { name: 'Library', to: '/library', also: 'drills faults positions tests methods limits' },
-  { name: 'Studio', to: '/studio', also: 'accounts settings hall defaults kit time zone' },
-  { name: 'Inbox', to: '/inbox', also: 'sent in clips pictures', coach: true },
-  { name: 'Outbox', to: '/letters', also: 'letters mail sent', coach: true },
-  { name: 'Bring records in', to: '/in', also: 'import csv workbook file roster', coach: true },
-  { name: 'Your eye', to: '/eye', also: 'practice placing check taps' },
-];
-
 /** Everything that can be found besides people. */
 export function findable(catalog: Catalog, coach: boolean): Known[] {
   const gone = (kind: string, id: string): boolean => catalog.retired.has(`${kind}:${id}`);
   const inLibrary = (kind: string, id: string): string => `/library?kind=${kind}&id=${id}`;
   return [
-    ...PLACES.filter((p) => coach || !p.coach).map((p): Known => ({
+    ...FINDER_PLACES.filter((p) => coach || !p.coach).map((p): Known => ({
       kind: 'place',
       name: p.name,
       hint: '',

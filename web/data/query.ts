@@ -192,16 +192,18 @@ export function closeReads(): void {
   account.value = '';
   client.clear();
 }
+const removeCopy = async (id: string): Promise<void> =>
+  (await deviceStore()).delete('caches', id).catch(() => undefined);
 /** Removes an account's copy from this device. */
 export async function forgetReads(id: string): Promise<void> {
   if (account.value === id) closeReads();
-  await (await deviceStore()).delete('caches', id).catch(() => undefined);
+  await removeCopy(id);
 }
 /** Keeps no copy from now on, and removes the one there is: the studio has switched copies off. */
 export async function keepNoCopy(): Promise<void> {
   stopCopying();
   const id = account.value;
-  if (id) await (await deviceStore()).delete('caches', id).catch(() => undefined);
+  if (id) await removeCopy(id);
 }
 /** Writes the copy now, before the page goes. */
 export const writeCopy = (): Promise<void> => persister?.flush() ?? Promise.resolve();

@@ -3,8 +3,7 @@
 import { computed } from 'vue';
 import type { EyeSummary } from '../../../api/eye.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { drawPoses } from '../../../core/body/draw.js';
-import { placeFigure } from '../../../core/body/figure.js';
+import { DRAWN_UNIT, drawnAt, drawPoses } from '../../../core/body/draw.js';
 import { rungOf } from '../../../core/catalog/index.js';
 import { LANDMARK_LABELS, type BaseLandmark } from '../../../core/landmarks.js';
 import { placingText } from '../../../words/eye.js';
@@ -12,19 +11,17 @@ import { shipped } from '../../data/catalogue.js';
 import { FIGURE_TONES } from '../../drawing/figure-tones.js';
 
 const props = defineProps<{ placing: NonNullable<EyeSummary['placing']> }>();
-/** Drawing units a metre, as figures are drawn. */
-const UNIT = 200;
 /** Radius, in standard deviations an axis, that holds nineteen of twenty placings: √χ²(2; 0.95). */
 const NINETEEN = 2.448;
 const { pose } = rungOf(shipped, 'front-plank', 'straight-arm');
 const body = bodyOf();
-const { frame, box } = drawPoses([pose], body);
-const figure = placeFigure(pose, body);
+const { frame, box, figures } = drawPoses([pose], body);
+const figure = figures[0]!;
 const long = Math.hypot(figure.shoulder[0] - figure.ankle[0], figure.shoulder[1] - figure.ankle[1]);
 const circles = computed(() =>
   props.placing.points.map(({ point, share }) => {
-    const [x, y] = figure[point as Exclude<BaseLandmark, 'ribs'>];
-    return { point, x: x * UNIT, y: -y * UNIT, r: NINETEEN * share * long * UNIT };
+    const [x, y] = drawnAt(figure[point as Exclude<BaseLandmark, 'ribs'>]);
+    return { point, x, y, r: NINETEEN * share * long * DRAWN_UNIT };
   }),
 );
 const spoken = computed(

@@ -4,7 +4,7 @@ import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { FIGURE_TONES } from '../../drawing/figure-tones.js';
 import type { Body } from '../../../core/body/anthropometry.js';
-import { figureShapes } from '../../../core/body/draw.js';
+import { DRAWN_UNIT as UNIT, drawnAt as at, figureShapes } from '../../../core/body/draw.js';
 import type { FigurePoints } from '../../../core/body/figure.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { KnobId } from '../../../core/formats/lever.js';
@@ -14,8 +14,6 @@ import { staticsOf, type Joint, type Statics } from '../../../core/statics/stati
 
 const props = defineProps<{ rung: Rung; body: Body; statics: Statics; knobs: Knobs; known: readonly Knob[] }>();
 const emit = defineEmits<{ set: [knob: KnobId, value: number] }>();
-const UNIT = 200;
-const at = (p: Point): Point => [p[0] * UNIT, -p[1] * UNIT];
 const shapes = computed(() => figureShapes(props.statics.figure, props.body, at));
 
 /** Landmark that turns a knob when it is dragged. */
