@@ -20,6 +20,12 @@ export default {
       testMatch: ['<rootDir>/{core,words,api,web,tests/docs}/**/*.test.ts'],
     },
     { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools,tests/process}/**/*.test.ts'] },
-    { ...common, displayName: 'e2e', testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'e2e',
+      testMatch: ['<rootDir>/tests/e2e/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/setup/fill-once.mjs',
+      globalTeardown: '<rootDir>/tests/setup/fill-away.mjs',
+    },
   ],
 };

@@ -1,8 +1,9 @@
 /** A filled demo studio on a port of its own and a real browser: for the interface tests and the screenshots. */
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { filledFolder } from './filled.mjs';
 import { freePort } from './free-port.js';
 import { putClock } from './page-clock.js';
 import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
@@ -48,7 +49,7 @@ export async function openHall(web?: string): Promise<Hall> {
     throw new Error('build first: npm run build');
   const executablePath = CHROMIUM.find((path) => path && existsSync(path));
   if (!executablePath) throw new Error('no Chromium found; set CHROMIUM to its path');
-  const data = mkdtempSync(join(tmpdir(), 'anchor-hall-'));
+  const data = filledFolder();
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const env = {
@@ -59,8 +60,6 @@ export async function openHall(web?: string): Promise<Hall> {
     LOG_LEVEL: 'warn',
     ...(web ? { ANCHOR_WEB: web } : {}),
   };
-  const filled = spawnSync(process.execPath, ['dist/server/fill-demo.js'], { env, encoding: 'utf8' });
-  if (filled.status !== 0) throw new Error(filled.stderr);
   let server: ChildProcess;
   const start = async (): Promise<void> => {
     server = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'ignore', 'inherit'] });

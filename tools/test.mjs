@@ -52,6 +52,8 @@ say('— build');
 node(bin('vite/bin/vite.js'), 'build', '--logLevel', 'warn');
 node('tools/build-server.mjs');
 
+/** How long one project's tests may take before they are taken to hang, minutes: three times what the slowest takes on two slow cores. */
+const MINUTES = 60;
 const results = mkdtempSync(join(tmpdir(), 'anchor-tests-'));
 const counts = { passed: 0, failed: 0 };
 for (const project of ['unit', 'http', 'e2e']) {
@@ -72,13 +74,15 @@ for (const project of ['unit', 'http', 'e2e']) {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, CHROMIUM },
-    timeout: 20 * 60 * 1000,
+    timeout: MINUTES * 60 * 1000,
   });
+  if (run.error?.code === 'ETIMEDOUT') say(`the ${project} tests were ended after ${MINUTES} minutes`);
   try {
     const report = JSON.parse(readFileSync(file, 'utf8'));
     counts.passed += report.numPassedTests;
     counts.failed += report.numFailedTests + report.numRuntimeErrorTestSuites;
   } catch {
+    say(`the ${project} tests left no report (ended by ${run.signal ?? `status ${run.status}`})`);
     counts.failed += 1;
   }
   if (run.status !== 0 && counts.failed === 0) counts.failed += 1;

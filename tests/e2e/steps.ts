@@ -8,6 +8,9 @@ import { catalog, rungOf } from '../../core/catalog/index.js';
 import type { Point } from '../../core/geometry.js';
 import type { Landmarks } from '../../core/landmarks.js';
 
+/** How often a page is asked whether it shows what is waited for, ms: at every frame, asking costs more than the page itself. */
+const ASKED = { polling: 50 };
+
 /** Presses the first button, link or summary with a text. It is brought to the middle first: the header covers what lies under it. */
 export async function press(page: Page, text: string): Promise<void> {
   const target = page.locator(
@@ -15,7 +18,7 @@ export async function press(page: Page, text: string): Promise<void> {
   );
   const found = await target.waitHandle();
   // What has just appeared under a finger takes no tap yet.
-  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null);
+  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null, ASKED);
   await found.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   await target.click();
 }
@@ -25,7 +28,7 @@ export async function sees(page: Page, text: string | RegExp): Promise<void> {
   const [source, flags] =
     typeof text === 'string' ? [text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), ''] : [text.source, text.flags];
   await page
-    .waitForFunction((s, f) => new RegExp(s, f).test(document.body.innerText), {}, source, flags)
+    .waitForFunction((s, f) => new RegExp(s, f).test(document.body.innerText), ASKED, source, flags)
     .catch(async () => {
       throw new Error(
         `the page does not show ${String(text)}; it shows:\n${await page.evaluate(() => document.body.innerText)}`,
@@ -50,11 +53,12 @@ export async function settled(page: Page): Promise<void> {
       document.querySelector('h1') !== null &&
       document.querySelector('main')?.getAttribute('aria-busy') === 'false' &&
       !/Fetching …/.test(document.body.innerText),
+    ASKED,
   );
 }
 /** Waits until the page shows no text like this. */
 export async function seesNot(page: Page, text: RegExp): Promise<void> {
-  await page.waitForFunction((s, f) => !new RegExp(s, f).test(document.body.innerText), {}, text.source, text.flags);
+  await page.waitForFunction((s, f) => !new RegExp(s, f).test(document.body.innerText), ASKED, text.source, text.flags);
 }
 export const shown = (page: Page): Promise<string> => page.evaluate(() => document.body.innerText);
 
@@ -75,7 +79,7 @@ export async function fill(page: Page, label: string, value: string): Promise<vo
 /** Opens a list of choices. */
 async function unfold(page: Page, selector: string): Promise<void> {
   const field = (await page.waitForSelector(selector))!;
-  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null);
+  await page.waitForFunction(() => document.querySelector('[data-fresh]') === null, ASKED);
   await field.evaluate((el) => el.scrollIntoView({ block: 'center' }));
   // A searched list opens by the button beside its field.
   const searched = await field.evaluate((el) => el instanceof HTMLInputElement);

@@ -1,0 +1,3 @@
+export function filledFolder(): string;
+export function fillOnce(): void;
+export function removeFilled(): void;
