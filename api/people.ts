@@ -155,5 +155,7 @@ export const floorSchema = z.object({
   due: z.array(personSummarySchema),
   dueCount: z.number().int(),
   looksToday: z.number().int(),
+  /** No person that this account may see was ever entered. */
+  nobodyYet: z.boolean().default(false),
 });
 export type FloorState = z.infer<typeof floorSchema>;

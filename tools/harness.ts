@@ -19,6 +19,8 @@ export interface Hall {
   coach: () => Promise<Page>;
   /** Another page of the same device as one. */
   beside: (page: Page) => Promise<Page>;
+  /** What the server printed so far: an empty studio's one-time code. */
+  printed: () => string;
   /** Closes all pages: open ones go on working and slow the next. */
   tidy: () => Promise<void>;
   /** Ends the server without a goodbye, as a dead machine would. */
@@ -41,28 +43,31 @@ async function answered(url: string): Promise<void> {
 }
 
 /**
- * @param web folder of another built interface than the project's own
+ * @param open.web folder of another built interface than the project's own
+ * @param open.empty a new studio instead of the filled demo: nobody owns it yet
  * @throws Error when the interface is not built or no browser is found
  */
-export async function openHall(web?: string): Promise<Hall> {
+export async function openHall({ web, empty = false }: { web?: string; empty?: boolean } = {}): Promise<Hall> {
   if (!existsSync('dist/web/index.html') || !existsSync('dist/server/main.js'))
     throw new Error('build first: npm run build');
   const executablePath = CHROMIUM.find((path) => path && existsSync(path));
   if (!executablePath) throw new Error('no Chromium found; set CHROMIUM to its path');
-  const data = filledFolder();
+  const data = empty ? mkdtempSync(join(tmpdir(), 'anchor-hall-')) : filledFolder();
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const env = {
     ...process.env,
     ANCHOR_DATA: data,
-    ANCHOR_DEMO: '1',
+    ...(empty ? {} : { ANCHOR_DEMO: '1' }),
     PORT: String(port),
     LOG_LEVEL: 'warn',
     ...(web ? { ANCHOR_WEB: web } : {}),
   };
   let server: ChildProcess;
+  let printed = '';
   const start = async (): Promise<void> => {
-    server = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    server = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+    server.stdout!.on('data', (piece) => (printed += String(piece)));
     await answered(url);
   };
   const end = (signal: NodeJS.Signals): Promise<void> =>
@@ -127,6 +132,7 @@ export async function openHall(web?: string): Promise<Hall> {
       await putClock(opened);
       return opened;
     },
+    printed: () => printed,
     async tidy() {
       await Promise.all(contexts.splice(0).map((context) => context.close()));
     },

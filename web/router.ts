@@ -165,6 +165,13 @@ export const router = createRouter({
       meta: { title: 'Your programme' },
       component: () => import('./views/solo/SoloPage.vue'),
     },
+    {
+      path: '/start',
+      name: 'start',
+      meta: { title: 'First steps' },
+      component: () => import('./views/start/StartPage.vue'),
+    },
+    { path: '/try', name: 'try', meta: { title: 'Try it' }, component: () => import('./views/start/TryPage.vue') },
     { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
     {
       path: '/eye/rounds/:id',

@@ -34,4 +34,6 @@ export const FINDER_PLACES: readonly { name: string; to: string; also: string; c
   { name: 'Outbox', to: '/letters', also: 'letters mail sent', coach: true },
   { name: 'Bring records in', to: '/in', also: 'import csv workbook file roster', coach: true },
   { name: 'Your eye', to: '/eye', also: 'practice placing check taps' },
+  { name: 'First steps', to: '/start', also: 'begin new studio help how it works', coach: true },
+  { name: 'Try it on a drawn body', to: '/try', also: 'demo simulated athlete practice hold' },
 ];

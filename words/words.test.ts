@@ -1,3 +1,4 @@
+import { GLOSSARY } from './glossary.js';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../core/body/anthropometry.js';
@@ -220,4 +221,14 @@ describe('causes, drills, pictures, stops', () => {
     const pain = evaluationFile(catalog, evaluated(watchedPlank({ ended: { t: 30, reason: 'pain' } })));
     expect(pain).toMatchObject({ causes: [{ cause: 'pain' }], nextTest: null, drills: [], ladder: { rule: 1 } });
   });
+});
+
+test('each word of the glossary is explained once, in a sentence or two, and the words lie in order', () => {
+  const terms = GLOSSARY.map((g) => g.term);
+  expect(new Set(terms).size).toBe(terms.length);
+  expect(terms).toEqual([...terms].sort((a, b) => a.localeCompare(b, 'en')));
+  for (const { says } of GLOSSARY) {
+    expect(says).toMatch(/^[A-Z].*\.$/);
+    expect(says.split(/\s+/).length).toBeLessThanOrEqual(26);
+  }
 });

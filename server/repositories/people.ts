@@ -335,6 +335,7 @@ export function peopleIn(db: Knex) {
         due: due.slice(0, ON_THE_FLOOR.due),
         dueCount: (await countOf(askedFor(counted()))) + (await countOf(longAgo(counted()))),
         looksToday: await countOf(looks),
+        nobodyYet: (await visible(account, db('people')).first('people.id')) === undefined,
       };
     },
     async find(account: Account, id: string, day: Day): Promise<Person | null> {

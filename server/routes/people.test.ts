@@ -163,7 +163,8 @@ describe('cautions and consents', () => {
 });
 
 describe('floor', () => {
-  test('who is here and who is due', async () => {
+  test('who is here and who is due; whether anybody is in the studio at all', async () => {
+    expect((await coach.get('/floor')).body).toMatchObject({ nobodyYet: true, hereCount: 0, dueCount: 0 });
     const id = await add({ name: 'Marit' });
     await add({ name: 'Teo' });
     await coach.send('put', `/people/${id}/attendance`, { here: true });
@@ -174,6 +175,7 @@ describe('floor', () => {
       due: [{ name: 'Teo' }],
       dueCount: 1,
       looksToday: 0,
+      nobodyYet: false,
     });
     await coach.send('put', `/people/${id}/attendance`, { here: false });
     expect((await coach.get('/floor')).body.here).toEqual([]);

@@ -157,6 +157,8 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['plans', '/plans'],
     ['a programme', `/plans/${await programmeOf(page)}`],
     ['a new programme', `/plans/new?person=${id}`],
+    ['first steps', '/start'],
+    ['a hold to try', '/try'],
     ['your eye', '/eye'],
     // Pictures are judged and placed with the parts of the bench; the second eye shows them.
     ['practice', `/eye/rounds/${await dealt(page, 'holds')}`],

@@ -12,7 +12,7 @@ let web: string;
 beforeAll(async () => {
   web = mkdtempSync(join(tmpdir(), 'anchor-web-'));
   cpSync('dist/web', web, { recursive: true });
-  hall = await openHall(web);
+  hall = await openHall({ web });
 });
 afterEach(() => hall.tidy());
 afterAll(async () => {

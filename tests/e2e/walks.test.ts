@@ -44,8 +44,9 @@ describe('a coach’s minute', () => {
     await page.locator('#p-name').fill('Tilda Wren');
     await page.locator('#p-stature').fill('170');
     await page.locator('#p-mass').fill('64');
+    await press(page, 'fill in the rest');
     await pick(page, '#p-sex', 'female');
-    await page.locator('form button.btn-main').click();
+    await press(page, 'Save');
     await sees(page, /170 cm[\s\S]*64 kg/);
     await press(page, 'New look');
     await sees(page, 'Tap what goes');

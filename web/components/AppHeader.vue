@@ -188,7 +188,7 @@ async function leave(): Promise<void> {
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="keysShown = true">
-                Keys <kbd class="tag">?</kbd>
+                Keys and words <kbd class="tag">?</kbd>
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">

@@ -5,7 +5,10 @@ defineEmits<{ retry: [] }>();
 </script>
 
 <template>
-  <p v-if="loading" role="status" class="text-soft py-6 text-center">Fetching …</p>
+  <div v-if="loading" role="status" class="skeleton py-4">
+    <p class="sr-only">Fetching …</p>
+    <div v-for="width in ['60%', '92%', '78%']" :key="width" aria-hidden="true" :style="{ width }"></div>
+  </div>
   <div v-else-if="error" role="alert" class="note flex flex-wrap items-center gap-3">
     <span>{{ error }}</span><button class="btn ml-auto" @click="$emit('retry')">Try again</button>
   </div>

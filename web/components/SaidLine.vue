@@ -6,8 +6,20 @@ import { announced, said } from '../data/said.js';
 
 /** How long it stays to be read, ms. */
 const SHOWN_MS = 7000;
+/** What can be taken back stays longer: a hand has to reach it. */
+const UNDO_MS = 12000;
 const shown = ref(false);
-const { start } = useTimeoutFn(() => (shown.value = false), SHOWN_MS, { immediate: false });
+const { start } = useTimeoutFn(
+  () => (shown.value = false),
+  () => (said.value?.undo ? UNDO_MS : SHOWN_MS),
+  {
+    immediate: false,
+  },
+);
+function takeBack(): void {
+  shown.value = false;
+  void said.value?.undo?.();
+}
 watch(said, (now) => {
   shown.value = now !== null;
   start();
@@ -29,6 +41,13 @@ watch(said, (now) => {
       :class="{ 'bg-ink text-paper flex items-center gap-3 rounded-lg px-4 py-3 shadow-lg': shown }"
     >
       <span class="flex-1">{{ said.text }}</span>
+      <button
+        v-if="shown && said.undo"
+        class="pointer-events-auto min-h-[44px] px-2 font-bold underline"
+        @click="takeBack"
+      >
+        Undo
+      </button>
       <button v-if="shown" class="pointer-events-auto min-h-[44px] px-2 font-semibold underline" @click="shown = false">
         Close
       </button>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-/** Every key of the application, listed with `?`. */
+/** Every key of the application, and the words it uses in a meaning of its own: opened with `?`. */
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue';
 import { useEventListener } from '@vueuse/core';
+import { GLOSSARY } from '../../words/glossary.js';
 import { useSettings } from '../stores/settings.js';
 import { isTyping, keysShown } from './keys.js';
 import ModalFrame from './ModalFrame.vue';
@@ -54,28 +56,45 @@ const groups: { name: string; keys: [key: string, what: string][] }[] = [
     name: 'Anywhere',
     keys: [
       ['/ or Ctrl + K', 'find a person, a position, a drill, a place'],
-      ['?', 'this list'],
+      ['?', 'this list, and the words used'],
     ],
   },
 ];
 </script>
 
 <template>
-  <ModalFrame :open="keysShown" title="Keys" @close="keysShown = false">
-    <div class="min-h-0 overflow-y-auto" tabindex="0" role="region" aria-label="List of keys">
-      <section v-for="group in groups" :key="group.name" class="mt-3">
-        <h3>{{ group.name }}</h3>
-        <dl class="mt-1 grid grid-cols-[minmax(5rem,10rem)_1fr] gap-1">
-          <template v-for="[key, what] in group.keys" :key="key + what">
-            <dt>
-              <kbd class="tag">{{ key }}</kbd>
-            </dt>
-            <dd>{{ what }}</dd>
-          </template>
-        </dl>
-      </section>
-      <p class="mt-3">Single keys can be turned off in the account’s menu.</p>
-    </div>
+  <ModalFrame :open="keysShown" title="Keys and words" @close="keysShown = false">
+    <TabGroup as="div" class="flex min-h-0 flex-col gap-2">
+      <TabList class="flex gap-2" aria-label="Keys or words">
+        <Tab v-for="name in ['Keys', 'Words']" :key="name" v-slot="{ selected }" as="template">
+          <button class="btn flex-1" :class="{ 'btn-on': selected }">{{ name }}</button>
+        </Tab>
+      </TabList>
+      <TabPanels class="min-h-0 overflow-y-auto">
+        <TabPanel aria-label="List of keys">
+          <section v-for="group in groups" :key="group.name" class="mt-3">
+            <h3>{{ group.name }}</h3>
+            <dl class="mt-1 grid grid-cols-[minmax(5rem,10rem)_1fr] gap-1">
+              <template v-for="[key, what] in group.keys" :key="key + what">
+                <dt>
+                  <kbd class="tag">{{ key }}</kbd>
+                </dt>
+                <dd>{{ what }}</dd>
+              </template>
+            </dl>
+          </section>
+          <p class="mt-3">Single keys can be turned off in the account’s menu.</p>
+        </TabPanel>
+        <TabPanel aria-label="List of words">
+          <dl class="mt-1 space-y-2">
+            <div v-for="{ term, says } in GLOSSARY" :key="term">
+              <dt class="font-bold">{{ term }}</dt>
+              <dd>{{ says }}</dd>
+            </div>
+          </dl>
+        </TabPanel>
+      </TabPanels>
+    </TabGroup>
     <button class="btn" @click="keysShown = false">Close</button>
   </ModalFrame>
 </template>

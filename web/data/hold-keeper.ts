@@ -17,6 +17,7 @@ const withId = { id: z.string() };
 const heldSchema = z.object({
   id: z.string(),
   accountId: z.string().default(''),
+  /** '' while nobody was named: it is said before the hold is kept. */
   personId: z.string(),
   relookOf: z.string().nullable(),
   position: z.string(),

@@ -4,6 +4,8 @@ import { ref } from 'vue';
 export interface Said {
   id: number;
   text: string;
+  /** Takes back what was done; offered while it is shown. */
+  undo?: () => unknown;
 }
 /** The last thing said to everybody. */
 export const said = ref<Said | null>(null);
@@ -11,9 +13,9 @@ export const said = ref<Said | null>(null);
 export const announced = ref<Said | null>(null);
 let count = 0;
 
-/** Says something that passes, and shows it for a while. */
-export function say(text: string): void {
-  said.value = { id: (count += 1), text };
+/** Says something that passes, and shows it for a while. What can be taken back is offered to be. */
+export function say(text: string, undo?: () => unknown): void {
+  said.value = { id: (count += 1), text, ...(undo ? { undo } : {}) };
 }
 /** Says what whoever sees the page sees already. */
 export function announce(text: string): void {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** After a hold: why it ended, where it was felt, what else was noticed, and what becomes of it. */
-import { PersonStanding, RotateCcw } from '@lucide/vue';
+import { PersonStanding, RotateCcw, UserPlus } from '@lucide/vue';
 import { onMounted, ref } from 'vue';
 import { FELT_SITES, type Family, type Rung } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
@@ -8,7 +8,10 @@ import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
 import { secondsText } from '../../../words/numbers.js';
 import BodyMap from '../../components/BodyMap.vue';
 import EvidenceAsked from '../../components/EvidenceAsked.vue';
+import PersonPicker from '../../components/PersonPicker.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
+import { useSession } from '../../data/session.js';
+import AddPersonDialog from '../people/AddPersonDialog.vue';
 
 const props = defineProps<{
   hold: KeptHold;
@@ -22,6 +25,8 @@ const props = defineProps<{
   error: string | null;
   wide: boolean;
   keys: boolean;
+  /** Nobody was named when the clock started. */
+  nameless: boolean;
 }>();
 const emit = defineEmits<{
   because: [reason: EndReason];
@@ -31,10 +36,17 @@ const emit = defineEmits<{
   keep: [next: boolean];
   drop: [];
   asFile: [];
+  whose: [personId: string];
 }>();
 const answers = defineModel<Evidence>('answers', { required: true });
 const really = ref<number | ''>('');
 const dropping = ref(false);
+const session = useSession();
+const adding = ref(false);
+function added(id: string): void {
+  adding.value = false;
+  emit('whose', id);
+}
 /** On a phone the body is shown when it is asked for: the list is quicker for who knows it. */
 const onBody = ref(false);
 // After End the keys go to what comes next, not to a button that is gone.
@@ -91,6 +103,22 @@ function answer(key: keyof Evidence, value: string | null): void {
       <button class="btn btn-quiet !min-h-12 !justify-start !px-2.5" @click="emit('resume')">
         <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
       </button>
+    </div>
+    <div v-if="nameless" class="mt-3" data-nameless>
+      <h2>Whose hold was it?</h2>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <PersonPicker
+          id="whose"
+          class="min-w-56 flex-1"
+          label="Whose hold it was"
+          model-value=""
+          @update:model-value="(id) => id && emit('whose', id)"
+        />
+        <button v-if="session.isCoach" type="button" class="btn" @click="adding = true">
+          <UserPlus :size="20" aria-hidden="true" /> Somebody new
+        </button>
+      </div>
+      <AddPersonDialog :open="adding" @close="adding = false" @added="added" />
     </div>
     <div class="mt-3 flex flex-wrap items-center gap-x-3">
       <h2>Where did they feel it first?</h2>

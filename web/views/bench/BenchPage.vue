@@ -131,7 +131,7 @@ const show = async (lookId: string): Promise<void> => {
   </p>
   <div class="columns grid items-start gap-4 lg:grid-cols-[20rem_1fr]" :data-result-here="resultHere || undefined">
     <button
-      v-if="!wide && personId"
+      v-if="!wide"
       class="btn min-h-12 !justify-between text-left"
       :class="{ 'max-md:hidden low:hidden': running }"
       :aria-expanded="setupOpen"
@@ -139,8 +139,8 @@ const show = async (lookId: string): Promise<void> => {
       @click="setupOpen = !setupOpen"
     >
       <span class="min-w-0">
-        {{ person?.name ?? '…' }} · {{ family.name }}, {{ rung.name.toLowerCase() }} · {{ work
-        }}{{ told ? ` · ${told}` : '' }}
+        {{ person?.name ?? (personId ? '…' : 'Somebody') }} · {{ family.name }}, {{ rung.name.toLowerCase() }} ·
+        {{ work }}{{ told ? ` · ${told}` : '' }}
       </span>
       <ChevronDown :size="20" aria-hidden="true" class="shrink-0" />
     </button>
@@ -151,7 +151,7 @@ const show = async (lookId: string): Promise<void> => {
     >
       {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
     </p>
-    <section v-if="wide || !personId" class="card" aria-labelledby="set">
+    <section v-if="wide" class="card" aria-labelledby="set">
       <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
       <SetUp class="mt-2" :bench="bench" />
     </section>
@@ -216,6 +216,7 @@ const show = async (lookId: string): Promise<void> => {
         :relook-of="relookOf"
         :keep="keepHere"
         @running="onRunning"
+        @whose="personId = $event"
         @done="show"
       />
       <ClipBench

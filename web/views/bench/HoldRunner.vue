@@ -54,7 +54,7 @@ const props = defineProps<{
   /** Keeps the look on this device; only then the hold is let go. */
   keep: (personId: string, input: LookInput) => Promise<unknown>;
 }>();
-const emit = defineEmits<{ running: [on: boolean]; done: [lookId: string] }>();
+const emit = defineEmits<{ running: [on: boolean]; done: [lookId: string]; whose: [personId: string] }>();
 const settings = useSettings();
 /** Beside the clock there is room for the buttons; on a phone they lie under both thumbs. */
 const wide = useMediaQuery('(min-width: 1024px)');
@@ -76,6 +76,7 @@ const {
   stop,
   resume,
   because,
+  belongsTo,
   endedAt,
   clear,
   mine,
@@ -212,7 +213,7 @@ watch(
 );
 
 function begin(): void {
-  if (!props.personId || wrong.value) return;
+  if (wrong.value) return;
   [asked.value, answers.value] = [false, {}];
   void canKeep().then((can) => (keepsHere.value = can));
   restLeft.value = 0;
@@ -247,6 +248,12 @@ function madeOf(done: KeptHold): LookInput {
         : '',
     },
   );
+}
+/** A hold that was begun with nobody named. */
+const nameless = computed(() => hold.value?.personId === '');
+function named(personId: string): void {
+  belongsTo(personId);
+  emit('whose', personId);
 }
 async function finish(next = false): Promise<void> {
   const done = whole();
@@ -343,13 +350,15 @@ const canUndo = computed(() =>
 );
 /** The end is asked for before anything is kept of a clock that ran on. */
 const needsEnd = computed(() => hold.value?.stoppedAt != null && forgotten.value && !asked.value);
-const mayNotKeep = computed(() => busy.value || !mine.value || !hold.value?.reason || needsEnd.value);
+const mayNotKeep = computed(() => busy.value || !mine.value || !hold.value?.reason || needsEnd.value || nameless.value);
 const keepText = computed(() =>
   !hold.value?.reason
     ? 'Say why it ended'
-    : answers.value['felt-first']
-      ? 'Keep it and see'
-      : 'Not asked; keep it and see',
+    : nameless.value
+      ? 'Say whose it was'
+      : answers.value['felt-first']
+        ? 'Keep it and see'
+        : 'Not asked; keep it and see',
 );
 </script>
 
@@ -449,7 +458,7 @@ const keepText = computed(() =>
             v-if="phase === 'ready'"
             class="btn btn-main !min-h-16 !px-8 text-xl"
             :class="{ 'low:col-span-1 col-span-3 -mt-[4.5rem]': !wide }"
-            :disabled="!personId || wrong !== null"
+            :disabled="wrong !== null"
             @click="begin"
           >
             <Play :size="26" aria-hidden="true" /> Start
@@ -505,9 +514,11 @@ const keepText = computed(() =>
     </svg>
 
     <template v-if="phase === 'ready' || phase === 'running'">
-      <p v-if="wide || phase === 'ready'" class="mt-2 min-h-[3rem]" :class="personId && !wrong ? 'text-soft' : ''">
-        <template v-if="!personId">Choose who is held to the clock first.</template>
-        <b v-else-if="phase === 'ready' && wrong" role="alert">{{ wrong }}</b>
+      <p v-if="wide || phase === 'ready'" class="mt-2 min-h-[3rem]" :class="wrong ? '' : 'text-soft'">
+        <b v-if="phase === 'ready' && wrong" role="alert">{{ wrong }}</b>
+        <template v-else-if="phase === 'ready' && !personId"
+          >Nobody is chosen. Ask the stop signs; whose hold it was is said when it has ended.</template
+        >
         <template v-else-if="counted">Clean, or the pad of what broke it: each finished rep is one tap.</template>
         <template v-else>Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.</template>
       </p>
@@ -531,12 +542,7 @@ const keepText = computed(() =>
         @tap="onPad($event, 'on')"
         @mended="tap($event, 'off')"
       />
-      <button
-        v-if="morePads.length && !allPads"
-        class="btn btn-quiet mt-2 self-start"
-        :disabled="!personId"
-        @click="allPads = true"
-      >
+      <button v-if="morePads.length && !allPads" class="btn btn-quiet mt-2 self-start" @click="allPads = true">
         More faults ({{ morePads.length }})
       </button>
     </template>
@@ -564,7 +570,9 @@ const keepText = computed(() =>
         :error="error"
         :wide="wide"
         :keys="settings.keys"
+        :nameless="nameless"
         @because="because"
+        @whose="named"
         @resume="resume"
         @ended-at="(seconds) => (endedAt(seconds), (asked = true))"
         @held-that-long="asked = true"

@@ -160,7 +160,7 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     }
   });
   /** Changes what the clock does: of two pages' words the newer stands. */
-  const turn = (next: Pick<KeptHold, 'stoppedAt' | 'reason'>): void =>
+  const turn = (next: Partial<Pick<KeptHold, 'stoppedAt' | 'reason' | 'personId'>>): void =>
     change({ ...next, turn: (hold.value?.turn ?? 0) + 1 });
   const tap = (fault: string, state: ObservationEvent['state']): void => {
     const value = hold.value;
@@ -302,6 +302,10 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     resume(): void {
       turn({ stoppedAt: null, reason: null });
       now.value = clock();
+    },
+    /** Says whose the hold is that was begun with nobody named. */
+    belongsTo(personId: string): void {
+      if (hold.value) turn({ personId });
     },
     because(reason: EndReason): void {
       if (hold.value) turn({ stoppedAt: hold.value.stoppedAt, reason });

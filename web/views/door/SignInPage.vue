@@ -17,10 +17,10 @@ const waiting = ref(0);
 onMounted(async () => (waiting.value = await waitingHere()));
 
 async function enter(): Promise<void> {
-  const ok = await run(() =>
-    first.value ? session.createOwner({ ...form }) : session.signIn(form.email, form.password),
-  );
-  const then = String(route.query.then ?? '/');
+  const wasFirst = first.value;
+  const ok = await run(() => (wasFirst ? session.createOwner({ ...form }) : session.signIn(form.email, form.password)));
+  // Whoever opens a studio is led through its first steps.
+  const then = wasFirst ? '/start' : String(route.query.then ?? '/');
   if (ok) await router.push(then.startsWith('/') && !then.startsWith('//') ? then : '/');
 }
 async function enterDemo(): Promise<void> {

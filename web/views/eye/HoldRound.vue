@@ -153,7 +153,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     </div>
     <template v-if="phase !== 'told'">
       <p class="text-soft mt-2" :class="{ 'max-md:hidden': phase === 'running' }">
-        Tap what goes, when it goes; nothing may go at all. The hold ends by itself.
+        <slot name="how">Tap what goes, when it goes; nothing may go at all. The hold ends by itself.</slot>
       </p>
       <FaultPads
         :pads="pads"
@@ -186,7 +186,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         :aria-valuetext="secondsText(again)"
       />
       <button class="btn btn-main mt-3 !min-h-14" @click="emit('done', { events })">
-        {{ last ? 'To the round’s result' : 'Next hold' }}
+        <slot name="then">{{ last ? 'To the round’s result' : 'Next hold' }}</slot>
       </button>
     </div>
   </section>

@@ -1,29 +1,41 @@
 <script setup lang="ts">
-import { LogIn, Timer } from '@lucide/vue';
-import { computed, ref } from 'vue';
+import { Footprints, LogIn, Timer } from '@lucide/vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink } from 'vue-router';
+import { rungOf } from '../../../core/catalog/index.js';
+import { START } from '../../../words/start.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { useAction } from '../../data/action.js';
+import { shipped } from '../../data/catalogue.js';
 import { useInbox } from '../../data/clips.js';
 import { agoText } from '../../data/names.js';
 import { markHere, useFloor } from '../../data/people.js';
+import { say } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
 import { storedHold } from '../../data/hold-keeper.js';
 
+/** Drawn in a new studio only. */
+const FigureView = defineAsyncComponent(() => import('../../drawing/FigureView.vue'));
 const floor = useFloor();
 const inbox = useInbox();
 const waiting = computed(() => inbox.value.value?.clips.length ?? 0);
+/** A studio in which nobody is yet: its first button is the first thing to do. */
+const empty = computed(() => session.isCoach && floor.value.value?.nobodyYet === true);
+const plank = rungOf(shipped, 'front-plank', 'forearm');
 const { error, run } = useAction();
 const session = useSession();
 const running = storedHold(session.account?.id ?? '');
 const arriving = ref('');
-async function mark(id: string, here: boolean): Promise<void> {
-  await run(async () => {
+async function mark(id: string, here: boolean): Promise<boolean> {
+  return run(async () => {
     await markHere(id, here);
     arriving.value = '';
   });
+}
+async function goneHome({ id, name }: { id: string; name: string }): Promise<void> {
+  if (await mark(id, false)) say(`${name} has gone home.`, () => mark(id, true));
 }
 </script>
 
@@ -36,7 +48,10 @@ async function mark(id: string, here: boolean): Promise<void> {
     </p>
     <RouterLink v-if="session.isCoach" to="/classes" class="btn ml-auto md:hidden">Classes</RouterLink>
     <RouterLink to="/plans" class="btn md:hidden" :class="{ 'ml-auto': !session.isCoach }">Plans</RouterLink>
-    <RouterLink to="/bench" class="btn btn-main" :class="session.isCoach ? 'md:ml-auto' : 'ml-auto'"
+    <RouterLink v-if="empty" to="/start" class="btn btn-main md:ml-auto"
+      ><Footprints :size="20" aria-hidden="true" /> {{ START.title }}</RouterLink
+    >
+    <RouterLink v-else to="/bench" class="btn btn-main" :class="session.isCoach ? 'md:ml-auto' : 'ml-auto'"
       ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
     >
   </div>
@@ -49,7 +64,17 @@ async function mark(id: string, here: boolean): Promise<void> {
   <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
   <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="floor.load()" />
 
-  <div v-if="floor.value.value" class="mt-4 columns grid gap-4 lg:grid-cols-[3fr_2fr]">
+  <section v-if="empty" class="card mt-4 grid items-center gap-4 py-8 md:grid-cols-2" :aria-label="START.title">
+    <FigureView class="h-40 w-full" :pose="plank.pose" :label="plank.name" />
+    <div class="max-w-md">
+      <p class="text-lg">{{ START.floor }}</p>
+      <div class="mt-3 flex flex-wrap gap-2">
+        <RouterLink to="/start" class="btn">{{ START.title }}</RouterLink>
+        <RouterLink to="/try" class="btn">{{ START.try.go }}</RouterLink>
+      </div>
+    </div>
+  </section>
+  <div v-else-if="floor.value.value" class="mt-4 columns grid gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="here">
       <div class="flex flex-wrap items-center gap-2">
         <h2 id="here">Here today</h2>
@@ -93,7 +118,7 @@ async function mark(id: string, here: boolean): Promise<void> {
             :aria-label="`Look at ${person.name}`"
             >Look</RouterLink
           >
-          <button class="btn btn-quiet" :aria-label="`${person.name} has gone home`" @click="mark(person.id, false)">
+          <button class="btn btn-quiet" :aria-label="`${person.name} has gone home`" @click="goneHome(person)">
             Gone home
           </button>
         </li>

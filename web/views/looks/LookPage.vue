@@ -101,7 +101,7 @@ watch(
 
     <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
       <div class="min-w-0 space-y-4">
-        <SeenCard :look="look" :detail="judged" />
+        <SeenCard :look="look" :observation="look.observation" :detail="judged" />
         <SidesCard :look="look" :detail="judged" :others="page.others.value" />
         <AnswersCard
           v-if="detail"

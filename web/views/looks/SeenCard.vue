@@ -16,10 +16,15 @@ import HoldTimeline from '../../drawing/HoldTimeline.vue';
 import PressureStrip from '../../drawing/PressureStrip.vue';
 import PictureLines from '../../drawing/PictureLines.vue';
 
-const props = defineProps<{ look: Look; detail: Judged }>();
+const props = defineProps<{
+  observation: Look['observation'];
+  detail: Judged;
+  /** The look, where it is one that is kept. */
+  look?: Pick<Look, 'id' | 'mediaId' | 'pad'>;
+}>();
 const hold = computed(() => props.detail.hold);
-const target = computed(() => props.look.observation.target);
-const told = computed(() => setupText(props.detail.rung, props.detail.context.body, props.look.observation.setup));
+const target = computed(() => props.observation.target);
+const told = computed(() => setupText(props.detail.rung, props.detail.context.body, props.observation.setup));
 /** The second at which it went was tapped, not measured. */
 const tapped = computed(
   () => !hold.value?.reps && hold.value?.breaks.find((b) => b.t === hold.value?.firstToGo?.t)?.from === 'observed',
@@ -42,8 +47,8 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         of {{ totalText(hold)
         }}{{
           hold.reps
-            ? look.observation.targetReps
-              ? `, target ${look.observation.targetReps}`
+            ? observation.targetReps
+              ? `, target ${observation.targetReps}`
               : ''
             : target
               ? `, target ${target} s`
@@ -51,18 +56,18 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         }}{{ hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '' }}
       </p>
       <HoldTimeline :hold="hold" :target="target" class="mt-1" />
-      <PressureStrip v-if="look.pad.length" :samples="look.pad" :end="hold.total" class="mt-2" />
+      <PressureStrip v-if="look?.pad.length" :samples="look.pad" :end="hold.total" class="mt-2" />
     </template>
-    <div v-if="look.observation.frames.length" class="mt-2">
+    <div v-if="observation.frames.length" class="mt-2">
       <PictureLines
-        :observation="look.observation"
+        :observation="observation"
         :detail="detail"
-        :media-id="look.mediaId"
+        :media-id="look?.mediaId ?? null"
         label="The picture with the measured body line"
       />
-      <RouterLink :to="`/looks/${look.id}/frames`" class="btn mt-2"
-        ><component :is="look.observation.frames.length > 1 ? Play : Ruler" :size="18" aria-hidden="true" />
-        {{ look.observation.frames.length > 1 ? 'Play it, measure on it' : 'Measure on it' }}</RouterLink
+      <RouterLink v-if="look" :to="`/looks/${look.id}/frames`" class="btn mt-2"
+        ><component :is="observation.frames.length > 1 ? Play : Ruler" :size="18" aria-hidden="true" />
+        {{ observation.frames.length > 1 ? 'Play it, measure on it' : 'Measure on it' }}</RouterLink
       >
       <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
         <b class="text-2xl">{{ fixed(line.value) }}°</b> {{ plusMinus(line.sd, '°') }} body line
@@ -78,8 +83,8 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         {{ secondsText(part.total) }}
       </li>
     </ol>
-    <p v-if="look.observation.resets || look.observation.rests" class="figures mt-1 text-sm">
-      {{ restsText(look.observation) }}
+    <p v-if="observation.resets || observation.rests" class="figures mt-1 text-sm">
+      {{ restsText(observation) }}
     </p>
   </section>
 </template>

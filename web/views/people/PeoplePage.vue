@@ -1,28 +1,25 @@
 <script setup lang="ts">
 import { ChartNoAxesColumn, UserPlus } from '@lucide/vue';
 import { refDebounced } from '@vueuse/core';
-import { computed, onMounted, reactive, ref, toRef } from 'vue';
+import { computed, nextTick, onMounted, reactive, ref, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
-import type { PersonInput } from '../../../api/people.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
 import FilesMenu from '../../components/FilesMenu.vue';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
-import { useAction } from '../../data/action.js';
 import { catalog } from '../../data/catalogue.js';
 import { hasDraft } from '../../data/drafts.js';
 import { agoText } from '../../data/names.js';
-import { addPerson, useGroups, usePeople } from '../../data/people.js';
+import { useGroups, usePeople } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
 import { useSettings } from '../../stores/settings.js';
-import PersonForm from './PersonForm.vue';
+import AddPersonDialog from './AddPersonDialog.vue';
 import PickOne from '../../components/PickOne.vue';
 
 const session = useSession();
 const router = useRouter();
 const filter = reactive({ search: '', group: '', caution: '' as CautionId | '', archived: 'no' as 'yes' | 'no' });
 const adding = ref(false);
-const { busy, error, run } = useAction();
 const search = refDebounced(toRef(filter, 'search'), 200);
 const roster = usePeople(() => ({
   archived: filter.archived,
@@ -40,13 +37,18 @@ const files = computed(() => [
     : []),
 ]);
 
-let added = '';
-const add = (input: PersonInput): Promise<boolean> => run(async () => (added = (await addPerson(input)).id));
-// Somebody half entered is gone on with.
+/** Somebody was half entered at an earlier visit. */
+const half = ref(false);
 const settings = useSettings();
-onMounted(async () => {
-  if (session.isCoach && (await hasDraft(`person/new/${settings.units}`))) adding.value = true;
-});
+const lookForHalf = async (): Promise<void> => {
+  half.value = session.isCoach && (await hasDraft(`person/new/${settings.units}`));
+};
+onMounted(lookForHalf);
+async function close(): Promise<void> {
+  adding.value = false;
+  await nextTick();
+  await lookForHalf();
+}
 </script>
 
 <template>
@@ -54,22 +56,19 @@ onMounted(async () => {
     <h1>People</h1>
     <div v-if="session.isCoach" class="ml-auto flex flex-wrap gap-2">
       <FilesMenu label="Files" :entries="files" />
-      <button class="btn btn-main" @click="adding = !adding">
+      <button class="btn btn-main" @click="adding = true">
         <UserPlus :size="20" aria-hidden="true" /> Add a person
       </button>
     </div>
   </div>
-  <section v-if="adding" class="card mt-3" aria-label="New person">
-    <PersonForm
-      :groups="groups.value.value ?? []"
-      :busy="busy"
-      :error="error"
-      save-label="Add"
-      :save="add"
-      @saved="router.push(`/people/${added}`)"
-      @cancel="adding = false"
-    />
-  </section>
+  <p v-if="half && !adding" class="note mt-3 flex flex-wrap items-center gap-x-3">
+    Somebody new is half entered. <button class="link min-h-[44px]" @click="adding = true">Go on with it</button>
+  </p>
+  <AddPersonDialog
+    :open="adding"
+    @close="close"
+    @added="(id, rest) => router.push({ path: `/people/${id}`, query: rest ? { edit: '1' } : {} })"
+  />
   <form class="card mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-[2fr_1fr_1fr_1fr]" role="search" @submit.prevent>
     <div>
       <label class="label" for="search">Name</label

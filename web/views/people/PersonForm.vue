@@ -14,11 +14,10 @@ import { useSettings } from '../../stores/settings.js';
 import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{
-  person?: Person;
+  person: Person;
   groups: Group[];
   busy: boolean;
   error: string | null;
-  saveLabel: string;
   /** Keeps what was typed; only when it is kept the draft of it goes. */
   save: (input: PersonInput) => Promise<boolean>;
 }>();
@@ -39,17 +38,17 @@ interface Form {
   notes: string;
 }
 const fill = (): Form => ({
-  name: props.person?.name ?? '',
-  groupId: props.person?.group?.id ?? '',
-  birthYear: props.person?.birthYear ?? '',
-  stature: props.person?.stature ? statureToForm(props.person.stature, settings.units) : '',
-  mass: props.person?.mass ? massToForm(props.person.mass, settings.units) : '',
-  sex: props.person?.sex ?? 'unspecified',
-  email: props.person?.email ?? '',
-  goal: props.person?.goal ?? '',
-  methods: { method: props.person?.method ?? null, familyMethods: props.person?.familyMethods ?? {} },
-  kit: props.person?.kit ?? null,
-  notes: props.person?.notes ?? '',
+  name: props.person.name,
+  groupId: props.person.group?.id ?? '',
+  birthYear: props.person.birthYear ?? '',
+  stature: props.person.stature ? statureToForm(props.person.stature, settings.units) : '',
+  mass: props.person.mass ? massToForm(props.person.mass, settings.units) : '',
+  sex: props.person.sex,
+  email: props.person.email ?? '',
+  goal: props.person.goal,
+  methods: { method: props.person.method, familyMethods: props.person.familyMethods },
+  kit: props.person.kit,
+  notes: props.person.notes,
 });
 const form = reactive(fill());
 const newGroup = ref('');
@@ -78,7 +77,7 @@ const formSchema: z.ZodType<Form, unknown> = z.object({
 });
 const draft = useFormDraft(
   // Height and weight are typed in the units that are shown.
-  { of: () => `person/${props.person?.id ?? 'new'}/${settings.units}`, name: 'The form', schema: formSchema },
+  { of: () => `person/${props.person.id}/${settings.units}`, name: 'The form', schema: formSchema },
   ref(true),
   form,
   fill,
@@ -188,7 +187,7 @@ async function addGroup(): Promise<void> {
     </div>
     <p v-if="error" role="alert" class="note sm:col-span-2 lg:col-span-4">{{ error }}</p>
     <div class="flex gap-2 sm:col-span-2 lg:col-span-4">
-      <button class="btn btn-main" :disabled="busy">{{ saveLabel }}</button>
+      <button class="btn btn-main" :disabled="busy">Save</button>
       <button type="button" class="btn" @click="cancel">Cancel</button>
     </div>
   </form>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Archive, Pencil, Timer } from '@lucide/vue';
 import { computed, onMounted, ref } from 'vue';
-import { RouterLink } from 'vue-router';
-import type { PersonPatch } from '../../../api/people.js';
+import { RouterLink, useRoute } from 'vue-router';
+import type { Person, PersonPatch } from '../../../api/people.js';
 import { massText, statureText } from '../../../words/units.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonTags from '../../components/PersonTags.vue';
@@ -11,6 +11,7 @@ import { useStanding } from '../../data/circumstance.js';
 import { hasDraft } from '../../data/drafts.js';
 import { methodName } from '../../data/names.js';
 import { changePerson, useGroups } from '../../data/people.js';
+import { say } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
 import { useSettings } from '../../stores/settings.js';
 import RecordOut from '../transfer/RecordOut.vue';
@@ -28,11 +29,16 @@ const session = useSession();
 const settings = useSettings();
 const { person: read, facts, circumstance } = useStanding(() => props.id);
 const person = computed(() => read.value.value);
-const editing = ref(false);
+/** Who was just added with *fill in the rest* is opened to be filled in. */
+const editing = ref(useRoute().query.edit !== undefined);
 const groups = useGroups(() => editing.value);
 const { busy, error, run } = useAction();
 
 const change = (patch: PersonPatch): Promise<boolean> => run(() => changePerson(props.id, patch));
+async function archive({ id, name, archived }: Person): Promise<void> {
+  if (await change({ archived: !archived }))
+    say(archived ? `${name} is back.` : `${name} is archived.`, () => run(() => changePerson(id, { archived })));
+}
 // Changes half made are gone on with.
 onMounted(async () => {
   if (session.isCoach && (await hasDraft(`person/${props.id}/${settings.units}`))) editing.value = true;
@@ -50,7 +56,7 @@ onMounted(async () => {
       <div class="ml-auto flex flex-wrap gap-2">
         <template v-if="session.isCoach">
           <button class="btn" @click="editing = !editing"><Pencil :size="18" aria-hidden="true" /> Edit</button>
-          <button class="btn" :disabled="busy" @click="change({ archived: !person.archived })">
+          <button class="btn" :disabled="busy" @click="archive(person)">
             <Archive :size="18" aria-hidden="true" /> {{ person.archived ? 'Bring back' : 'Archive' }}
           </button>
         </template>
@@ -68,7 +74,6 @@ onMounted(async () => {
         :groups="groups.value.value ?? []"
         :busy="busy"
         :error="error"
-        save-label="Save"
         :save="change"
         @saved="editing = false"
         @cancel="editing = false"

@@ -82,6 +82,7 @@ describe('the floor', () => {
       due: [somebody(2), somebody(3)],
       dueCount: 40,
       looksToday: 7,
+      nobodyYet: false,
     }));
     page = await show(FloorPage);
     await until(() => page.text().includes('1 here · 7 looks today'));

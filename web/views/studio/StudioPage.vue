@@ -1,50 +1,27 @@
 <script setup lang="ts">
-import { FileUp, Inbox, Mail } from '@lucide/vue';
+import { FileUp, Footprints, Inbox, Mail } from '@lucide/vue';
 import { reactive, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Account } from '../../../api/accounts.js';
 import { ROLES, type Role } from '../../../api/common.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
-import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
 import EntryTools from '../library/EntryTools.vue';
-import OnOff from '../../components/OnOff.vue';
-import KitPicker from '../../components/KitPicker.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
-import MethodChoice from '../../components/MethodChoice.vue';
-import TimeZonePicker from '../../components/TimeZonePicker.vue';
 import { addAccount, changeAccount, useAccounts } from '../../data/accounts.js';
 import { useGroups } from '../../data/people.js';
-import { catalog, setDefaults, studio } from '../../data/catalogue.js';
+import { catalog, studio } from '../../data/catalogue.js';
 import { methodName } from '../../data/names.js';
-import { useFollowing } from '../../data/following.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { useSession } from '../../data/session.js';
 import PickOne from '../../components/PickOne.vue';
+import HallForm from './HallForm.vue';
 import StudioEyes from './StudioEyes.vue';
 
 const session = useSession();
 const open = ref<string | null>(null);
-// The hall's defaults may be read again while they are edited: what was chosen here stays.
-const chosen = useFollowing(() => {
-  const { method, familyMethods, kit, timeZone, offlineCopies, name = '' } = studio.defaults;
-  return { name, methods: { method, familyMethods } as MethodsOf, kit, timeZone, offlineCopies };
-});
-const kept = ref(false);
 const leftOut = (id: CautionId): number =>
   [...catalog.drills, ...catalog.tests, ...catalog.rungs].filter((r) => r.excludedBy.includes(id)).length;
-async function saveDefaults(): Promise<void> {
-  kept.value = await run(() =>
-    setDefaults({
-      method: chosen.value.methods.method,
-      familyMethods: { ...chosen.value.methods.familyMethods },
-      kit: chosen.value.kit && [...chosen.value.kit],
-      timeZone: chosen.value.timeZone,
-      offlineCopies: chosen.value.offlineCopies,
-      ...(chosen.value.name.trim() ? { name: chosen.value.name.trim() } : {}),
-    }),
-  );
-}
 const accounts = useAccounts(() => session.isOwner);
 const groups = useGroups(() => session.isOwner);
 const { busy, error, run } = useAction();
@@ -78,6 +55,7 @@ const SEES: Record<Role, string> = {
   <div class="flex flex-wrap items-center gap-2">
     <h1 class="mr-auto">Studio</h1>
     <template v-if="session.isCoach">
+      <RouterLink to="/start" class="btn"><Footprints :size="18" aria-hidden="true" /> First steps</RouterLink>
       <RouterLink to="/in" class="btn"><FileUp :size="18" aria-hidden="true" /> Bring records in</RouterLink>
       <RouterLink to="/inbox" class="btn"><Inbox :size="18" aria-hidden="true" /> Inbox</RouterLink>
       <RouterLink to="/letters" class="btn"><Mail :size="18" aria-hidden="true" /> Outbox</RouterLink>
@@ -171,37 +149,10 @@ const SEES: Record<Role, string> = {
   <section class="card mt-4" aria-labelledby="defaults">
     <h2 id="defaults">Defaults</h2>
     <p class="text-soft">
-      What stands where neither the look nor the person says otherwise. A look keeps what was seen; another method
-      judges it anew at once. Methods are read and copied in the
+      These hold for everybody, unless the person’s page or the look says otherwise. Methods are read and copied in the
       <RouterLink to="/library?kind=methods" class="link">library</RouterLink>.
     </p>
-    <form v-if="session.isOwner" class="mt-2 grid gap-4 lg:grid-cols-2" @submit.prevent="saveDefaults">
-      <label class="block lg:col-span-2">
-        <span class="label">The hall’s name</span>
-        <input v-model="chosen.name" class="field max-w-md" maxlength="80" />
-        <span class="text-soft text-sm">Whoever opens a programme by its link reads it.</span>
-      </label>
-      <MethodChoice v-model="chosen.methods" id-prefix="s" none="Each position’s own" />
-      <div>
-        <p class="label">Kit room</p>
-        <KitPicker v-model="chosen.kit" id-prefix="s" everything="All kit that drills and tests ask for" />
-      </div>
-      <div>
-        <p class="label" aria-hidden="true">The hall’s time zone</p>
-        <TimeZonePicker v-model="chosen.timeZone" />
-        <p class="text-soft text-sm">Whose wall the date hangs on: days of looks, gates and cautions follow it.</p>
-      </div>
-      <OnOff v-model="chosen.offlineCopies">
-        <span class="font-semibold">Devices may keep copies for reading without a network</span>
-        <span class="text-soft block text-sm">
-          People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures.
-        </span>
-      </OnOff>
-      <div class="flex items-center gap-3 lg:col-span-2">
-        <button class="btn btn-main" :disabled="busy">Keep the defaults</button>
-        <span v-if="kept" role="status">Kept.</span>
-      </div>
-    </form>
+    <HallForm v-if="session.isOwner" class="mt-2" keep="Keep the defaults" />
     <p v-else>
       Method: {{ studio.defaults.method ? methodName(studio.defaults.method) : 'each position’s own' }}. The owner sets
       it.

@@ -1,0 +1,14 @@
+<script setup lang="ts">
+/** The dialog in which somebody new is entered, wherever somebody new turns up. */
+import ModalFrame from '../../components/ModalFrame.vue';
+import AddPersonForm from './AddPersonForm.vue';
+
+defineProps<{ open: boolean }>();
+defineEmits<{ close: []; added: [id: string, rest: boolean] }>();
+</script>
+
+<template>
+  <ModalFrame :open="open" title="Somebody new" @close="$emit('close')">
+    <AddPersonForm @added="(id: string, rest: boolean) => $emit('added', id, rest)" @cancel="$emit('close')" />
+  </ModalFrame>
+</template>

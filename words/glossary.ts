@@ -1,0 +1,40 @@
+/** Words that the screens use in a meaning of their own, each explained once. */
+export const GLOSSARY: readonly { term: string; says: string }[] = [
+  { term: 'Adherence', says: 'The share of the planned sets that was done.' },
+  { term: 'Borderline', says: 'A fault that may be there: too unsure to be stated.' },
+  {
+    term: 'Cause',
+    says: 'Why a line goes: something short, weak, late or not understood. Always a chance, never a diagnosis.',
+  },
+  { term: 'Caution', says: 'Something to be careful with for one person, such as pregnancy. It leaves drills out.' },
+  { term: 'Clean seconds', says: 'How long the line held before the first clear fault.' },
+  { term: 'Clear, gross, slight', says: 'How far a fault goes. From clear on it ends the clean seconds.' },
+  { term: 'Dose', says: 'Sets, seconds or reps, rest and days of a drill.' },
+  { term: 'Drift', says: 'A measure that slowly moves towards its limit during a hold.' },
+  { term: 'Felt first', says: 'Where the person felt the hold first. It says much about the cause.' },
+  { term: 'First to go', says: 'The fault that came first. The later ones often follow from it.' },
+  {
+    term: 'Gate',
+    says: 'What must be shown before the next version: clean seconds on several days, and the range it needs.',
+  },
+  { term: 'Ladder', says: 'The versions of a position from easy to hard.' },
+  { term: 'Load', says: 'How hard a version is for one body, as a share of the forearm plank’s moment.' },
+  { term: 'Look', says: 'One hold, picture or clip of one person, kept with what was seen.' },
+  { term: 'Mend', says: 'Something to say, set up or do now so that the fault goes.' },
+  { term: 'Method', says: 'A school’s way of judging: which faults count, from where, and in which words.' },
+  { term: 'Position', says: 'A kind of hold, such as the front plank or the hollow body.' },
+  { term: 'Quick test', says: 'A test of a minute that tells two causes apart.' },
+  { term: 'Range beside a number', says: 'Nineteen times in twenty the true value lies within it.' },
+  { term: 'Screen', says: 'Five reps of a movement, looked at from several sides.' },
+  { term: 'Set-up', says: 'How a version is set: height, distance, knee bend, band, weight.' },
+  { term: 'Split set', says: 'One set that begins at a version and goes on at an easier one.' },
+  {
+    term: 'Stop signs',
+    says: 'Questions before any load. One yes stops the work and leads to a licensed professional.',
+  },
+  {
+    term: 'Takeover',
+    says: 'Other muscles do the work: the front of the hips, the neck or the low back is felt first.',
+  },
+  { term: 'Version', says: 'One way to do a position, easier or harder than the next.' },
+];
