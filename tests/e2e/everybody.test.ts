@@ -3,7 +3,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/gl
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
-import { axeFinds, hiddenWhenFocused, layoutTroubles } from './layout.js';
+import { axeFinds, hiddenWhenFocused, layoutTroubles, OF_COLOURS } from './layout.js';
 import { asOwner, personId, press, sees, settled } from './steps.js';
 
 let hall: Hall;
@@ -67,7 +67,7 @@ async function onPaper(page: Page): Promise<string[]> {
 const GLANCES: Record<'by mouse' | 'by thumb', Glance[]> = {
   'by mouse': [
     { width: 1280, height: 800, look: both },
-    { width: 1280, height: 800, dark: true, look: (page) => axeFinds(page, { colours: true }) },
+    { width: 1280, height: 800, dark: true, look: (page) => axeFinds(page, { only: OF_COLOURS }) },
     // What lies under a bar when it has the focus was seen at 1280 and is at 320: here nothing is in another place.
     { width: 1024, height: 768, look: layoutTroubles },
     // At 200 % the page is that of a small screen, which axe reads at 390.
@@ -252,6 +252,21 @@ test('what is chosen is told apart where the system sets the colours', async () 
     ),
   );
   expect(on).not.toBe(off);
+});
+
+test.each(['light', 'dark'])('who asks for more contrast gets seven to one, in %s', async (theme) => {
+  const page = await hall.coach();
+  const client = await page.createCDPSession();
+  await client.send('Emulation.setEmulatedMedia', {
+    features: [
+      { name: 'prefers-contrast', value: 'more' },
+      { name: 'prefers-color-scheme', value: theme },
+    ],
+  });
+  await page.goto(`${hall.url}/`);
+  await settled(page);
+  await page.waitForFunction((t) => document.documentElement.dataset.theme === t, {}, theme);
+  expect(await axeFinds(page, { only: ['color-contrast-enhanced'] })).toEqual([]);
 });
 
 test('lines over a picture stand out from it: a dark casing under every light line', async () => {

@@ -86,7 +86,7 @@ describe('a new studio', () => {
   });
 });
 
-describe('a hold of somebody', () => {
+describe('a hall at work', () => {
   let hall: Hall;
   beforeAll(async () => {
     hall = await openHall();
@@ -94,7 +94,7 @@ describe('a hold of somebody', () => {
   afterEach(() => hall.tidy());
   afterAll(() => hall?.close());
 
-  test('is named afterwards, through a reload, and stands in that person’s history', async () => {
+  test('a hold of somebody is named afterwards, through a reload, and stands in that person’s history', async () => {
     const page = await hall.coach();
     const id = await personId(page, 'Teo Aldana');
     const before = await looksOf(page, id);
@@ -123,7 +123,7 @@ describe('a hold of somebody', () => {
     expect(after[0]).toMatchObject({ position: 'front-plank', clean: 9 });
   });
 
-  test('of somebody new, entered there; or let go, and nothing is kept', async () => {
+  test('a hold of somebody new, entered there; or let go, and nothing is kept', async () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/bench`);
     await sees(page, 'Nobody is chosen');
@@ -151,17 +151,8 @@ describe('a hold of somebody', () => {
     await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('anchor.hold.')));
     await sees(page, 'Nobody is chosen');
   });
-});
 
-describe('what was done in passing', () => {
-  let hall: Hall;
-  beforeAll(async () => {
-    hall = await openHall();
-  });
-  afterEach(() => hall.tidy());
-  afterAll(() => hall?.close());
-
-  test('is taken back where it is said: gone home, and archived', async () => {
+  test('what was done in passing is taken back where it is said: gone home, and archived', async () => {
     const page = await hall.coach();
     await page.goto(`${hall.url}/`);
     const gone = await page.waitForSelector('button[aria-label$="has gone home"]');

@@ -26,6 +26,13 @@ const bench = props.bench;
 const { personId, setup, running, family, rung, judgedIn, inForce, barred, lastTime, choosePosition, circumstance } =
   bench;
 const person = bench.person.value;
+/** The method in force stands first, and once. */
+const methods = computed(() => [
+  { id: '', name: inForce.value },
+  ...METHOD_IDS.map((id) => ({ id, name: methodName(id) })).filter(
+    (m) => m.name !== inForce.value || m.id === setup.method,
+  ),
+]);
 const wrong = computed(() => setupProblem(setup, rung.value.counted !== undefined));
 /** What is done instead of a version that a caution leaves out. */
 const instead = computed(() => insteadOf(catalog, rung.value, judgedIn.value.cautions, judgedIn.value.body));
@@ -128,7 +135,7 @@ function splitAt(at: string): void {
       id="method"
       class="field-row"
       label="Method"
-      :choices="[{ id: '', name: inForce }, ...METHOD_IDS.map((id) => ({ id, name: methodName(id) }))]"
+      :choices="methods"
       :model-value="setup.method"
       @update:model-value="setup.method = $event as typeof setup.method"
     />

@@ -57,7 +57,11 @@ const putBack = (): Promise<boolean> =>
   <LoadState
     :loading="classes.loading.value"
     :error="classes.error.value"
-    :empty="classes.value.value?.length === 0 ? 'No class is planned yet.' : null"
+    :empty="
+      classes.value.value?.length === 0
+        ? 'No class is planned yet. A plan says who does which version with which kit, and whom to watch when: start with a class today.'
+        : null
+    "
     @retry="classes.load()"
   />
   <div class="mt-3 grid items-start gap-4 lg:grid-cols-2">

@@ -61,7 +61,11 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
       <LoadState
         :loading="inbox.loading.value"
         :error="inbox.error.value"
-        :empty="clips.length === 0 ? 'Nothing waits.' : undefined"
+        :empty="
+          clips.length === 0
+            ? 'Nothing waits. Clips and pictures that people send by their links, or that are dropped here, wait until somebody looks at them.'
+            : undefined
+        "
         @retry="inbox.load()"
       />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

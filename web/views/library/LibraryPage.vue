@@ -20,7 +20,7 @@ import MethodEntry from './entries/MethodEntry.vue';
 import PositionEntry from './entries/PositionEntry.vue';
 import TestEntry from './entries/TestEntry.vue';
 import EntryTools from './EntryTools.vue';
-import { entryLink, KINDS, listed, type Kind } from './library.js';
+import { entryLink, foundElsewhere, KINDS, listed, NO_KIT, type Kind } from './library.js';
 import PickOne from '../../components/PickOne.vue';
 
 const route = useRoute();
@@ -40,6 +40,7 @@ watch(kind, () => Object.assign(filter, { cause: '', phase: '', kit: '', plane: 
 const kits = computed(() => [...new Set(catalog.drills.flatMap((d) => d.kit))].sort());
 const body = bodyOf();
 const entries = computed(() => listed(catalog, kind.value, filter));
+const elsewhere = computed(() => foundElsewhere(catalog, kind.value, filter.words));
 
 /** The page of the chosen entry with the record that it shows. */
 const open = computed((): { page: Component; shows: object; entry: StudioEntry | null; name: string } | null => {
@@ -173,12 +174,31 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
             v-model="filter.kit"
             label="Kit"
             quiet
-            :choices="[{ id: '', name: 'Kit' }, ...kits.map((k) => ({ id: k, name: plain(k) }))]"
+            :choices="[
+              { id: '', name: 'Kit' },
+              { id: NO_KIT, name: 'No kit (mat, wall)' },
+              ...kits.map((k) => ({ id: k, name: plain(k) })),
+            ]"
           />
         </div>
       </form>
       <p class="text-soft mt-2 text-sm" role="status">{{ entries.length }} found</p>
-      <LoadState v-if="entries.length === 0" empty="Nothing fits. Take a filter away." />
+      <LoadState
+        v-if="entries.length === 0"
+        :empty="elsewhere.length ? 'Nothing here fits.' : 'Nothing fits. Take a filter away.'"
+      />
+      <p v-if="elsewhere.length" class="flex flex-wrap items-center gap-x-4">
+        <span class="text-soft text-sm">Found in</span>
+        <button
+          v-for="e in elsewhere"
+          :key="e.kind"
+          type="button"
+          class="link min-h-[44px] min-w-[44px]"
+          @click="go({ kind: e.kind })"
+        >
+          {{ KINDS[e.kind] }} ({{ e.count }})
+        </button>
+      </p>
       <ul class="divide-rule max-h-[60vh] divide-y overflow-y-auto" tabindex="0" aria-label="Entries">
         <li v-for="e in entries" :key="e.id">
           <RouterLink

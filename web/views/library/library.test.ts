@@ -8,7 +8,7 @@ import type { EntryRecord } from '../../../core/formats/entries.js';
 import { record } from '../../../core/catalog/index.js';
 import { catalog, shipped, takeCatalogue } from '../../data/catalogue.js';
 import LibraryPage from './LibraryPage.vue';
-import { KINDS, listed, type Kind } from './library.js';
+import { ALL, foundElsewhere, KINDS, listed, NO_KIT, type Kind } from './library.js';
 
 let server: FakeServer;
 let page: VueWrapper;
@@ -22,7 +22,7 @@ beforeEach(async () => {
 afterEach(() => page?.unmount());
 
 describe('what the library lists', () => {
-  const none = { words: '', family: '', cause: '', phase: '', kit: '', plane: '' };
+  const none = ALL;
   test.each(Object.keys(KINDS) as Kind[])('%s: all without a filter, fewer with words, none for nonsense', (kind) => {
     const all = listed(shipped, kind, none);
     expect(all.length).toBeGreaterThan(0);
@@ -37,6 +37,23 @@ describe('what the library lists', () => {
     expect(drills.length).toBeGreaterThan(0);
     for (const { id } of drills)
       expect(record(shipped.drills, id)).toMatchObject({ phase: 'ease', causes: { [cause]: expect.any(Number) } });
+  });
+  test('drills that need nothing but the room are asked for', () => {
+    const bare = listed(shipped, 'drills', { ...none, kit: NO_KIT });
+    expect(bare.length).toBeGreaterThan(40);
+    for (const { id } of bare) expect(['', 'mat', 'wall', 'doorway']).toContain(record(shipped.drills, id).kit.join());
+  });
+  test('words are looked for in every kind, whatever is filtered in one, and lead there', async () => {
+    expect(foundElsewhere(shipped, 'drills', ' ')).toEqual([]);
+    const found = foundElsewhere(shipped, 'drills', 'sag');
+    expect(found.map((f) => f.kind)).not.toContain('drills');
+    for (const { kind, count } of found) expect(listed(shipped, kind, { ...none, words: 'sag' })).toHaveLength(count);
+    expect(found.find((f) => f.kind === 'faults')!.count).toBeGreaterThan(0);
+    page = await show(LibraryPage, '/library?kind=methods');
+    await page.find('#lib-words').setValue('hips sag');
+    await button(/^Faults \(\d+\)$/).trigger('click');
+    await until(() => page.text().includes('Hips sag'));
+    expect((page.find('#lib-words').element as HTMLInputElement).value).toBe('hips sag');
   });
   test.each(Object.keys(KINDS) as Kind[])('every one of the %s opens its own page', async (kind) => {
     const [first] = listed(shipped, kind, none);

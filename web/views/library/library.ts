@@ -26,6 +26,11 @@ export interface Filter {
   kit: string;
   plane: string;
 }
+/** Asks for drills that need nothing but what every room has. */
+export const NO_KIT = 'no-kit';
+const EVERY_ROOM = ['mat', 'wall', 'doorway'];
+export const ALL: Readonly<Filter> = { words: '', family: '', cause: '', phase: '', kit: '', plane: '' };
+
 export interface Listed {
   id: string;
   name: string;
@@ -83,7 +88,7 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
             inFamily(d.families) &&
             byCause(Object.keys(d.causes)) &&
             is(filter.phase, d.phase) &&
-            is(filter.kit, d.kit) &&
+            (filter.kit === NO_KIT ? d.kit.every((k) => EVERY_ROOM.includes(k)) : is(filter.kit, d.kit)) &&
             is(filter.plane, d.plane),
         )
         .map((d) => ({
@@ -92,6 +97,19 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
           hint: gone('drills', d.id) ?? `${d.phase} · ${d.plane} · ${d.minutes} min`,
         }));
   }
+}
+
+/**
+ * Where else words are found than in one kind: the search goes over everything that there is to read, whatever else is filtered.
+ * @returns the other kinds with how many entries fit, most first; none without words
+ */
+export function foundElsewhere(catalog: Catalog, kind: Kind, words: string): { kind: Kind; count: number }[] {
+  if (words.trim() === '') return [];
+  return (Object.keys(KINDS) as Kind[])
+    .filter((k) => k !== kind)
+    .map((k) => ({ kind: k, count: listed(catalog, k, { ...ALL, words }).length }))
+    .filter((k) => k.count > 0)
+    .sort((a, b) => b.count - a.count);
 }
 
 /** What a draft of a changed or copied entry is of. */

@@ -138,8 +138,8 @@ function overrule(): void {
         <button class="btn" :disabled="number === ''">Take it</button>
       </form>
       <div class="mt-2 flex gap-2" role="group" aria-label="Result of the test">
-        <button class="btn flex-1" @click="answer('positive')">Positive</button>
-        <button class="btn flex-1" @click="answer('negative')">Negative</button>
+        <button class="btn flex-1" :aria-label="`${asked.name}: positive`" @click="answer('positive')">Positive</button>
+        <button class="btn flex-1" :aria-label="`${asked.name}: negative`" @click="answer('negative')">Negative</button>
       </div>
       <p v-if="next && asked === next.record" class="text-soft figures mt-1 text-sm">{{ testWhy(next) }}</p>
     </div>

@@ -1,18 +1,21 @@
 <script setup lang="ts">
 /** A new person by what the arithmetic needs: name, height, weight. The rest is added when it is known. */
-import { reactive, ref, watch } from 'vue';
+import { reactive, ref } from 'vue';
 import { z } from 'zod';
 import { personInputSchema } from '../../../api/people.js';
-import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
+import { massFromForm, statureFromForm } from '../../../words/units.js';
 import DraftBack from '../../components/DraftBack.vue';
 import { useAction } from '../../data/action.js';
 import { useFormDraft } from '../../data/drafts.js';
 import { addPerson } from '../../data/people.js';
 import { useSettings } from '../../stores/settings.js';
+import BodySize from './BodySize.vue';
 
 const emit = defineEmits<{ added: [id: string, rest: boolean]; cancel: [] }>();
 const settings = useSettings();
 const { busy, error, run } = useAction();
+/** What is added later. */
+const NOT_ASKED = personInputSchema.omit({ name: true }).parse({});
 interface Form {
   name: string;
   stature: number | '';
@@ -32,23 +35,15 @@ const draft = useFormDraft<Form>(
   form,
   blank,
 );
-watch(
-  () => settings.units,
-  (now, before) => {
-    if (form.stature !== '') form.stature = statureToForm(statureFromForm(form.stature, before), now);
-    if (form.mass !== '') form.mass = massToForm(massFromForm(form.mass, before), now);
-  },
-);
 async function add(rest: boolean): Promise<void> {
   let id = '';
   const kept = await run(async () => {
-    const person = await addPerson(
-      personInputSchema.parse({
-        name: form.name,
-        stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
-        mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
-      }),
-    );
+    const person = await addPerson({
+      ...NOT_ASKED,
+      name: form.name,
+      stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
+      mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
+    });
     id = person.id;
   });
   if (!kept) return;
@@ -69,14 +64,7 @@ async function leave(): Promise<void> {
       ><input id="p-name" v-model="form.name" class="field" required maxlength="80" autocomplete="off" />
     </div>
     <div class="grid grid-cols-2 gap-3">
-      <div>
-        <label class="label" for="p-stature">Height ({{ settings.units === 'metric' ? 'cm' : 'inches' }})</label>
-        <input id="p-stature" v-model.number="form.stature" type="number" step="0.1" min="1" class="field" />
-      </div>
-      <div>
-        <label class="label" for="p-mass">Weight ({{ settings.units === 'metric' ? 'kg' : 'pounds' }})</label>
-        <input id="p-mass" v-model.number="form.mass" type="number" step="0.1" min="1" class="field" />
-      </div>
+      <BodySize v-model:stature="form.stature" v-model:mass="form.mass" />
     </div>
     <p class="text-soft text-sm">
       Height and weight set the loads. Without them a body of middle size is reckoned with. Ask the stop signs on the

@@ -45,6 +45,10 @@ const ask = (): void => {
   draft.anew();
   open.value = true;
 };
+/** All were read out: what was not answered with yes is no. */
+const noneOfTheRest = (): void => {
+  form.answers = { ...Object.fromEntries(stopSigns.map((s) => [s.id, false])), ...form.answers };
+};
 async function save(): Promise<void> {
   const done = await run(() => askSigns(props.person.id, { answers: { ...form.answers }, note: form.note }));
   if (!done) return;
@@ -102,6 +106,9 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
           </div>
         </li>
       </ul>
+      <button v-if="!answered" type="button" class="btn my-2" @click="noneOfTheRest">
+        {{ Object.keys(form.answers).length ? 'None of the others' : 'None of these' }}
+      </button>
       <label class="label" for="sign-note">Note (private)</label>
       <input id="sign-note" v-model="form.note" class="field" maxlength="1000" />
       <p v-if="preview.stop" role="alert" class="note mt-2">{{ ADVICE_WORDS[preview.advice!] }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref, watch } from 'vue';
+import { reactive, ref } from 'vue';
 import { z } from 'zod';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
 import type { Group, Person, PersonInput } from '../../../api/people.js';
@@ -12,6 +12,7 @@ import { addGroup as storeGroup } from '../../data/people.js';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
 import PickOne from '../../components/PickOne.vue';
+import BodySize from './BodySize.vue';
 
 const props = defineProps<{
   person: Person;
@@ -53,13 +54,6 @@ const fill = (): Form => ({
 const form = reactive(fill());
 const newGroup = ref('');
 const groupError = ref('');
-watch(
-  () => settings.units,
-  (now, before) => {
-    if (form.stature !== '') form.stature = statureToForm(statureFromForm(form.stature, before), now);
-    if (form.mass !== '') form.mass = massToForm(massFromForm(form.mass, before), now);
-  },
-);
 
 const number = z.union([z.number(), z.literal('')]);
 const formSchema: z.ZodType<Form, unknown> = z.object({
@@ -145,14 +139,7 @@ async function addGroup(): Promise<void> {
       <label class="label" for="p-year">Year of birth</label
       ><input id="p-year" v-model.number="form.birthYear" type="number" min="1900" max="2100" class="field" />
     </div>
-    <div>
-      <label class="label" for="p-stature">Height ({{ settings.units === 'metric' ? 'cm' : 'inches' }})</label>
-      <input id="p-stature" v-model.number="form.stature" type="number" step="0.1" min="1" class="field" />
-    </div>
-    <div>
-      <label class="label" for="p-mass">Weight ({{ settings.units === 'metric' ? 'kg' : 'pounds' }})</label>
-      <input id="p-mass" v-model.number="form.mass" type="number" step="0.1" min="1" class="field" />
-    </div>
+    <BodySize v-model:stature="form.stature" v-model:mass="form.mass" />
     <div>
       <PickOne
         id="p-sex"

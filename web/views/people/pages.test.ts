@@ -7,6 +7,7 @@ import { hallWith, idOf, lookOf, noFacts, somebody } from '../../../tests/browse
 import { stopSigns } from '../../../core/studio/intake.js';
 import { watchedPlank } from '../../../core/testing.js';
 import FloorPage from '../floor/FloorPage.vue';
+import AddPersonForm from './AddPersonForm.vue';
 import ImportLook from './ImportLook.vue';
 import IntakePanel from './IntakePanel.vue';
 import PeoplePage from './PeoplePage.vue';
@@ -74,7 +75,52 @@ describe('the roster', () => {
   });
 });
 
+describe('somebody new', () => {
+  test('is added by three fields; what is refused is said, and what was typed stays', async () => {
+    server = hallWith([]).on(
+      'people.add',
+      () => new Refusal(422, 'Some of this cannot be taken. stature: must be 0.8–2.6 m'),
+    );
+    page = await show(AddPersonForm);
+    await page.find('#p-name').setValue('Tilda Wren');
+    await page.find('#p-stature').setValue('17');
+    await page.find('form').trigger('submit');
+    await until(() => page.find('[role=alert]').exists());
+    expect(page.find('[role=alert]').text()).toMatch(/0\.8–2\.6/);
+    expect((page.find('#p-name').element as HTMLInputElement).value).toBe('Tilda Wren');
+    expect(page.emitted('added')).toBeUndefined();
+    server.on('people.add', () => somebody(7));
+    await page.find('#p-stature').setValue('170');
+    await page.find('form').trigger('submit');
+    await until(() => page.emitted('added'));
+    expect(page.emitted('added')).toEqual([[idOf(7), false]]);
+    expect(
+      server.asked.find((a) => a.name === 'people.add' && (a.body as { stature: number }).stature === 1.7)!.body,
+    ).toMatchObject({ name: 'Tilda Wren', mass: null, groupId: null, sex: 'unspecified' });
+  });
+});
+
 describe('the floor', () => {
+  test('of a studio without anybody leads a coach to the first steps', async () => {
+    const none = { here: [], hereCount: 0, due: [], dueCount: 0, looksToday: 0, nobodyYet: true };
+    server = hallWith([]).on('floor.get', () => none);
+    page = await show(FloorPage);
+    await until(() => page.find('a.btn-main').exists() && page.text().includes('Nobody is in this studio yet'));
+    expect(page.find('a.btn-main').attributes('href')).toBe('/start');
+  });
+  test('where nobody is here, and somebody could be, offers a look', async () => {
+    server = hallWith([somebody(1)]).on('floor.get', () => ({
+      here: [],
+      hereCount: 0,
+      due: [],
+      dueCount: 0,
+      looksToday: 0,
+      nobodyYet: false,
+    }));
+    page = await show(FloorPage);
+    await until(() => page.text().includes('Here today'));
+    expect(page.find('a.btn-main').attributes('href')).toBe('/bench');
+  });
   test('counts all, and says how many more are due than it shows', async () => {
     server = hallWith([somebody(1)]).on('floor.get', () => ({
       here: [somebody(1, { here: true })],
@@ -185,6 +231,26 @@ describe('stop signs', () => {
     await until(() => server.times('intakes.add') === 1);
     const { answers } = server.asked.at(-1)!.body as { answers: Record<string, boolean> };
     expect(Object.values(answers).filter(Boolean)).toHaveLength(1);
+    expect(Object.keys(answers)).toHaveLength(stopSigns.length);
+    // The draft is gone from the device when the form is.
+    await until(() => !page.find('form').exists());
+  });
+  test('none of the others is one press, and changes no yes', async () => {
+    server = hallWith([somebody(1)]).on('intakes.add', () => noFacts());
+    page = await show(IntakePanel, '/', { person: somebody(1), facts: noFacts(), circumstance: null });
+    press(/Ask now/);
+    await until(() => page.find('form').exists());
+    await page
+      .findAll('[role=radio]')
+      .filter((r) => r.text() === 'Yes')[1]!
+      .trigger('click');
+    await until(() => page.text().includes('None of the others'));
+    press(/None of the others/);
+    await until(() => page.findAll('[aria-checked=true]').length === stopSigns.length);
+    await page.find('form').trigger('submit');
+    await until(() => server.times('intakes.add') === 1);
+    const { answers } = server.asked.at(-1)!.body as { answers: Record<string, boolean> };
+    expect(Object.entries(answers).filter(([, yes]) => yes)).toEqual([[stopSigns[1]!.id, true]]);
     expect(Object.keys(answers)).toHaveLength(stopSigns.length);
   });
 });

@@ -49,7 +49,11 @@ const limitText = (
     <LoadState
       :loading="found.loading.value"
       :error="found.error.value"
-      :empty="found.value.value && eyes.length === 0 && pairs.length === 0 ? 'No eye has practised yet.' : null"
+      :empty="
+        found.value.value && eyes.length === 0 && pairs.length === 0
+          ? 'No eye has practised yet. Three minutes of practice tell how late a coach taps and what is missed.'
+          : null
+      "
       @retry="found.load()"
     />
     <SortTable v-if="eyes.length" class="mt-2" caption="Eyes of the studio" :columns="columns" :rows="eyes" />

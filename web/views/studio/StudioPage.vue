@@ -173,7 +173,12 @@ const SEES: Record<Role, string> = {
             <p>{{ c.effect }}</p>
             <p class="text-soft figures text-sm">leaves out {{ leftOut(c.id) }} drills, tests and versions</p>
           </div>
-          <button class="btn" :aria-expanded="open === c.id" @click="open = open === c.id ? null : c.id">
+          <button
+            class="btn"
+            :aria-expanded="open === c.id"
+            :aria-label="`${open === c.id ? 'Close' : 'Open'} ${c.name}`"
+            @click="open = open === c.id ? null : c.id"
+          >
             {{ open === c.id ? 'Close' : 'Open' }}
           </button>
         </div>
