@@ -68,10 +68,7 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
     <FigureView class="h-40 w-full" :pose="plank.pose" :label="plank.name" />
     <div class="max-w-md">
       <p class="text-lg">{{ START.floor }}</p>
-      <div class="mt-3 flex flex-wrap gap-2">
-        <RouterLink to="/start" class="btn">{{ START.title }}</RouterLink>
-        <RouterLink to="/try" class="btn">{{ START.try.go }}</RouterLink>
-      </div>
+      <RouterLink to="/try" class="btn mt-3">{{ START.try.go }}</RouterLink>
     </div>
   </section>
   <div v-else-if="floor.value.value" class="mt-4 columns grid gap-4 lg:grid-cols-[3fr_2fr]">

@@ -223,7 +223,7 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
         “{{ taken.name }}” is taken away.
         <button class="btn ml-2" :disabled="busy" @click="putBack">Undo</button>
       </p>
-      <LoadState v-else :empty="`Choose one of the ${entries.length} on the left.`" />
+      <LoadState v-else :empty="entries.length ? `Choose one of the ${entries.length} on the left.` : null" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <EntryTools
         v-if="open?.entry"
