@@ -16,7 +16,7 @@ const DEALS = 4;
 /**
  * Deals one hold of a version in which one fault of the position's pads comes plainly and stays.
  * @param random 0–1, as `Math.random`
- * @returns null where no fault of the version can be drawn
+ * @returns seconds and shares as a dealt hold has them; null where no fault of the version can be drawn
  * @throws RangeError when the position or version is not in the catalogue
  */
 export function trialHold(
@@ -43,6 +43,7 @@ export function trialHold(
   }
   return null;
 }
+/** Its first fault is plain to see and is not mended. */
 const comesAndStays = ({ faults: [first] }: HoldItem): boolean =>
   first !== undefined && first.share >= PLAIN && first.mended === null;
 

@@ -113,7 +113,6 @@ const ranClass = (page: Page): Promise<string> =>
 const programmeOf = (page: Page): Promise<string> =>
   page.evaluate(async () => ((await (await fetch('/api/programmes')).json()) as { id: string }[])[0]!.id);
 
-/** All views with their addresses. */
 /** A group by its name. */
 const groupOf = (page: Page, name: string): Promise<string> =>
   page.evaluate(
@@ -121,6 +120,7 @@ const groupOf = (page: Page, name: string): Promise<string> =>
       ((await (await fetch('/api/groups')).json()) as { id: string; name: string }[]).find((g) => g.name === n)!.id,
     name,
   );
+/** All views with their addresses. */
 async function views(page: Page): Promise<[name: string, path: string][]> {
   const id = await personId(page, 'Marit Solheim');
   const items = await page.evaluate(

@@ -123,8 +123,8 @@ describe('a hall at work', () => {
     expect(after[0]).toMatchObject({ position: 'front-plank', clean: 9 });
   });
 
-  test('a hold of somebody new, entered there; or let go, and nothing is kept', async () => {
-    const page = await hall.coach();
+  /** Watches five seconds of somebody who is not named. */
+  async function watchedNobody(page: Page): Promise<void> {
     await page.goto(`${hall.url}/bench`);
     await sees(page, 'Nobody is chosen');
     await settled(page);
@@ -132,6 +132,10 @@ describe('a hall at work', () => {
     await pass(page, 5);
     await press(page, 'End');
     await press(page, 'Stopped by coach');
+  }
+  test('a hold of somebody new, entered there; or let go, and nothing is kept', async () => {
+    const page = await hall.coach();
+    await watchedNobody(page);
     await press(page, 'Somebody new');
     await page.locator('#p-name').fill('Wanda Kiel');
     await page.locator('form button.btn-main').click();
@@ -139,13 +143,7 @@ describe('a hall at work', () => {
     await sees(page, 'Wanda Kiel');
     await seesNot(page, /not yet sent/);
     expect(await looksOf(page, await personId(page, 'Wanda Kiel'))).toHaveLength(1);
-    await page.goto(`${hall.url}/bench`);
-    await sees(page, 'Nobody is chosen');
-    await settled(page);
-    await started(page);
-    await pass(page, 5);
-    await press(page, 'End');
-    await press(page, 'Stopped by coach');
+    await watchedNobody(page);
     await press(page, 'Throw this hold away');
     await press(page, 'Throw away');
     await page.waitForFunction(() => !Object.keys(localStorage).some((k) => k.startsWith('anchor.hold.')));
