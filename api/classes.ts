@@ -26,7 +26,12 @@ export const classInputSchema = z.strictObject({
     .default([]),
 });
 export type ClassInput = z.infer<typeof classInputSchema>;
-export const classSchema = classInputSchema.extend({ by: z.string(), changedAt: z.string() });
+export const classSchema = classInputSchema.extend({
+  by: z.string(),
+  changedAt: z.string(),
+  /** Counts its changes. Old copies on a device have none. */
+  version: z.number().int().optional(),
+});
 export type ClassOfStudio = z.infer<typeof classSchema>;
 
 export const classLineSchema = z.object({

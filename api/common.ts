@@ -37,11 +37,23 @@ export const problemSchema = z.object({
   detail: z.string().optional(),
   requestId: z.string(),
   problems: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+  /** Of something that somebody else changed meanwhile: what stands now, as the route answers it; null where it is gone. */
+  current: z.unknown().optional(),
 });
 export type ProblemBody = z.infer<typeof problemSchema>;
 
 export const ROLES = ['owner', 'coach', 'assistant'] as const;
 export type Role = (typeof ROLES)[number];
+
+/** What a record that two people may change says of its changes. */
+export const signedSchema = z.object({
+  /** Counts its changes. Old copies on a device have none. */
+  version: z.number().int().min(0).optional(),
+  /** Who changed it last, and when; null where that is not known. */
+  changedBy: z.string().nullable().optional(),
+  changedAt: z.string().nullable().optional(),
+});
+export type Signed = z.infer<typeof signedSchema>;
 
 /** Header that carries the session's token on every request that changes something. */
 export const CSRF_HEADER = 'x-anchor-token';

@@ -10,7 +10,7 @@ import {
   testPatchSchema,
 } from '../core/formats/observation.js';
 import { LANDMARKS } from '../core/landmarks.js';
-import { cursorSchema, daySchema, idSchema, instantSchema, words } from './common.js';
+import { cursorSchema, daySchema, idSchema, instantSchema, signedSchema, words } from './common.js';
 import { eyeSchema } from './eye.js';
 
 /** A free angle (at its middle point) or distance on a frame; points in px of the look's picture. */
@@ -92,6 +92,7 @@ export const mendSchema = mendInputSchema.extend({ at: z.string() });
 export type MendTried = z.infer<typeof mendSchema>;
 
 export const lookSchema = z.object({
+  ...signedSchema.shape,
   id: idSchema,
   personId: idSchema,
   startedAt: z.string(),

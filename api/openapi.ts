@@ -62,6 +62,18 @@ function operationOf(name: string, route: Route): Json {
       ...parametersOf(route.params, 'path'),
       ...parametersOf(route.query, 'query'),
       ...(changes ? [{ name: CSRF_HEADER, in: 'header', required: true, schema: { type: 'string' } }] : []),
+      ...(route.versioned
+        ? [
+            {
+              name: 'If-Match',
+              in: 'header',
+              required: false,
+              description:
+                'Version that is changed, in quotes. Another one that stands is answered with 409 and what stands.',
+              schema: { type: 'string' },
+            },
+          ]
+        : []),
     ],
     ...(bodyOf(route) ? { requestBody: bodyOf(route) } : {}),
     responses: {

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { CAUTION_IDS } from '../core/formats/catalog.js';
 import { MIN_STATURE, STATURE_WORDS } from '../core/formats/observation.js';
-import { cursorSchema, daySchema, idSchema, nameSchema, words } from './common.js';
+import { cursorSchema, daySchema, idSchema, nameSchema, signedSchema, words } from './common.js';
 
 export const groupInputSchema = z.strictObject({ name: nameSchema(60) });
 export const groupSchema = z.object({ id: idSchema, name: z.string(), people: z.number().int() });
@@ -108,6 +108,7 @@ export const personSummarySchema = z.object({
 export type PersonSummary = z.infer<typeof personSummarySchema>;
 
 export const personSchema = personSummarySchema.extend({
+  ...signedSchema.shape,
   birthYear: z.number().nullable(),
   minor: z.boolean(),
   stature: z.number().nullable(),

@@ -23,6 +23,8 @@ export interface Route {
   /** The body may be a long clip: taken up to {@link HEAVY_BYTES} and read beside the requests. */
   heavy?: true;
   form?: 'picture';
+  /** A change of what two people may change at once: says in `If-Match` which version it changes. */
+  versioned?: true;
   /** The body is a file as it is, read by the handler itself. */
   stream?: true;
   /** The answer's schema, `nothing` for an empty one, or the type of a file. */

@@ -33,6 +33,8 @@ import {
   runSchema,
 } from './runs.js';
 import { clipRoutes } from './clip-routes.js';
+import { backupRoutes } from './backup-routes.js';
+import { keepingRoutes } from './keeping-routes.js';
 import { groupRoutes } from './group-routes.js';
 import { letterRoutes } from './letter-routes.js';
 import { programmeRoutes } from './programme-routes.js';
@@ -181,6 +183,8 @@ export const routes = {
     answer: floorSchema,
     status: 200,
   },
+  ...keepingRoutes,
+  ...backupRoutes,
   ...groupRoutes,
   'people.list': {
     method: 'GET',
@@ -219,7 +223,8 @@ export const routes = {
     body: personPatchSchema,
     answer: personSchema,
     status: 200,
-    problems: [404],
+    versioned: true,
+    problems: [404, 409],
   },
   'attendance.set': {
     method: 'PUT',
@@ -341,7 +346,8 @@ export const routes = {
     body: lookPatchSchema,
     answer: lookSchema,
     status: 200,
-    problems: [404],
+    versioned: true,
+    problems: [404, 409],
   },
   'looks.remove': {
     method: 'DELETE',
@@ -477,6 +483,7 @@ export const routes = {
     body: prescriptionInputSchema,
     answer: z.array(prescriptionSchema),
     status: 201,
+    versioned: true,
     problems: [404, 409],
   },
   'prescriptions.end': {
@@ -751,7 +758,8 @@ export const routes = {
     body: classInputSchema,
     answer: classSchema,
     status: 200,
-    problems: [404],
+    versioned: true,
+    problems: [404, 409],
   },
   'classes.remove': {
     method: 'DELETE',
@@ -892,6 +900,8 @@ export const routes = {
     body: z.record(z.string(), z.unknown()),
     answer: studioCatalogueSchema,
     status: 200,
+    versioned: true,
+    problems: [409],
   },
   'entries.remove': {
     method: 'DELETE',
@@ -939,6 +949,8 @@ export const routes = {
     body: defaultsSchema,
     answer: studioCatalogueSchema,
     status: 200,
+    versioned: true,
+    problems: [409],
   },
 } as const satisfies Record<string, Route>;
 

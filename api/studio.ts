@@ -1,6 +1,6 @@
 /** The studio's own catalogue entries, its defaults, and who changed what. */
 import { z } from 'zod';
-import { nameSchema } from './common.js';
+import { nameSchema, signedSchema } from './common.js';
 import { isTimeZone } from '../core/days.js';
 import { ENTRY_KINDS, ENTRY_SCHEMAS, type EntryKind, type StudioEntry } from '../core/formats/entries.js';
 
@@ -33,12 +33,19 @@ export const entrySchema = z.object({
   record: records as z.ZodType<StudioEntry['record']>,
   by: z.string(),
   at: z.string(),
+  /** Counts the changes under its key. */
+  version: z.number().int().optional(),
   /** Taken away while something used it: still read, not offered any more. */
   retired: z.boolean(),
 });
 export type Entry = z.infer<typeof entrySchema>;
 
-export const studioCatalogueSchema = z.object({ entries: z.array(entrySchema), defaults: defaultsSchema });
+export const studioCatalogueSchema = z.object({
+  entries: z.array(entrySchema),
+  defaults: defaultsSchema,
+  /** Version of the defaults, and whose the last change was. */
+  signed: signedSchema.optional(),
+});
 export type StudioCatalogue = z.infer<typeof studioCatalogueSchema>;
 
 export const entryChangeSchema = z.object({

@@ -42,6 +42,21 @@ export function hallDay(instant: string | number, timeZone: string): Day {
   return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`;
 }
 
+const hours = new Map<string, Intl.DateTimeFormat>();
+/**
+ * The hour on the clock of a hall in a time zone, 0–23.
+ * @param instant ISO instant
+ * @param timeZone IANA name
+ * @throws RangeError for an unknown zone or something that is no instant
+ * @example hallHour('2026-05-31T23:30:00Z', 'Europe/Oslo') // => 1
+ */
+export function hallHour(instant: string, timeZone: string): number {
+  let format = hours.get(timeZone);
+  if (!format)
+    hours.set(timeZone, (format = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' })));
+  return Number(format.format(Date.parse(instant)));
+}
+
 /** Whether a name is a time zone that this program knows. */
 export function isTimeZone(name: string): boolean {
   try {

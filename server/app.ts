@@ -1,5 +1,6 @@
 /** The Express application: security headers, sessions, routes, the built interface, one error format. */
-import { randomBytes, randomUUID } from 'node:crypto';
+import { createHmac, randomBytes, randomUUID } from 'node:crypto';
+import { resolve } from 'node:path';
 import compression from 'compression';
 import express, { Router, type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
@@ -9,6 +10,17 @@ import { pino, type DestinationStream } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Config } from './config.js';
 import { openapi } from '../api/openapi.js';
+import { backupsIn } from './backup/keeper.js';
+import { alone, LOCKS } from './database/locks.js';
+import { erasureIn } from './erasure/erase.js';
+import { letGoInTime, retentionIn } from './erasure/retention.js';
+import { backupHandlers } from './routes/backups.js';
+import { secondIn } from './http/second.js';
+import { SessionStore } from './http/session-store.js';
+import { keepingHandlers } from './routes/keeping.js';
+import { newsBetween, newsHere } from './news.js';
+import { marksIn } from './trail/mark.js';
+import { trailIn } from './trail/trail.js';
 import { answerProblems, causeOf, HttpProblem, noSuchRoute } from './http/problems.js';
 import { checkToken, requireAccount, sessions, sessionSecret } from './http/session.js';
 import { slowDown } from './http/tries.js';
@@ -70,18 +82,52 @@ const plainPath = (url: string): string => url.split('?')[0]!.replace(/[0-9a-f]{
  */
 export function createApp(config: Config, db: Knex, logTo?: DestinationStream): Studio {
   const logger = pino({ level: config.logLevel, redact: ['req.headers', 'res.headers'] }, logTo);
-  const code = randomBytes(5).toString('hex').toUpperCase();
   const eyes = eyesIn(db);
   const [people, looks, plans, studio] = [peopleIn(db), looksIn(db, eyes), plansIn(db), studioIn(db)];
-  const programmes = programmesIn(db);
+  const [programmes, accounts] = [programmesIn(db), accountsIn(db)];
   const circumstances = circumstancesIn({ people, looks, plans, programmes, studio }, config.clock);
   const failed = (error: unknown): void => logger.error({ cause: causeOf(error) }, 'work behind a request failed');
   const [clips, pictures, clipFiles] = [clipsIn(db), picturesIn(config.dataDir), clipFilesIn(config.dataDir)];
   const work = workIn(config.workerFile);
   const secret = sessionSecret(config);
+  const shared = config.database !== undefined;
+  // Whichever of several processes is asked knows the same code.
+  const code = (shared ? createHmac('sha256', secret).update('first owner').digest() : randomBytes(5))
+    .toString('hex', 0, 5)
+    .toUpperCase();
+  const trail = trailIn(config, config.clock, failed);
+  const store = new SessionStore(db, failed);
+  const second = secondIn(accounts, sealWith(secret, 'second factor'), config.clock);
+  const keeper = backupsIn(db, {
+    dataDir: config.dataDir,
+    folder: config.backupsDir ?? `${resolve(config.dataDir)}-backups`,
+    clock: config.clock,
+    zone: async () => (await studio.now()).defaults.timeZone,
+    // Packing and unpacking take their time: nobody waits for them.
+    archive: {
+      backup: async (dataDir, file, now) =>
+        work.run('backup', await studio.now(), { dataDir, file, now, database: config.database }, 1, 0),
+      restore: async (file, dataDir) => work.run('restore', await studio.now(), { file, dataDir }, 1, 0),
+    },
+    // A demo's folder is thrown away.
+    scheduled: !config.demo,
+  });
+  const removals = removalsIn({ looks, clips, pictures, clipFiles }, config.clock, failed, shared);
+  const erasure = erasureIn(db, { removals, clock: config.clock });
+  const retention = retentionIn(db, config.clock);
   const context: Context = {
     config,
-    accounts: accountsIn(db),
+    // Of several processes one does it.
+    upkeep: [
+      removals.ofDeletedLooks,
+      trail.tidy,
+      erasure.tidy,
+      letGoInTime(retention, erasure, trail),
+      keeper.keepUp,
+    ].map((work: () => Promise<unknown>, n) => () => alone(db, LOCKS.upkeep + n, work)),
+    trail,
+    news: config.database === undefined ? newsHere() : newsBetween(db, config.database, failed),
+    accounts,
     people,
     looks,
     clips,
@@ -95,7 +141,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ladders: laddersIn(db),
     pictures,
     clipFiles,
-    removals: removalsIn({ looks, clips, pictures, clipFiles }, config.clock, failed),
+    removals,
     work,
     circumstances,
     judging: judgingIn({ eyes, looks, people, plans, studio, circumstances, work }, config.build, failed),
@@ -155,18 +201,21 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   app.use(compression({ threshold: 1024 }));
 
   const api = Router();
-  api.use(sessions(db, config, secret, failed), checkToken(secret));
+  api.use(sessions(store, secret), checkToken(secret));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  const personFiles = personFilesIn(db);
   const handlers: Handlers = {
     'health.get': async () => {
       await db.raw('select 1');
       return { ok: true };
     },
     'openapi.get': () => ({ openapi: '3.1.0', ...openapi() }),
-    ...accountHandlers(context, secret),
+    ...accountHandlers(context, secret, second),
+    ...keepingHandlers(context, { store, second }),
+    ...backupHandlers(context, { keeper, erasure, retention, files: personFiles }),
     ...peopleHandlers(context),
     ...groupHandlers(context),
     ...lookHandlers(context),
@@ -175,7 +224,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...programmeHandlers(context),
     ...soloHandlers(context),
     ...letterHandlers(context, { letters: lettersIn(db, sealWith(secret, 'letters')), post: simulatedPost() }),
-    ...transferHandlers(context, db, { imports: importsIn(db), files: personFilesIn(db) }),
+    ...transferHandlers(context, db, { imports: importsIn(db), files: personFiles }),
     ...ladderHandlers(context),
     ...eyeHandlers(context),
     ...classHandlers(context),
@@ -183,7 +232,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...wallHandlers(context),
     ...studioHandlers(context),
   };
-  mount(api, handlers, requireAccount(context.accounts), slowDown(db));
+  mount(api, handlers, requireAccount(context.accounts), slowDown(db), marksIn(db, trail));
   // Who is not signed in is not told which addresses there are.
   api.use(requireAccount(context.accounts), noSuchRoute);
   app.use('/api', api);

@@ -1,6 +1,7 @@
 /** Settings from the environment, read once at start. */
 import { randomInt } from 'node:crypto';
 import { z } from 'zod';
+import { isAddress } from './database/postgres.js';
 
 /** Put in by the build: a fingerprint of the computation. */
 declare const ANCHOR_BUILD: string | undefined;
@@ -14,6 +15,10 @@ const schema = z.object({
   ANCHOR_TRUST_PROXY: z.enum(['0', '1']).default('0'),
   /** Most gigabytes of clips that are kept. */
   ANCHOR_CLIPS_GB: z.coerce.number().min(0).max(100_000).default(20),
+  /** Folder of backups; beside the data where left out. */
+  ANCHOR_BACKUPS: z.string().optional(),
+  /** Address of a PostgreSQL server's database; the file in the data folder where left out. */
+  ANCHOR_DATABASE: z.string().refine(isAddress, 'must begin with postgres://').optional(),
   ANCHOR_WEB: z.string().optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
@@ -21,8 +26,10 @@ const schema = z.object({
 export interface Config {
   port: number;
   host: string;
-  /** Folder of the database file, the pictures and the session secret. */
+  /** Folder of the database file, the pictures and the session secret; of several processes the same. */
   dataDir: string;
+  /** Address of a PostgreSQL server's database; the file in the folder where left out. */
+  database?: string;
   demo: boolean;
   secret?: string;
   trustProxy: boolean;
@@ -39,6 +46,10 @@ export interface Config {
   workerFile?: string;
   /** Most bytes of clips that are kept; 20 GB where left out. */
   clipsBytes?: number;
+  /** Folder of backups; beside the data where left out. */
+  backupsDir?: string;
+  /** Closes the studio and opens the one that is to take its place; none where the program cannot. */
+  reopen?: () => void;
   /** Folder of the built interface; none in tests of the routes. */
   webDir?: string;
 }
@@ -52,6 +63,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     port: e.PORT,
     host: e.HOST,
     dataDir: e.ANCHOR_DATA,
+    database: e.ANCHOR_DATABASE,
     demo: e.ANCHOR_DEMO === '1',
     secret: e.ANCHOR_SECRET,
     trustProxy: e.ANCHOR_TRUST_PROXY === '1',
@@ -61,6 +73,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     build: typeof ANCHOR_BUILD === 'undefined' ? `unbuilt ${process.pid}` : ANCHOR_BUILD,
     background: true,
     clipsBytes: Math.round(e.ANCHOR_CLIPS_GB * 1024 ** 3),
+    backupsDir: e.ANCHOR_BACKUPS,
     webDir: e.ANCHOR_WEB,
   };
 }

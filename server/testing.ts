@@ -15,6 +15,7 @@ import { createApp, type Studio } from './app.js';
 import type { Config } from './config.js';
 import { openDatabase } from './database/open.js';
 import { noDefaults } from './repositories/studio.js';
+import { dropDatabase, freshDatabase, ON_SERVER } from './testing-database.js';
 
 export const PASSWORD = 'salt-and-tar-42';
 export const DAY = '2026-05-20';
@@ -39,6 +40,8 @@ export interface TestStudio extends Studio {
   stranger: () => Promise<Client>;
   /** Makes an account and signs in. */
   as: (role: Role, groups?: string[]) => Promise<Client>;
+  /** The studio as another process of it has it, or the same one started anew: on a server with connections of its own. */
+  again: (config?: Partial<Config>) => Promise<Studio>;
   /** What stands about a person, derived from what the routes answer as the interface derives it. */
   circumstance: (client: Client, person: string, look?: string) => Promise<Circumstance>;
   close: () => Promise<void>;
@@ -63,25 +66,28 @@ function fitsTable(method: string, path: string, answer: request.Response): void
   if (!read.success) throw new Error(`${method} ${path}: ${JSON.stringify(read.error.issues.slice(0, 3))}`);
 }
 
+/** Settings of a studio under test. */
+export const testConfig = (config: Partial<Config> & Pick<Config, 'dataDir'>): Config => ({
+  port: 0,
+  host: '127.0.0.1',
+  demo: false,
+  trustProxy: false,
+  logLevel: 'info',
+  clock: () => NOW,
+  seed: () => 1,
+  build: 'test',
+  background: false,
+  ...config,
+});
+
 export async function testStudio(config: Partial<Config> = {}): Promise<TestStudio> {
   const dir = mkdtempSync(join(tmpdir(), 'anchor-'));
-  const db = await openDatabase(dir);
+  const database = ON_SERVER ? await freshDatabase() : undefined;
+  const db = await openDatabase(dir, database);
   const log: string[] = [];
   let now = NOW;
   const studio = createApp(
-    {
-      port: 0,
-      host: '127.0.0.1',
-      dataDir: dir,
-      demo: false,
-      trustProxy: false,
-      logLevel: 'info',
-      clock: () => now,
-      seed: () => (seed += 1),
-      build: 'test',
-      background: false,
-      ...config,
-    },
+    testConfig({ dataDir: dir, database, clock: () => now, seed: () => (seed += 1), ...config }),
     db,
     { write: (line: string) => void log.push(line) },
   );
@@ -120,6 +126,7 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
     client.account = state.account;
     return client;
   }
+  const others: { studio: Studio; db: Knex }[] = [];
   return {
     ...studio,
     db,
@@ -135,9 +142,19 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
       const { defaults } = await studio.context.studio.now();
       return circumstanceOf(record.body as PersonRecord, defaults, facts.body as Facts, { now, look });
     },
+    async again(change = {}) {
+      const own = ON_SERVER ? await openDatabase(dir, database) : db;
+      const one = createApp({ ...studio.context.config, ...change }, own, { write: () => undefined });
+      others.push({ studio: one, db: own });
+      return one;
+    },
     async close() {
-      studio.context.judging.stop();
-      await db.destroy();
+      for (const { context } of [studio, ...others.map((o) => o.studio)]) {
+        context.judging.stop();
+        await Promise.all([context.news.close(), context.trail.close()]);
+      }
+      for (const pool of new Set([db, ...others.map((o) => o.db)])) await pool.destroy();
+      if (database !== undefined) await dropDatabase(database);
       rmSync(dir, { recursive: true, force: true });
     },
   };

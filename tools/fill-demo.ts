@@ -82,6 +82,7 @@ async function call<N extends RouteName>(
     account: as,
     params,
     query: route.query?.parse(query ?? {}),
+    version: null,
     body: route.heavy ? Buffer.from(JSON.stringify(body)) : route.body?.parse(body),
     request: Object.assign(Readable.from(stream ? [stream] : []), {
       file: picture && { buffer: picture },
@@ -519,7 +520,7 @@ async function fill(): Promise<void> {
     random,
   );
   await context.judging.sweep();
-  await db.destroy();
+  await Promise.all([db.destroy(), context.trail.close()]);
   writeFileSync(`${config.dataDir}/filled`, `${new Date(started).toISOString()}\n`);
 }
 

@@ -6,6 +6,9 @@ import { join } from 'node:path';
 
 /** The folder that a run of tests has filled already. */
 const ONCE = 'ANCHOR_TEST_FILLED';
+/** … and the day on which it did: who is here today, in a demo of yesterday, is nobody. */
+const DAY = 'ANCHOR_TEST_FILLED_ON';
+const today = () => new Date().toDateString();
 
 /**
  * A new folder with the demo in it; who asks removes it. The server must be built.
@@ -14,7 +17,7 @@ const ONCE = 'ANCHOR_TEST_FILLED';
 export function filledFolder() {
   const data = mkdtempSync(join(tmpdir(), 'anchor-hall-'));
   const once = process.env[ONCE];
-  if (once) {
+  if (once && process.env[DAY] === today()) {
     cpSync(once, data, { recursive: true });
     return data;
   }
@@ -26,6 +29,7 @@ export function filledFolder() {
 
 /** Fills the folder that every later one of this run, and of what it starts, is copied from. */
 export function fillOnce() {
+  process.env[DAY] = today();
   process.env[ONCE] = filledFolder();
 }
 

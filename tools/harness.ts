@@ -1,8 +1,8 @@
 /** A filled demo studio on a port of its own and a real browser: for the interface tests and the screenshots. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { filledFolder } from './filled.mjs';
 import { freePort } from './free-port.js';
 import { putClock } from './page-clock.js';
@@ -31,7 +31,7 @@ export interface Hall {
 }
 
 async function answered(url: string): Promise<void> {
-  for (let i = 0; i < 100; i += 1) {
+  for (let i = 0; i < 600; i += 1) {
     const ok = await fetch(`${url}/api/health`).then(
       (r) => r.ok,
       () => false,
@@ -39,7 +39,7 @@ async function answered(url: string): Promise<void> {
     if (ok) return;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-  throw new Error('the server did not start within 10 seconds');
+  throw new Error('the server did not start within a minute');
 }
 
 /**
@@ -141,7 +141,9 @@ export async function openHall({ web, empty = false }: { web?: string; empty?: b
     async close() {
       await browser.close();
       await end('SIGTERM');
-      rmSync(data, { recursive: true, force: true });
+      // What a restore left beside it, and its backups, go with it.
+      for (const name of readdirSync(dirname(data)))
+        if (name.startsWith(basename(data))) rmSync(join(dirname(data), name), { recursive: true, force: true });
       rmSync(profile, { recursive: true, force: true });
     },
   };

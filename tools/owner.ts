@@ -27,14 +27,17 @@ await runTool('owner', 2, async ([email, name]) => {
         .map((p) => `${p.path}: ${p.message}`)
         .join('; '),
     );
-  const db = await openDatabase(readConfig(process.env).dataDir);
+  const { dataDir, database } = readConfig(process.env);
+  const db = await openDatabase(dataDir, database);
   try {
     const accounts = accountsIn(db);
     const passwordHash = await hash(password);
     const known = await accounts.credentials(input.data.email);
-    if (known)
+    if (known) {
       await accounts.change(known.id, { role: 'owner', disabled: false, passwordHash, ...(name ? { name } : {}) });
-    else await accounts.add({ ...input.data, passwordHash });
+      // The device that shows its codes may be lost, or the secret that seals them another one.
+      await accounts.dropSecond(known.id);
+    } else await accounts.add({ ...input.data, passwordHash });
     return `${input.data.email} is an owner. Password, shown once: ${password}\nSign in with it and change it.`;
   } finally {
     await db.destroy();

@@ -15,4 +15,4 @@ export async function runTool(name: string, most: number, work: (args: string[])
     process.exitCode = 1;
   }
 }
-const USAGE: Readonly<Record<string, string>> = { restore: 'FILE [FOLDER]', owner: 'E-MAIL [NAME]' };
+const USAGE: Readonly<Record<string, string>> = { restore: 'FILE [FOLDER]', owner: 'E-MAIL [NAME]', move: 'FROM TO' };

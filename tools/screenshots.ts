@@ -1,9 +1,8 @@
 /** `npm run screenshots [-- FOLDER]`: one current picture of each main view, from the demo's data, into docs/screenshots. */
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
-import { asOwner, personId, pick, press, sees, settled, slide } from '../tests/e2e/steps.js';
+import type { Page } from 'puppeteer-core';
+import { asOwner, personId, press, sees, settled, slide } from '../tests/e2e/steps.js';
 import { openHall } from './harness.js';
 import { pass } from './page-clock.js';
 
@@ -79,17 +78,6 @@ await press(page, 'Make a link');
 const link = await (await page.waitForSelector('input[aria-label="The link"]'))!.evaluate((el) => el.value);
 await page.goto(`${hall.url}/bench?person=${person}`);
 await settled(page);
-await press(page, 'Start');
-await pass(page, 14.2);
-await page.keyboard.press('Digit1');
-await sees(page, 'first to go');
-await pass(page, 4.6);
-await shoot('bench-watched');
-await press(page, 'End');
-await press(page, 'Throw this hold away');
-await press(page, 'Throw away');
-await page.goto(`${hall.url}/bench?person=${person}`);
-await settled(page);
 await press(page, 'Use a picture');
 await press(page, 'Simulated camera');
 await page.waitForSelector('#sim-hipLine');
@@ -137,22 +125,39 @@ await shoot('look-picture', `/looks/${pictures.at(-1)!.id}`);
 await shoot('then-and-now', `/people/${person}/compare?then=${pictures.at(-1)!.id}&now=${pictures[0]!.id}`);
 await shoot('ladders', `/ladders?person=${person}`);
 await shoot('lever', `/lever?person=${person}&at=front-plank/straight-arm`);
-await shoot('studio', '/studio', await asOwner(hall));
-await shoot('outbox', '/letters');
-await page.goto(`${hall.url}/in`);
-const roster = join(mkdtempSync(join(tmpdir(), 'roster-')), 'new this autumn.csv');
-writeFileSync(
-  roster,
-  'Full name;Squad;Date of birth;Height (cm);Weight;Aim\nMarit Solheim;Rescue-boat crew;1991;172;69,5;\nHedda Stang;Rescue-boat crew;12.4.1988;168;64;Row the gig\nTobias Ro;Lunch class;1979;183;91;Sit without a sore back\n',
-);
-await (
-  (await page.waitForSelector('input[aria-label="File to bring in"]')) as ElementHandle<HTMLInputElement>
-).uploadFile(roster);
-await sees(page, 'What would happen');
-await pick(page, '#import-known', 'change');
-await sees(page, /changes 1/);
-await page.evaluate(() => window.scrollTo(0, 0));
-await shoot('import');
+const owner = await asOwner(hall);
+await shoot('studio', '/studio', owner);
+await owner.goto(`${hall.url}/backups`);
+await press(owner, 'Make one now');
+await sees(owner, 'Everything up to then is safe');
+await press(owner, 'Check');
+await sees(owner, 'each as it was');
+await pass(owner, 20);
+await shoot('backups', undefined, owner);
+
+// Two coaches, one person.
+const both = await personId(page, 'Gwen Applegarth');
+for (const on of [page, owner]) {
+  await on.goto(`${hall.url}/people/${both}?edit=1`);
+  await on.waitForSelector('#p-goal');
+  await settled(on);
+}
+await owner.locator('#p-goal').fill('A pull-up by spring');
+await owner.locator('#p-notes').fill('Knee is quiet on the bench.');
+await owner.locator('#p-email').fill('gwen@lofting.example');
+await press(owner, 'Save');
+await sees(owner, 'A pull-up by spring');
+await page.locator('#p-goal').fill('Straight-arm plank, forty seconds');
+await page.locator('#p-notes').fill('Works shifts: mornings only.');
+await page.locator('#p-mass').fill('71');
+await press(page, 'Save');
+await sees(page, 'Two versions of');
+await page.locator('[role="radiogroup"] [role="radio"]').click();
+await shoot('two-versions');
+await press(page, 'Go back to the page');
+await sees(page, 'Nothing was changed');
+await press(page, 'Cancel');
+await shoot('trail', '/trail', owner);
 
 // Work alone, by link, on a telephone.
 const phone = await hall.page();

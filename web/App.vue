@@ -7,6 +7,7 @@ import AppHeader from './components/AppHeader.vue';
 import SaidLine from './components/SaidLine.vue';
 import ShortcutHelp from './components/ShortcutHelp.vue';
 import { studio, useCatalogue } from './data/catalogue.js';
+import { asked } from './data/conflict.js';
 import { useOutbox } from './data/outbox.js';
 import { client, keepNoCopy, writeCopy } from './data/query.js';
 import { sendRuns } from './data/run-keeper.js';
@@ -15,6 +16,7 @@ import { useSettings } from './stores/settings.js';
 
 // The shell is kept on the device once the first page is there, so that it does not share a slow line with it.
 const NewVersion = defineAsyncComponent(() => import('./components/NewVersion.vue'));
+const ConflictDialog = defineAsyncComponent(() => import('./components/ConflictDialog.vue'));
 /** So long nothing is read before the shell is kept, ms. */
 const CALM_MS = 1500;
 const calm = ref(false);
@@ -72,5 +74,6 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
   </main>
   <ShortcutHelp />
   <NewVersion v-if="calm" />
+  <ConflictDialog v-if="asked" />
   <SaidLine />
 </template>

@@ -102,6 +102,24 @@ export const router = createRouter({
       component: () => import('./views/studio/StudioPage.vue'),
     },
     {
+      path: '/trail',
+      name: 'trail',
+      meta: { title: 'Who saw what' },
+      component: () => import('./views/keeping/TrailPage.vue'),
+    },
+    {
+      path: '/backups',
+      name: 'backups',
+      meta: { title: 'Backups' },
+      component: () => import('./views/keeping/BackupsPage.vue'),
+    },
+    {
+      path: '/account',
+      name: 'account',
+      meta: { title: 'Your account' },
+      component: () => import('./views/keeping/AccountPage.vue'),
+    },
+    {
       path: '/classes',
       name: 'classes',
       meta: { title: 'Classes' },

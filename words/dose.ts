@@ -75,5 +75,16 @@ export function paceText(dose: AnyDose): string {
   const { tempo, rest } = doseParts(dose);
   return `tempo ${tempo} · rest ${rest}`;
 }
+/** Tempo and rest as somebody reads them who was never told what 2-2-2 is. */
+export function plainPaceText(dose: AnyDose): string {
+  const { tempo, rest } = doseParts(dose);
+  const [out, still, back] = 'work' in dose || typeof dose.tempo === 'string' ? [] : dose.tempo;
+  const counted = [
+    [out, 's there'],
+    [still, 's still'],
+    [back, 's back'],
+  ].flatMap(([seconds, words]) => (seconds ? [`${seconds} ${words}`] : []));
+  return `${counted.length ? counted.join(', ') : `tempo ${tempo}`} · rest ${rest}`;
+}
 /** The breath: the coach's words where there are some, the drill's by the method else. */
 export const breathOf = (dose: AnyDose, own: string): string => ('work' in dose ? own : dose.breath || own);

@@ -19,7 +19,7 @@ export const FINDER = {
 } as const;
 
 /** Where one can go, with what people call it. Who is no coach is led to less. */
-export const FINDER_PLACES: readonly { name: string; to: string; also: string; coach?: true }[] = [
+export const FINDER_PLACES: readonly { name: string; to: string; also: string; coach?: true; owner?: true }[] = [
   { name: 'Floor', to: '/', also: 'today here home start' },
   { name: 'People', to: '/people', also: 'athletes members add a person list' },
   { name: 'Bench', to: '/bench', also: 'watch a hold clock picture clip camera new look' },
@@ -36,4 +36,7 @@ export const FINDER_PLACES: readonly { name: string; to: string; also: string; c
   { name: 'Your eye', to: '/eye', also: 'practice placing check taps' },
   { name: 'First steps', to: '/start', also: 'begin new studio help how it works', coach: true },
   { name: 'Try it on a drawn body', to: '/try', also: 'demo simulated athlete practice hold' },
+  { name: 'Your account', to: '/account', also: 'password devices second factor code sign out' },
+  { name: 'Who saw what', to: '/trail', also: 'audit trail privacy access log', owner: true },
+  { name: 'Backups', to: '/backups', also: 'restore save retention erase archived', owner: true },
 ];

@@ -2,6 +2,7 @@
 import type { Gate } from '../core/catalog/ladders.js';
 import type { NoForecast } from '../core/ladder/forecast.js';
 import type { Missing } from '../core/ladder/gates.js';
+import type { GateHere } from '../core/ladder/places.js';
 import type { Catalog } from '../core/catalog/index.js';
 import type { RangeStatus } from '../core/ladder/range.js';
 import { siteText } from './labels.js';
@@ -44,6 +45,16 @@ export function gateText(gate: Gate): string {
   const felt = gate.notFelt.length > 0 ? `, not felt first: ${gate.notFelt.map(siteText).join(', ')}` : '';
   const work = gate.reps === null ? `${gate.seconds} s clean` : `${gate.reps} clean reps`;
   return `${sets}${work}, nothing worse than ${gate.worst}${days}${felt}.`;
+}
+
+/** A gate as the person themselves reads it: what to show, and the best so far. */
+export function nextGateText({ rung, gate, status }: GateHere): string {
+  if (status.passed) return `${rung.name} is shown. Your coach says what comes after it.`;
+  const unit = gate.reps === null ? 's' : 'reps';
+  const sets = gate.sets > 1 ? `${gate.sets} times ` : '';
+  const days = gate.days > 1 ? ` on ${gate.days} days` : '';
+  const best = status.best > 0 ? ` Best so far: ${Math.floor(status.best)} ${unit}.` : '';
+  return `${rung.name}, ${sets}${gate.reps ?? gate.seconds} ${unit} clean${days}.${best}`;
 }
 
 /** Range that a version asks for, as it is missing or to be checked. */

@@ -33,6 +33,12 @@ export const MAP_VIEW_WORDS = { front: 'Front', rear: 'Back' } as const;
 export const siteText = (site: string): string =>
   ((SITE_WORDS as Readonly<Record<string, string>>)[site] ?? site.replaceAll('-', ' ')).toLowerCase();
 
+/** … and by itself, as on a button. */
+export const siteName = (site: string): string => {
+  const text = siteText(site);
+  return text.charAt(0).toUpperCase() + text.slice(1);
+};
+
 export const MEND_WORDS: Readonly<Record<MendKind, string>> = {
   cue: 'Say',
   'set-up': 'Set up',

@@ -1,5 +1,6 @@
 /** Letters to people, as a coach would write them. */
 import type { Day } from '../core/days.js';
+import { writtenDay } from './days.js';
 
 export const LETTER_WORDS = { sheet: 'Drills', programme: 'Programme', record: 'Record' } as const;
 export type LetterAbout =
@@ -21,11 +22,14 @@ const STOP =
 function about(letter: LetterAbout): string[] {
   switch (letter.what) {
     case 'sheet':
-      return ['Your drills are on the sheet that comes with this letter.', `We look again on ${letter.relookOn}.`];
+      return [
+        'Your drills are on the sheet that comes with this letter.',
+        `We look again on ${writtenDay(letter.relookOn)}.`,
+      ];
     case 'programme':
       return [
-        `Your programme is ready: ${letter.weeks} ${letter.weeks === 1 ? 'week' : 'weeks'} from ${letter.from}.`,
-        `It opens on your phone until ${letter.until.slice(0, 10)}, without an account:`,
+        `Your programme is ready: ${letter.weeks} ${letter.weeks === 1 ? 'week' : 'weeks'} from ${writtenDay(letter.from)}.`,
+        `It opens on your phone until ${writtenDay(letter.until.slice(0, 10))}, without an account:`,
         letter.link,
         'The link is yours alone: whoever has it can read the programme. Of the files with this letter one is the programme on paper, the other puts its days in your calendar.',
       ];

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CAUTION_IDS, FELT_SITES } from '../formats/catalog.js';
 import { bodyOf } from './anthropometry.js';
-import { bodyMap, siteAt, siteOfCaution, type MapView } from './body-map.js';
+import { bodyMap, FELT_PLACES, PAIN_PLACES, siteAt, siteOfCaution, type MapSite, type MapView } from './body-map.js';
 
 const anyBody = fc
   .record({
@@ -22,7 +22,8 @@ describe('the body map', () => {
       fc.property(anyBody, fc.constantFrom(...views), (body, view) => {
         const map = bodyMap(body, view);
         for (const { site, at } of map.places)
-          if ((FELT_SITES as readonly string[]).includes(site)) expect(siteAt(map, at, body.stature)).toBe(site);
+          for (const asked of [FELT_PLACES, PAIN_PLACES] as readonly (readonly MapSite[])[])
+            if (asked.includes(site)) expect(siteAt(map, at, body.stature, asked)).toBe(site);
       }),
     );
   });
@@ -35,17 +36,20 @@ describe('the body map', () => {
         fc.double({ min: -0.2, max: 2.2, noNaN: true }),
         (view, x, y) => {
           const map = bodyMap(body, view);
-          expect(siteAt(map, [x, y], body.stature)).toBe(siteAt(map, [-x, y], body.stature));
+          expect(siteAt(map, [x, y], body.stature, PAIN_PLACES)).toBe(siteAt(map, [-x, y], body.stature, PAIN_PLACES));
         },
       ),
     );
-    expect(siteAt(bodyMap(body, 'front'), [0.6, 1.6], body.stature)).toBeNull();
+    expect(siteAt(bodyMap(body, 'front'), [0.6, 1.6], body.stature, FELT_PLACES)).toBeNull();
   });
   test('a tap beside a wrist is the wrist: a thumb is wider than it', () => {
     const body = bodyOf();
     const map = bodyMap(body, 'front');
     const wrist = map.places.find((p) => p.site === 'wrists')!;
-    expect(siteAt(map, [wrist.at[0] + 0.06, wrist.at[1] - 0.03], body.stature)).toBe('wrists');
+    expect(siteAt(map, [wrist.at[0] + 0.06, wrist.at[1] - 0.03], body.stature, FELT_PLACES)).toBe('wrists');
+    // A knee hurts, and is not where a hold is felt.
+    const knee = map.places.find((p) => p.site === 'knees')!;
+    expect(siteAt(map, knee.at, body.stature, FELT_PLACES)).not.toBe('knees');
   });
   test('everything lies in its box, and no outline is without size', () => {
     fc.assert(

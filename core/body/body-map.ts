@@ -9,6 +9,11 @@ import type { Outline } from './parts.js';
 export type FeltSite = Exclude<(typeof FELT_SITES)[number], 'nowhere'>;
 /** Places on the map: what can be felt, and joints that cautions speak of. */
 export type MapSite = FeltSite | 'elbows' | 'knees' | 'hips';
+/** Where something can be felt. */
+export const FELT_PLACES: readonly FeltSite[] = FELT_SITES.filter((site) => site !== 'nowhere');
+export type PainSite = FeltSite | 'elbows' | 'knees';
+/** Where pain can be: the joints too. */
+export const PAIN_PLACES: readonly PainSite[] = [...FELT_PLACES, 'elbows', 'knees'];
 export type MapView = 'front' | 'rear';
 
 /** A place: an oval about its middle, metres, x right as drawn, y up, the floor at 0. */
@@ -110,17 +115,24 @@ export function bodyMap(body: Body, view: MapView): MapFigure {
   };
 }
 
-const isFelt = (site: MapSite): site is FeltSite => (FELT_SITES as readonly string[]).includes(site);
+const isOf = <S extends MapSite>(of: readonly S[], site: MapSite): site is S =>
+  (of as readonly MapSite[]).includes(site);
 
 /**
  * The place that somebody points at: the one whose oval lies nearest, by its own size; a thumb is wider than a wrist.
  * @param p metres, as the places are
+ * @param of the places that are asked for
  * @returns null farther than a hand's breadth from every place
  */
-export function siteAt({ places }: Pick<MapFigure, 'places'>, p: Point, stature: Metres): FeltSite | null {
-  let best: { site: FeltSite; off: number } | null = null;
+export function siteAt<S extends MapSite>(
+  { places }: Pick<MapFigure, 'places'>,
+  p: Point,
+  stature: Metres,
+  of: readonly S[],
+): S | null {
+  let best: { site: S; off: number } | null = null;
   for (const { site, at, half } of places) {
-    if (!isFelt(site)) continue;
+    if (!isOf(of, site)) continue;
     const off = Math.hypot((p[0] - at[0]) / half[0], (p[1] - at[1]) / half[1]);
     if (distance(p, at) < 0.05 * stature + Math.max(...half) && (best === null || off < best.off)) best = { site, off };
   }

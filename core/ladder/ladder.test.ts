@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
 import { catalog, record, rungOf } from '../catalog/index.js';
-import { ladderOf, ladders, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
+import { ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
 import { addDays } from '../days.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { loadOf } from '../statics/load.js';
@@ -13,7 +13,7 @@ import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js
 import { holdsBefore, loggedHold, type LoggedHold } from './holds.js';
 import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery, type Proposal } from './next-step.js';
 import { sessionsAt, workOrder } from './next-gate.js';
-import { graphLinks, pathTo, placeHistory, placeOn } from './places.js';
+import { gateHere, graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
 const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
 const hold = plankHold;
@@ -623,6 +623,20 @@ describe('places and paths', () => {
     expect(placeOn(catalog, plank, [hold({ day: day(1) })], [{ to: 'front-plank/elbows-ahead', day: day(0) }])).toBe(
       'front-plank/forearm',
     );
+  });
+  test('what is asked next in a position: the gate at the place there, none elsewhere or where a caution bars it', () => {
+    const standing = { cap: 45, cautions: [] as CautionId[], today: day(3) };
+    const holds = [hold({ day: day(1), clean: 21, total: 30 })];
+    const here = gateHere(catalog, 'front-plank', standing, holds, [])!;
+    expect([placeKey(here.rung), here.gate.seconds, here.status.best]).toEqual(['front-plank/forearm', 40, 21]);
+    expect(gateHere(catalog, 'hollow', standing, holds, [])).toBeNull();
+    expect(gateHere(catalog, 'front-plank', standing, [], [])).toBeNull();
+    const moved = gateHere(catalog, 'front-plank', standing, holds, [{ to: 'front-plank/elbows-ahead', day: day(2) }])!;
+    expect([placeKey(moved.rung), moved.status.best]).toEqual(['front-plank/elbows-ahead', 0]);
+    const [bar] = moved.rung.excludedBy;
+    expect(bar).toBeDefined();
+    const barred = { ...standing, cautions: [bar!] };
+    expect(gateHere(catalog, 'front-plank', barred, holds, [{ to: placeKey(moved.rung), day: day(2) }])).toBeNull();
   });
   test('places over time: a line for each change, newest first', () => {
     const holds = [hold({ day: day(0) }), hold({ day: day(3) }), hold({ place: 'front-plank/knees', day: day(5) })];

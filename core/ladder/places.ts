@@ -1,6 +1,14 @@
 /** Where a person stands on each ladder, and the way from there to a skill. */
 import type { Catalog } from '../catalog/index.js';
-import { ladderOf, ladders, rungsOnLadder, type Ladder, type SkillGoal, placeKey } from '../catalog/ladders.js';
+import {
+  ladderOf,
+  ladders,
+  rungsOnLadder,
+  type Gate,
+  type Ladder,
+  type SkillGoal,
+  placeKey,
+} from '../catalog/ladders.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus, type Missing } from './gates.js';
 import type { Day } from '../days.js';
@@ -49,6 +57,36 @@ export function placeOn(
   taken: readonly TakenStep[],
 ): string | null {
   return moves(catalog, ladder, holds, taken).at(-1)?.place ?? null;
+}
+
+/** The gate at somebody's place in a position, and how it stands. */
+export interface GateHere {
+  rung: Rung;
+  gate: Gate;
+  status: GateStatus;
+}
+/**
+ * What is asked next in a position: the gate of the version where somebody stands on a ladder that goes through it.
+ * @param cap longest useful hold by the method in force, s
+ * @param today the hall's day
+ * @returns null where the person stands on no such ladder in this position, or a caution leaves their version out
+ */
+export function gateHere(
+  catalog: Catalog,
+  family: string,
+  { cap, cautions, today }: { cap: number; cautions: readonly CautionId[]; today: Day },
+  holds: readonly LoggedHold[],
+  taken: readonly TakenStep[],
+): GateHere | null {
+  for (const ladder of ladders) {
+    const place = placeOn(catalog, ladder, holds, taken);
+    const rung = place !== null && place.split('/')[0] === family ? rungAt(catalog, place) : null;
+    if (!rung || rung.excludedBy.some((c) => cautions.includes(c))) continue;
+    const gate = gateFor(ladder, rung, cap, cautions);
+    const here = holds.filter((h) => h.place === place);
+    return { rung, gate, status: gateStatus(gate, here, today) };
+  }
+  return null;
 }
 
 export interface PathStep {

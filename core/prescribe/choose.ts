@@ -4,6 +4,7 @@ import { offered, record } from '../catalog/index.js';
 import { postureOf } from './mends.js';
 import { curlWorth } from './by-method.js';
 import { doseOf } from './dose.js';
+import { changesBy } from './given.js';
 import type { KitSize, NoSize } from './sizing.js';
 import { assignable, assignableRecord, figureOfAssignable, versionOf } from './assignable.js';
 import {
@@ -411,7 +412,7 @@ export function chooseDrills(catalog: Catalog, query: ChoiceQuery): DrillChoice 
             ? rung.dose
             : (query.doseToday?.(drill) ?? doseOf(catalog, drill, method, cautions, query.level)),
         answers: main.map(([cause]) => ({ cause, probability: chance.get(cause) ?? 0 })),
-        changes: cautions.flatMap((caution) => drill.changedBy[caution] ?? []),
+        changes: changesBy(drill, cautions),
         size: query.sizeOf?.(drill) ?? null,
         minutes: drill.minutes,
       };

@@ -59,18 +59,21 @@ describe('a studio in one file', () => {
     const media = await picture();
     const kept = look(media);
     await coach.send('post', `/people/${person}/looks`, kept);
-    const { files } = await backup(studio.dir, file(), NOW);
+    const { files } = await backup(studio.dir, file(), NOW, studio.context.config.database);
     expect(files.map((f) => f.name).sort()).toEqual([
       'anchor.sqlite',
       `media/${media}.jpg`,
       `media/${media}.thumb.jpg`,
+      'trail.sqlite',
     ]);
     // What comes after is not in it, and does not disturb it.
     expect((await coach.send('post', `/people/${person}/looks`, look())).status).toBe(201);
     const into = join(away, 'restored');
     await restore(file(), into);
     const db = await openDatabase(into);
-    const { context } = createApp({ ...studio.context.config, dataDir: into }, db, { write: () => undefined });
+    const { context } = createApp({ ...studio.context.config, dataDir: into, database: undefined }, db, {
+      write: () => undefined,
+    });
     expect(await context.looks.find(kept.id)).toMatchObject({ mediaId: media, observation: { target: 40 } });
     expect(await db('observations')).toHaveLength(1);
     expect(await db('sessions')).toEqual([]);
@@ -83,13 +86,13 @@ describe('a studio in one file', () => {
   test('a picture whose file is gone is left out with its record, so that the copy is whole', async () => {
     const media = await picture();
     rmSync(studio.context.pictures.path(media, true));
-    const { files } = await backup(studio.dir, file(), NOW);
-    expect(files).toHaveLength(1);
+    const { files } = await backup(studio.dir, file(), NOW, studio.context.config.database);
+    expect(files.map((f) => f.name)).toEqual(['anchor.sqlite', 'trail.sqlite']);
     await restore(file(), join(away, 'restored'));
   });
   test('any byte that is not as it was is found, and nothing is written', async () => {
     await picture();
-    await backup(studio.dir, file(), NOW);
+    await backup(studio.dir, file(), NOW, studio.context.config.database);
     const whole = readFileSync(file());
     const damaged = join(away, 'damaged.zip');
     let refused = 0;
@@ -115,10 +118,12 @@ describe('a studio in one file', () => {
     expect(readdirSync(away).filter((n) => n.includes('restoring') || n.includes('work'))).toEqual([]);
   });
   test('refuses what it would overwrite, and what is not there', async () => {
-    await backup(studio.dir, file(), NOW);
-    expect(await reasonOf(backup(studio.dir, file(), NOW))).toMatch(/there already/);
+    await backup(studio.dir, file(), NOW, studio.context.config.database);
+    expect(await reasonOf(backup(studio.dir, file(), NOW, studio.context.config.database))).toMatch(/there already/);
     expect(await reasonOf(backup(away, join(away, 'x.zip'), NOW))).toMatch(/no studio/);
-    expect(await reasonOf(backup(studio.dir, join(away, 'no', 'x.zip'), NOW))).toMatch(/is no folder/);
+    expect(await reasonOf(backup(studio.dir, join(away, 'no', 'x.zip'), NOW, studio.context.config.database))).toMatch(
+      /is no folder/,
+    );
     expect(await reasonOf(restore(join(away, 'none.zip'), join(away, 'r')))).toMatch(/does not exist/);
     expect(await reasonOf(restore(file(), studio.dir))).toMatch(/is not empty/);
     writeFileSync(join(away, 'text.zip'), 'not a zip');

@@ -1,4 +1,4 @@
-/** A studio in one file: a zip of the database, the pictures and clips, and a list of everything with its hash. */
+/** A studio in one file: a zip of the database, the trail of who saw what, the pictures and clips, and a list of everything with its hash. */
 import { createHash } from 'node:crypto';
 import {
   createReadStream,
@@ -19,11 +19,13 @@ import Database from 'better-sqlite3';
 import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { z } from 'zod';
+import { rowsIntoFiles } from '../database/move.js';
 import { databaseFile } from '../database/open.js';
 
 export const BACKUP_FORMAT = 'upright-anchor/backup';
 const MANIFEST = 'manifest.json';
 const DATABASE = 'anchor.sqlite';
+const TRAIL = 'trail.sqlite';
 
 const manifestSchema = z.object({
   format: z.literal(BACKUP_FORMAT),
@@ -48,8 +50,8 @@ async function hashOf(file: string): Promise<string> {
 }
 
 /** A copy of the database as it is at one moment, without sessions and without pictures and clips whose files are gone. @returns the files that belong to it */
-async function snapshot(dataDir: string, to: string): Promise<string[]> {
-  const source = new Database(databaseFile(dataDir), { readonly: true, fileMustExist: true });
+async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<string[]> {
+  const source = new Database(databaseFile(rowsDir), { readonly: true, fileMustExist: true });
   try {
     await source.backup(to);
   } finally {
@@ -74,6 +76,17 @@ async function snapshot(dataDir: string, to: string): Promise<string[]> {
     copy.close();
   }
 }
+/** The trail of who saw what as it is at one moment. @returns false where there is none yet */
+async function trailCopy(dataDir: string, to: string): Promise<boolean> {
+  if (!existsSync(join(dataDir, TRAIL))) return false;
+  const source = new Database(join(dataDir, TRAIL), { readonly: true });
+  try {
+    await source.backup(to);
+  } finally {
+    source.close();
+  }
+  return true;
+}
 /** What lies beside the database, by the table that names it. */
 const KEPT = [
   ['media', (id: string) => [`media/${id}.jpg`, `media/${id}.thumb.jpg`]],
@@ -86,29 +99,47 @@ const idsOf = (db: Database.Database, table: string): string[] =>
     : [];
 
 /**
+ * An instant as a part of a file's name.
+ * @example stampOf('2026-05-20T10:00:00.000Z') // => '20260520-100000'
+ */
+export const stampOf = (at: string): string =>
+  `${at.slice(0, 10).replaceAll('-', '')}-${at.slice(11, 19).replaceAll(':', '')}`;
+
+/** What makes backups and brings them back: here, or in a thread. */
+export interface Archive {
+  backup: (dataDir: string, file: string, now: string) => Promise<Manifest>;
+  restore: (file: string, dataDir: string) => Promise<Manifest>;
+}
+
+/**
  * Writes a studio into one file while its server goes on. The file appears when it is whole.
  * @param now ISO instant
+ * @param address of the database where the studio lies on a server: the file is the same, and restored into a folder
  * @returns what is in it
  * @throws BackupError in words
  */
-export async function backup(dataDir: string, file: string, now: string): Promise<Manifest> {
-  if (!existsSync(databaseFile(dataDir))) throw new BackupError(`There is no studio in ${dataDir}.`);
+export async function backup(dataDir: string, file: string, now: string, address?: string): Promise<Manifest> {
+  if (address === undefined && !existsSync(databaseFile(dataDir)))
+    throw new BackupError(`There is no studio in ${dataDir}.`);
   if (existsSync(file)) throw new BackupError(`${file} is there already. Name another file.`);
   if (!existsSync(dirname(resolve(file)))) throw new BackupError(`${dirname(resolve(file))} is no folder.`);
   const work = mkdtempSync(`${resolve(file)}.work-`);
   const part = join(work, 'part.zip');
   try {
-    const kept = await snapshot(dataDir, join(work, DATABASE));
+    const rowsDir = address === undefined ? dataDir : join(work, 'rows');
+    if (address !== undefined) await rowsIntoFiles(address, rowsDir);
+    const kept = await snapshot(rowsDir, dataDir, join(work, DATABASE));
     const sources = [
       { name: DATABASE, from: join(work, DATABASE) },
       ...kept.map((name) => ({ name, from: join(dataDir, name) })),
     ];
+    if (await trailCopy(rowsDir, join(work, TRAIL))) sources.push({ name: TRAIL, from: join(work, TRAIL) });
     const zip = new yazl.ZipFile();
     const written = pipeline(zip.outputStream, createWriteStream(part, { mode: 0o600 }));
     const files: Manifest['files'] = [];
     for (const { name, from } of sources) {
       files.push({ name, bytes: statSync(from).size, sha256: await hashOf(from) });
-      zip.addFile(from, name, { compress: name === DATABASE });
+      zip.addFile(from, name, { compress: name === DATABASE || name === TRAIL });
     }
     const manifest: Manifest = { format: BACKUP_FORMAT, version: 1, madeAt: now, files };
     zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 2)), MANIFEST);
@@ -215,7 +246,11 @@ export async function restore(file: string, dataDir: string): Promise<Manifest> 
     const manifest = await manifestOf(zip, entries);
     for (const folder of ['media', 'clips']) mkdirSync(join(part, folder), { mode: 0o700 });
     for (const listed of manifest.files) {
-      if (!/^(anchor\.sqlite|media\/[0-9a-f-]{36}(\.thumb)?\.jpg|clips\/[0-9a-f-]{36}\.clip)$/.test(listed.name))
+      if (
+        !/^(anchor\.sqlite|trail\.sqlite|media\/[0-9a-f-]{36}(\.thumb)?\.jpg|clips\/[0-9a-f-]{36}\.clip)$/.test(
+          listed.name,
+        )
+      )
         throw new BackupError(`The backup lists a file that does not belong in it: ${listed.name.slice(0, 60)}`);
       const entry = entries.get(listed.name);
       if (!entry) throw new BackupError(`${listed.name} is missing from the backup.`);

@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { StartError } from './open.js';
+import { StartError } from './start-error.js';
 
 interface Owner {
   pid: number;

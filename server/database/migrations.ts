@@ -1,8 +1,12 @@
 /** The database's shape as a list of steps, in the code so that tests and the bundle run the same ones. */
 import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
+import { caseless, onPostgres, orNothing } from './dialect.js';
+import { order } from './order-step.js';
 import { programmes } from './programmes-step.js';
 import { records } from './records-step.js';
+import { second } from './second-step.js';
+import { versions } from './versions-step.js';
 import { recordHash } from './record-hash.js';
 
 /** Drops columns in place. Making the table anew, as the builder does for SQLite, would delete what refers to its rows. */
@@ -42,8 +46,8 @@ const first: Step = {
       t.text('name').notNullable();
       t.text('group_id').references('groups.id').onDelete('SET NULL').index();
       t.integer('birth_year');
-      t.float('stature');
-      t.float('mass');
+      t.double('stature');
+      t.double('mass');
       t.text('sex').notNullable().checkIn(['female', 'male', 'unspecified']);
       t.text('goal').notNullable().defaultTo('');
       t.text('method');
@@ -301,8 +305,8 @@ const days: Step = {
       t.index(['record_hash'], 'looks_by_hash');
     });
     await db.schema.alterTable('attendance', (t) => t.index(['day'], 'attendance_by_day'));
-    await db.raw('create index people_by_name on people (archived_at, name collate nocase, id)');
-    await db.raw("create index people_by_last_look on people (archived_at, ifnull(last_look_day, ''))");
+    await db.raw(`create index people_by_name on people (archived_at, ${caseless(db, 'name')}, id)`);
+    await db.raw(`create index people_by_last_look on people (archived_at, ${orNothing(db, 'last_look_day')})`);
     await db.raw('create index screens_by_person on screens (person_id, done_at)');
   },
   async down(db) {
@@ -322,6 +326,23 @@ const days: Step = {
   },
 };
 
+/** What came before the counting began counts in the order of its instants; and as the account's role is today. */
+async function countArrived(db: Knex): Promise<void> {
+  // A studio on a server is younger than the counting.
+  if (onPostgres(db)) return void (await db('counters').insert({ name: 'arrivals', value: 0 }));
+  await db.raw(`create temporary table arrived as select kind, id, row_number() over (order by at, kind desc, id) as n from (
+    select 'o' as kind, id, started_at as at from observations union all select 'i', id, asked_at from intakes)`);
+  await db.raw('create index temp.arrived_by_id on arrived (kind, id)');
+  await db.raw(
+    "update observations set arrival = (select n from arrived a where a.kind = 'o' and a.id = observations.id)",
+  );
+  await db.raw("update intakes set arrival = (select n from arrived a where a.kind = 'i' and a.id = intakes.id)");
+  await db.raw('update observations set made_as = (select role from accounts where accounts.id = made_by)');
+  await db.raw('update intakes set made_as = (select role from accounts where accounts.id = asked_by)');
+  await db.raw("insert into counters (name, value) select 'arrivals', count(*) from arrived");
+  await db.raw('drop table arrived');
+}
+
 const reliability: Step = {
   name: '007-arrivals-removals-and-tries',
   async up(db) {
@@ -338,18 +359,7 @@ const reliability: Step = {
       t.integer('arrival').notNullable().defaultTo(0);
       t.text('made_as').notNullable().defaultTo('coach');
     });
-    // What came before the counting began counts in the order of its instants; and as the account's role is today.
-    await db.raw(`create temporary table arrived as select kind, id, row_number() over (order by at, kind desc, id) as n from (
-      select 'o' as kind, id, started_at as at from observations union all select 'i', id, asked_at from intakes)`);
-    await db.raw('create index temp.arrived_by_id on arrived (kind, id)');
-    await db.raw(
-      "update observations set arrival = (select n from arrived a where a.kind = 'o' and a.id = observations.id)",
-    );
-    await db.raw("update intakes set arrival = (select n from arrived a where a.kind = 'i' and a.id = intakes.id)");
-    await db.raw('update observations set made_as = (select role from accounts where accounts.id = made_by)');
-    await db.raw('update intakes set made_as = (select role from accounts where accounts.id = asked_by)');
-    await db.raw("insert into counters (name, value) select 'arrivals', count(*) from arrived");
-    await db.raw('drop table arrived');
+    await countArrived(db);
     // Files of pictures that are to be removed, or that nothing refers to yet: a start sweeps what a broken one left.
     await db.schema.createTable('media_removals', (t) => {
       t.text('id').primary();
@@ -366,7 +376,7 @@ const reliability: Step = {
     await db.schema.createTable('sign_in_tries', (t) => {
       t.text('key').primary();
       t.integer('tries').notNullable();
-      t.integer('until').notNullable();
+      t.bigInteger('until').notNullable();
     });
   },
   async down(db) {
@@ -554,6 +564,9 @@ const STEPS: readonly Step[] = [
   clips,
   programmes,
   records,
+  versions,
+  second,
+  order,
 ];
 
 /** Names of the steps that this program knows. */

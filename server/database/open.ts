@@ -1,19 +1,14 @@
-/** Opens the studio's SQLite file: write-ahead log, synced writes, foreign keys, and all migrations run; says in words why it cannot. */
+/** Opens the studio's database, a SQLite file of its folder or a PostgreSQL server. The file: write-ahead log, synced writes, foreign keys, and all migrations run; says in words why it cannot. */
 import { closeSync, existsSync, mkdirSync, openSync, readdirSync, readSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import knex, { type Knex } from 'knex';
 import { migrationSource, STEP_NAMES } from './migrations.js';
+import { openPostgres } from './postgres.js';
+import { StartError } from './start-error.js';
+import { belongTogether } from './together.js';
 
 interface SqliteConnection {
   pragma: (text: string) => void;
-}
-
-/** Why a studio cannot be opened, for whoever starts the server. */
-export class StartError extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'StartError';
-  }
 }
 
 export const databaseFile = (dataDir: string): string => join(dataDir, 'anchor.sqlite');
@@ -84,10 +79,29 @@ function inWords(error: unknown, dataDir: string): Error {
 }
 
 /**
- * @param dataDir folder that holds `anchor.sqlite`; made when missing
+ * @param dataDir folder that holds `anchor.sqlite`, or what belongs to the server's database; made when missing
+ * @param address of a PostgreSQL server's database; the file where left out
+ * @param tied whether the server's database and the folder have to belong together
  * @throws StartError in words
  */
-export async function openDatabase(dataDir: string): Promise<Knex> {
+export async function openDatabase(dataDir: string, address?: string, tied = true): Promise<Knex> {
+  if (address === undefined) return openFile(dataDir);
+  try {
+    mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+  } catch (error) {
+    throw inWords(error, dataDir);
+  }
+  const db = await openPostgres(address, checkVersion);
+  try {
+    if (tied) await belongTogether(db, dataDir, address);
+    return db;
+  } catch (error) {
+    await db.destroy();
+    throw error;
+  }
+}
+
+async function openFile(dataDir: string): Promise<Knex> {
   let db: Knex | undefined;
   try {
     mkdirSync(dataDir, { recursive: true, mode: 0o700 });

@@ -26,6 +26,8 @@ export interface Asked<R extends Route> {
   query: QueryOf<R>;
   /** Checked; of a route that may be sent a long clip, the bytes as they came. */
   body: R extends { heavy: true } ? Buffer : BodyOf<R>;
+  /** Of a versioned route: the version that is changed; null where it was not said. */
+  version: number | null;
   /** Who asks; for routes that anyone may call it is not looked up. */
   account: R['role'] extends 'anyone' ? null : Account;
   request: Request;
@@ -86,6 +88,7 @@ function answerWith(route: Route, handler: Loose): RequestHandler {
     const asked = response.locals.asked as Asked<Route>;
     const given: unknown = await (handler.handle ?? handler)(asked);
     if (given === SENT) return;
+    response.locals.answered = given instanceof Again ? given.value : given;
     if (route.answer === 'nothing') response.status(route.status).end();
     else if (given instanceof Again) answerJson(request, response.status(route.again ?? route.status), given.value);
     else answerJson(request, response.status(route.status), given);
@@ -101,6 +104,7 @@ function reader(route: Route): RequestHandler {
 /**
  * Mounts every route on a router.
  * @param requireAccount loads the signed-in account into `response.locals`, or ends the request
+ * @param marks what puts a request into the trail of who saw what; null for a route that touches nobody's health data
  * @param slow limits on tries, for the routes that may answer 429
  */
 export function mount(
@@ -108,6 +112,7 @@ export function mount(
   handlers: Handlers,
   requireAccount: RequestHandler,
   slow: readonly RequestHandler[],
+  marks: (name: RouteName, route: Route) => RequestHandler | null,
 ): void {
   for (const [name, route] of Object.entries(routes) as [RouteName, Route][]) {
     const handler = handlers[name] as unknown as Loose;
@@ -121,6 +126,7 @@ export function mount(
         params: route.params && take(route.params, request.params),
         query: route.query && take(route.query, request.query),
         body: route.body && (route.heavy ? bytesOf(request.body) : take(route.body, request.body)),
+        version: route.versioned ? versionOf(request) : null,
         account,
         request,
         response,
@@ -129,10 +135,12 @@ export function mount(
       await handler.before?.(asked);
       next();
     };
+    const marked = marks(name, route);
     const steps: RequestHandler[] = [
       ...(route.role === 'anyone' ? [] : [requireAccount, mayCall]),
       ...(route.body ? [reader(route)] : []),
       check,
+      ...(marked ? [marked] : []),
       ...(route.problems?.includes(429) ? slow : []),
       ...(route.form ? [upload.single(route.form)] : []),
       answerWith(route, handler),
@@ -140,5 +148,13 @@ export function mount(
     const method = route.method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
     router[method](route.path, ...steps);
   }
+}
+/** The version that a request says it changes. @throws HttpProblem 422 for what is no version */
+function versionOf(request: Request): number | null {
+  const said = request.get('if-match');
+  if (said === undefined) return null;
+  const number = /^"(\d{1,9})"$/.exec(said)?.[1];
+  if (number === undefined) throw invalid([{ path: 'If-Match', message: 'must be a version in quotes, like "3"' }]);
+  return Number(number);
 }
 const bytesOf = (body: unknown): Buffer => (Buffer.isBuffer(body) ? body : Buffer.from('{}'));

@@ -14,6 +14,8 @@ export class HttpProblem extends Error {
     readonly problems?: readonly Problem[],
     /** When it is worth trying again, s. */
     readonly retryAfter?: number,
+    /** Of a conflict: what stands. */
+    readonly current?: unknown,
   ) {
     super(title);
     this.name = 'HttpProblem';
@@ -21,6 +23,26 @@ export class HttpProblem extends Error {
 }
 
 export const notFound = (what: string): HttpProblem => new HttpProblem(404, `${what} was not found`);
+/**
+ * Somebody else changed it meanwhile.
+ * @param what as the start of a sentence: “This person”
+ * @param current what stands, as the route answers it; null where it is gone
+ * @param by who changed it last, where that is known
+ */
+export const changedMeanwhile = (what: string, current: unknown, by?: string | null): HttpProblem =>
+  new HttpProblem(
+    409,
+    `${what} was ${current === null ? 'taken away' : 'changed'} meanwhile`,
+    `${by ?? 'Somebody else'} ${current === null ? 'took it away' : 'changed it'} after you opened it. Nothing of yours was kept yet: compare both and choose.`,
+    undefined,
+    undefined,
+    current,
+  );
+/** What stands and whose the last change was, for {@link changedMeanwhile}. */
+export const whose = <T extends { changedBy?: string | null }>(current: T): [T, string | null | undefined] => [
+  current,
+  current.changedBy,
+];
 export const invalid = (problems: readonly Problem[]): HttpProblem =>
   new HttpProblem(
     422,
@@ -33,10 +55,19 @@ const OF_MULTER: Partial<Record<MulterError['code'], HttpProblem>> = {
   LIMIT_FILE_SIZE: new HttpProblem(413, 'The picture is over 20 MB', 'Take it smaller, or save it as JPEG.'),
 };
 
+/** Codes of a server's database for: waited too long for another writer, or two waited for each other. */
+const WAITED = ['55P03', '40P01', '40001'];
+/** Whether a server's database does not answer, or broke off. */
+const isAway = (error: unknown, code: string): boolean =>
+  /^(57P0[1-5]|08...|25P03|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN|EHOSTUNREACH)$/.test(code) ||
+  (error instanceof Error &&
+    (error.name === 'KnexTimeoutError' ||
+      /Connection (terminated|ended)|timeout exceeded when trying to connect/i.test(error.message)));
+
 /** What a database or file system that cannot write says, in words; null for anything else. */
 export function storageProblem(error: unknown): HttpProblem | null {
   const code = String((error as { code?: unknown } | null)?.code ?? '');
-  if (/^SQLITE_(BUSY|LOCKED)/.test(code))
+  if (/^SQLITE_(BUSY|LOCKED)/.test(code) || WAITED.includes(code))
     return new HttpProblem(
       503,
       'The studio’s data are in use',
@@ -44,7 +75,15 @@ export function storageProblem(error: unknown): HttpProblem | null {
       undefined,
       2,
     );
-  if (/^SQLITE_FULL/.test(code) || ['ENOSPC', 'EDQUOT'].includes(code))
+  if (isAway(error, code))
+    return new HttpProblem(
+      503,
+      'The studio’s database does not answer',
+      'It may not have kept what you sent. Try again in a moment, and look before you repeat a change.',
+      undefined,
+      2,
+    );
+  if (/^SQLITE_FULL/.test(code) || ['ENOSPC', 'EDQUOT', '53100'].includes(code))
     return new HttpProblem(
       507,
       'The server’s disk is full',
@@ -52,13 +91,16 @@ export function storageProblem(error: unknown): HttpProblem | null {
     );
   if (
     /^SQLITE_(READONLY|CANTOPEN|IOERR|PERM)/.test(code) ||
-    ['EROFS', 'EACCES', 'EPERM', 'ENOTDIR', 'ENOENT'].includes(code)
+    ['EROFS', 'EACCES', 'EPERM', 'ENOTDIR', 'ENOENT', '25006'].includes(code)
   )
     return new HttpProblem(
       507,
       'The server cannot write to its folder',
       'Nothing was changed. Reading goes on. Tell whoever runs the server: the folder is read-only, or its disk fails.',
     );
+  // A character that text on a server cannot hold.
+  if (['22021', '22P05'].includes(code))
+    return new HttpProblem(422, 'Some of this cannot be taken', 'A text holds a character that cannot be kept.');
   return null;
 }
 
@@ -84,6 +126,11 @@ function asProblem(error: unknown): HttpProblem {
   return new HttpProblem(500, 'Something went wrong here', 'It has been logged. Nothing was changed.');
 }
 
+/** Errors of a query begin with its text, whatever went wrong with it. */
+const ofDatabase = (message: string, code: unknown): boolean =>
+  String(code).startsWith('SQLITE') ||
+  /^(select|insert|update|delete|with|begin|commit|rollback|create|alter)\b/i.test(message);
+
 /** What the log may hold of an error: a database error's text repeats the values of the query, which can be health notes, so only its end is kept. */
 export function causeOf(error: unknown): string {
   const {
@@ -94,7 +141,7 @@ export function causeOf(error: unknown): string {
   } = error as { name?: string; message?: string; stack?: string; code?: unknown };
   if (typeof message !== 'string') return typeof error;
   const places = stack.split('\n').filter((line) => /^\s+at /.test(line));
-  const text = String(code).startsWith('SQLITE') ? `database: ${message.split(' - ').at(-1)!}` : message;
+  const text = ofDatabase(message, code) ? `database: ${message.split(' - ').at(-1)!}` : message;
   return [`${name}: ${text}`, ...places].join('\n');
 }
 
@@ -109,6 +156,7 @@ export const answerProblems: ErrorRequestHandler = (error, request, response, ne
     detail: problem.detail,
     requestId: String(request.id),
     problems: problem.problems ? [...problem.problems] : undefined,
+    current: problem.current,
   };
   if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));

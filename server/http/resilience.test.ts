@@ -6,7 +6,11 @@ import request from 'supertest';
 import { CSRF_HEADER } from '../../api/common.js';
 import { watchedPlank } from '../../core/testing.js';
 import { databaseFile } from '../database/open.js';
+import { postgresAt } from '../database/postgres.js';
+import { inTransaction } from '../database/transaction.js';
+import { onFile, onServer } from '../testing-database.js';
 import { NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+import { storageProblem } from './problems.js';
 import { SessionStore, TOUCH_EVERY } from './session-store.js';
 
 let studio: TestStudio;
@@ -25,7 +29,7 @@ const pageCount = async (): Promise<number> =>
 const sessions = async (): Promise<number> =>
   ((await studio.db('sessions').count({ n: '*' }).first()) as { n: number }).n;
 
-describe('a full disk', () => {
+onFile(describe)('a full disk', () => {
   test('is said in words; nothing is half-written, reading goes on, and with room it goes on', async () => {
     await coach.send('post', `/people/${person}/looks`, look());
     const pages = await pageCount();
@@ -69,7 +73,7 @@ describe('a full disk', () => {
 });
 
 describe('a database that another program holds', () => {
-  test('writes are told to come again, reads go on, and nothing of it stands in the log', async () => {
+  onFile(test)('writes are told to come again, reads go on, and nothing of it stands in the log', async () => {
     const other = new Database(databaseFile(studio.dir));
     other.exec('begin immediate');
     const answer = await coach.send('post', `/people/${person}/looks`, look({ note: 'knee since May' }));
@@ -80,6 +84,33 @@ describe('a database that another program holds', () => {
     other.close();
     expect((await coach.send('post', `/people/${person}/looks`, look())).status).toBe(201);
     expect(studio.log.join('')).not.toContain('knee since May');
+  });
+  onServer(test)('on a server: who waits too long is told to come again, and reads go on', async () => {
+    let letGo = (): void => undefined;
+    const held = new Promise<void>((done) => (letGo = done));
+    const other = inTransaction(studio.db, () => held);
+    const answer = await coach.send('post', `/people/${person}/looks`, look({ note: 'knee since May' }));
+    expect([answer.status, answer.headers['retry-after']]).toEqual([503, '2']);
+    expect((await coach.get(`/people/${person}/looks`)).body.items).toEqual([]);
+    letGo();
+    await other;
+    expect((await coach.send('post', `/people/${person}/looks`, look())).status).toBe(201);
+    expect(studio.log.join('')).not.toContain('knee since May');
+  });
+  onServer(test)('a server that breaks off is an answer, and the next request goes on', async () => {
+    const address = studio.context.config.database!;
+    const slow = studio.db.raw('select pg_sleep(20)').then(
+      () => null,
+      (error: unknown) => storageProblem(error),
+    );
+    await new Promise((done) => setTimeout(done, 200));
+    const other = postgresAt(address);
+    await other.raw(
+      'select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()',
+    );
+    await other.destroy();
+    expect(await slow).toMatchObject({ status: 503, title: 'The studio’s database does not answer' });
+    expect((await coach.send('post', `/people/${person}/looks`, look())).status).toBe(201);
   });
 });
 
@@ -105,7 +136,9 @@ describe('sessions', () => {
     const touch = (day: number): Promise<void> => new Promise((done) => store.touch('s', session(day), () => done()));
     await new Promise<void>((done) => store.set('s', session(1), () => done()));
     const expires = async (): Promise<string> =>
-      ((await studio.db('sessions').where('sid', 's').first()) as { expired: string }).expired.slice(0, 10);
+      new Date(((await studio.db('sessions').where('sid', 's').first()) as { expired: string }).expired)
+        .toISOString()
+        .slice(0, 10);
     await studio.db('sessions').where('sid', 's').update({ expired: '2099-01-01T00:00:00.000Z' });
     await touch(2);
     expect(await expires()).toBe('2099-01-01');
@@ -159,10 +192,8 @@ describe('one look that cannot be read', () => {
   test('is one line that says so; the list, the ladders and the other looks stand', async () => {
     const [good, bad] = [look(), look()];
     for (const input of [good, bad]) await coach.send('post', `/people/${person}/looks`, input);
-    await studio
-      .db('observations')
-      .where('id', bad.id)
-      .update({ record: studio.db.raw("json_set(record, '$.view', 'from the mast')"), version: 2 });
+    const record = JSON.stringify({ ...bad.observation, view: 'from the mast' });
+    await studio.db('observations').where('id', bad.id).update({ record, version: 2 });
     const { items } = (await coach.get(`/people/${person}/looks`)).body as {
       items: { id: string; cannot: string | null }[];
     };

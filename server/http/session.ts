@@ -4,13 +4,13 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import type { Knex } from 'knex';
 import type { Account } from '../../api/accounts.js';
 import { CSRF_HEADER } from '../../api/common.js';
 import type { Config } from '../config.js';
 import type { Accounts } from '../repositories/accounts.js';
+import { deviceOf } from '../trail/device.js';
 import { HttpProblem } from './problems.js';
-import { SessionStore } from './session-store.js';
+import type { SessionStore } from './session-store.js';
 
 declare module 'express-session' {
   interface SessionData {
@@ -18,6 +18,9 @@ declare module 'express-session' {
     token?: string;
     /** The account's number when the session began. */
     from?: number;
+    /** ISO instant at which it began, and from which kind of device. */
+    since?: string;
+    device?: string;
   }
 }
 declare module 'express-serve-static-core' {
@@ -35,7 +38,13 @@ const SECRET_LENGTH = 32;
 export function sessionSecret(config: Config): string {
   if (config.secret) return config.secret;
   const file = join(config.dataDir, 'session-secret');
-  if (!existsSync(file)) writeFileSync(file, randomBytes(SECRET_LENGTH).toString('hex'), { mode: 0o600 });
+  if (!existsSync(file))
+    try {
+      writeFileSync(file, randomBytes(SECRET_LENGTH).toString('hex'), { mode: 0o600, flag: 'wx' });
+    } catch (error) {
+      // Another process of the studio was first.
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+    }
   const secret = readFileSync(file, 'utf8').trim();
   if (secret.length < SECRET_LENGTH)
     throw new Error(
@@ -44,15 +53,18 @@ export function sessionSecret(config: Config): string {
   return secret;
 }
 
-export function sessions(db: Knex, config: Config, secret: string, failed: (error: unknown) => void): RequestHandler {
+/** How long a session lives that is not used, ms. */
+const SESSION_MS = 12 * 3600 * 1000;
+
+export function sessions(store: SessionStore, secret: string): RequestHandler {
   return session({
     name: 'anchor.sid',
     secret,
     resave: false,
     saveUninitialized: false,
     rolling: true,
-    store: new SessionStore(db, failed),
-    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: 12 * 3600 * 1000 },
+    store,
+    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_MS },
   });
 }
 
@@ -64,11 +76,22 @@ export const strangersToken = (secret: string): string =>
 export const tokenOf = (request: Request, secret: string): string => request.session.token ?? strangersToken(secret);
 
 /** Begins a session for an account; resolves when it is kept. @throws what the store failed with */
-export const beginSession = (request: Request, accountId: string, from: number): Promise<void> =>
+export const beginSession = (
+  request: Request,
+  accountId: string,
+  from: number,
+  since: string = new Date().toISOString(),
+): Promise<void> =>
   new Promise((resolve, reject) => {
     request.session.regenerate((error: unknown) => {
       if (error) return reject(error);
-      Object.assign(request.session, { accountId, from, token: randomBytes(24).toString('base64url') });
+      Object.assign(request.session, {
+        accountId,
+        from,
+        since,
+        device: deviceOf(request.get('user-agent')),
+        token: randomBytes(24).toString('base64url'),
+      });
       request.session.save((problem: unknown) => (problem ? reject(problem) : resolve()));
     });
   });

@@ -4,7 +4,6 @@ import type { History } from '../../api/observations.js';
 import type { OnLadders } from '../../api/ladders.js';
 import { catalog, record } from '../../core/catalog/index.js';
 import { watchedPlank } from '../../core/testing.js';
-import { createApp } from '../app.js';
 import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
@@ -29,11 +28,16 @@ const look = async (change: object = {}, hour = 9): Promise<string> => {
 };
 const history = async (query = ''): Promise<History['items']> =>
   ((await owner.get(`/people/${person}/looks${query}`)).body as History).items;
-const kept = (): Promise<{ look_id: string; asked: string; basis: string; line: string }[]> =>
-  studio.db('judged').orderBy('look_id');
+const kept = () =>
+  studio.db<{ look_id: string; asked: string; basis: string; line: string }>('judged').orderBy('look_id').select('*');
 /** Marks what was kept, so that a test sees whether it was judged anew. */
-const mark = (): Promise<unknown> =>
-  studio.db('judged').update({ line: studio.db.raw("json_set(line, '$.clean', 999)") });
+async function mark(clean = 999, which: object = {}): Promise<void> {
+  for (const { look_id, asked, line } of await kept().where(which))
+    await studio
+      .db('judged')
+      .where({ look_id, asked })
+      .update({ line: JSON.stringify({ ...(JSON.parse(line) as object), clean }) });
+}
 const still = async (): Promise<boolean> => (await history()).every((i) => i.clean === 999);
 
 describe('what was judged is kept', () => {
@@ -43,7 +47,7 @@ describe('what was judged is kept', () => {
     expect(await kept()).toHaveLength(1);
     await mark();
     expect(await still()).toBe(true);
-    const again = createApp({ ...studio.context.config }, studio.db).context;
+    const again = (await studio.again()).context;
     const person2 = (await again.people.judgedAs(null, person))!;
     expect((await again.judging.history(person2, '', 10)).items[0]!.clean).toBe(999);
   });
@@ -118,7 +122,7 @@ describe('what was judged is kept', () => {
     await look();
     await history();
     await mark();
-    const other = createApp({ ...studio.context.config, build: 'newer' }, studio.db).context;
+    const other = (await studio.again({ build: 'newer' })).context;
     const someone = (await other.people.judgedAs(null, person))!;
     expect((await other.judging.history(someone, '', 10)).items[0]!.clean).toBe(21.4);
   });
@@ -137,10 +141,7 @@ describe('what was judged is kept', () => {
     await history();
     await history('?method=hollow');
     expect((await kept()).map((k) => k.asked).sort()).toEqual(['', 'hollow']);
-    await studio
-      .db('judged')
-      .where('asked', 'hollow')
-      .update({ line: studio.db.raw("json_set(line, '$.clean', 7)") });
+    await mark(7, { asked: 'hollow' });
     expect((await history('?method=hollow'))[0]!.clean).toBe(7);
     expect((await history())[0]!.clean).toBe(21.4);
   });
@@ -197,7 +198,7 @@ describe('the studio’s catalogue while it changes', () => {
   });
   test('a failed read is tried again', async () => {
     await studio.db.raw('alter table studio_entries rename to elsewhere');
-    const { context } = createApp({ ...studio.context.config }, studio.db);
+    const context = (await studio.again()).context;
     expect(await context.studio.now().catch(() => 'failed')).toBe('failed');
     await studio.db.raw('alter table elsewhere rename to studio_entries');
     expect((await context.studio.now()).revision).toBe(0);

@@ -8,6 +8,7 @@ import type { Catalog } from '../../core/catalog/index.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { blockText } from '../../words/class.js';
 import { familyName, nameWithin, rungName } from '../../words/names.js';
+import { writtenDay } from '../../words/days.js';
 import { pdfOf, ROPE, RULE, SOFT } from './pdf.js';
 
 type Plan = NonNullable<PlannedClass['plan']>;
@@ -79,7 +80,12 @@ export async function cardsPdf(
     unbreakable: true,
     stack: [
       { text: name, fontSize: 16, bold: true },
-      { text: [of.name, of.day].filter(Boolean).join(', '), fontSize: 9, color: SOFT, margin: [0, 0, 0, 3] },
+      {
+        text: [of.name, of.day && writtenDay(of.day)].filter(Boolean).join(', '),
+        fontSize: 9,
+        color: SOFT,
+        margin: [0, 0, 0, 3],
+      },
       {
         table: {
           widths: [86, '*'],

@@ -1,13 +1,14 @@
 /** Clips on disk, as they came from the device that took sound and place out of them. */
 import { mkdirSync } from 'node:fs';
 import { createWriteStream } from 'node:fs';
-import { open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { open, rename, rm, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { STILL, type Clip } from '../../api/clips.js';
 import { HttpProblem, invalid } from '../http/problems.js';
 import { plainStill } from './pictures.js';
+import { sweepDrafts } from './drafts.js';
 
 export type ClipFiles = ReturnType<typeof clipFilesIn>;
 
@@ -67,11 +68,7 @@ export function clipFilesIn(dataDir: string) {
         throw error;
       }
     },
-    /** Removes what a broken writing left. */
-    async sweepDrafts(): Promise<void> {
-      for (const name of await readdir(folder))
-        if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
-    },
+    sweepDrafts: (age: number): Promise<void> => sweepDrafts(folder, age),
     remove: (id: string): Promise<void> => rm(path(id), { force: true }),
   };
 }

@@ -1,10 +1,11 @@
 /** Pictures on disk: decoded and encoded anew, so that position data and anything hidden in the file is gone. */
 import { mkdirSync } from 'node:fs';
-import { readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import type { Blur } from '../../api/observations.js';
 import { HttpProblem } from '../http/problems.js';
+import { sweepDrafts } from './drafts.js';
 
 export const MAX_BYTES = 20 * 1024 * 1024;
 const MAX_PIXELS = 50_000_000;
@@ -123,11 +124,7 @@ export function picturesIn(dataDir: string) {
       }
       return { width: upright.info.width, height: upright.info.height };
     },
-    /** Removes what a broken writing left. */
-    async sweepDrafts(): Promise<void> {
-      for (const name of await readdir(folder))
-        if (name.endsWith('.part')) await rm(join(folder, name), { force: true });
-    },
+    sweepDrafts: (age: number): Promise<void> => sweepDrafts(folder, age),
     async remove(id: string): Promise<void> {
       await Promise.all([rm(file(id, false), { force: true }), rm(file(id, true), { force: true })]);
     },

@@ -7,6 +7,7 @@ import { weekdayOf } from '../../core/formats/programme.js';
 import { MIN_STATURE } from '../../core/formats/observation.js';
 import { athleteOf } from '../../core/person/circumstance.js';
 import { assignable, figureOfAssignable } from '../../core/prescribe/assignable.js';
+import { shortDay, writtenDay } from '../../words/days.js';
 import { drillName } from '../../words/names.js';
 import { pacingText, WEEKDAY_NAMES, workText } from '../../words/programme.js';
 import type { Person } from '../../api/people.js';
@@ -32,7 +33,7 @@ function weekOf(catalog: Catalog, { week, easier, days }: Week, relooks: readonl
       {
         stack: [
           { text: WEEKDAY_NAMES[weekdayOf(day)], bold: true },
-          { text: day, color: SOFT },
+          { text: shortDay(day), color: SOFT },
           ...(items.length > 0 ? [{ text: `${Math.round(minutes)} min`, color: SOFT }] : []),
           ...(relooks.includes(day) ? [{ text: 'Your coach looks again', color: ROPE, bold: true }] : []),
         ],
@@ -115,7 +116,9 @@ export async function programmePdf(
       columns: [
         { text: person.name, fontSize: 20, bold: true },
         {
-          text: [hall, `Programme from ${planned.from}`, `version ${version} · ${by}`].filter(Boolean).join('\n'),
+          text: [hall, `Programme from ${writtenDay(planned.from)}`, `version ${version} · ${by}`]
+            .filter(Boolean)
+            .join('\n'),
           alignment: 'right',
         },
       ],

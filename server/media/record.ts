@@ -4,6 +4,7 @@ import type { Catalog } from '../../core/catalog/index.js';
 import type { Day } from '../../core/days.js';
 import { measureDefinition } from '../../core/measure/measures.js';
 import { END_WORDS } from '../../words/labels.js';
+import { plainDay, shortDay, writtenDay } from '../../words/days.js';
 import { drillName, faultName, familyName, placeName } from '../../words/names.js';
 import { measureText, PLUS_MINUS_SAYS, shortSeconds } from '../../words/numbers.js';
 import type { RecordToTell, SetToTell } from '../../words/tables.js';
@@ -55,8 +56,8 @@ function lineSvg({ points }: Line): string {
     `<path d="M${left} 6V${height - bottom}H${width}" fill="none" stroke="${RULE}"/>`,
     text(left - 3, 9, String(Math.round(top)), 'end'),
     text(left - 3, height - bottom, '0', 'end'),
-    text(left, height - 3, points[0]!.day, 'start'),
-    ...(last === first ? [] : [text(width - 2, height - 3, points.at(-1)!.day, 'end')]),
+    text(left, height - 3, shortDay(points[0]!.day), 'start'),
+    ...(last === first ? [] : [text(width - 2, height - 3, shortDay(points.at(-1)!.day), 'end')]),
     `<polyline points="${at.join(' ')}" fill="none" stroke="${ROPE}" stroke-width="1.4"/>`,
     ...at.map((p) => `<circle cx="${p.split(',')[0]}" cy="${p.split(',')[1]}" r="1.8" fill="${ROPE}"/>`),
     '</svg>',
@@ -106,7 +107,7 @@ export async function recordPdf(
     {
       columns: [
         { text: person.name, fontSize: 20, bold: true },
-        { text: [hall, `Record on ${today}`].filter(Boolean).join('\n'), alignment: 'right' },
+        { text: [hall, `Record on ${writtenDay(today)}`].filter(Boolean).join('\n'), alignment: 'right' },
       ],
     },
     { canvas: [{ type: 'line', x1: 0, y1: 3, x2: 523, y2: 3, lineWidth: 2, lineColor: ROPE }], margin: [0, 2, 0, 6] },
@@ -147,7 +148,7 @@ export async function recordPdf(
               .slice(-LAST_SETS)
               .reverse()
               .map((s) => [
-                s.day,
+                plainDay(s.day),
                 placeName(catalog, s.place),
                 s.reps ? `${s.reps.done} reps` : shortSeconds(s.total),
                 s.reps ? `${s.reps.clean} reps` : shortSeconds(s.clean),
@@ -164,7 +165,7 @@ export async function recordPdf(
             ['auto', '*', '*', 'auto'],
             ['Day', 'Version', 'Measure', 'Value'],
             newestMeasures(measures).map((m) => [
-              m.day,
+              plainDay(m.day),
               placeName(catalog, m.place),
               measureDefinition(m.id).name,
               measureText(m),
@@ -180,7 +181,7 @@ export async function recordPdf(
             ['auto', 'auto', '*'],
             ['Since', 'For', 'Drills'],
             running.map((p) => [
-              p.startsOn,
+              plainDay(p.startsOn),
               familyName(catalog, p.family),
               p.items.map((i) => i.text?.name ?? drillName(catalog, i.drill)).join(', '),
             ]),

@@ -5,12 +5,14 @@ import type { Person } from '../../api/people.js';
 import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { poseSvg } from '../../core/body/draw.js';
 import type { Figure } from '../../core/catalog/figures.js';
+import { addDays, daysBetween } from '../../core/days.js';
 import { assignable, figureOfAssignable } from '../../core/prescribe/assignable.js';
 import { MIN_STATURE } from '../../core/formats/observation.js';
 import { athleteOf } from '../../core/person/circumstance.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import type { Catalog } from '../../core/catalog/index.js';
-import { breathOf, doseText, paceText } from '../../words/dose.js';
+import { gridDay, writtenDay } from '../../words/days.js';
+import { breathOf, doseText, plainPaceText } from '../../words/dose.js';
 import { sizeText } from '../../words/kit.js';
 import { warningText } from '../../words/drills.js';
 import { PLACE_WORDS } from '../../words/labels.js';
@@ -34,20 +36,51 @@ function figures(poses: Figure | undefined, body: Body): Content {
     : { text: '' };
 }
 
-/**
- * The sheet as a PDF.
- * @param person whose body the figures have and whose cautions stand on it; notes never do
- * @throws when a font cannot be read
- */
-export async function sheetPdf(
+type SheetPerson = Pick<Person, 'name' | 'stature' | 'mass' | 'sex' | 'cautions'>;
+type Margins = [number, number, number, number];
+/** So many days a grid has room for. */
+const GRID_DAYS = 28;
+/** A box for every drill and day until the next look. */
+function grid({ items, startsOn, relookOn }: Prescription, names: readonly string[]): Content[] {
+  const count = Math.min(GRID_DAYS, daysBetween(startsOn, relookOn));
+  if (count < 1) return [];
+  const days = Array.from({ length: count }, (_, n) => gridDay(addDays(startsOn, n)));
+  const label = (text: string): Content => ({ text, fontSize: 7.5 });
+  const over = days.map(([weekday, day]): Content => ({
+    text: `${weekday}\n${day}`,
+    fontSize: 6.5,
+    alignment: 'center',
+  }));
+  return [
+    { text: 'Tick what was done', bold: true, margin: [0, 8, 0, 2] },
+    {
+      table: {
+        widths: [count > 14 ? 108 : 150, ...days.map(() => '*')],
+        heights: (row: number) => (row === 0 ? 'auto' : 13),
+        body: [[label(''), ...over], ...items.map((_, i) => [label(`${i + 1}. ${names[i]!}`), ...days.map(() => '')])],
+        dontBreakRows: true,
+      },
+      layout: {
+        hLineWidth: (i: number) => (i === 0 ? 0 : 0.6),
+        vLineWidth: (i: number) => (i === 0 ? 0 : 0.6),
+        hLineColor: () => RULE,
+        vLineColor: () => RULE,
+        ...{ paddingLeft: () => 1, paddingRight: () => 1, paddingTop: () => 1, paddingBottom: () => 1 },
+      },
+    },
+  ];
+}
+
+/** What stands on the sheet, from top to bottom. */
+export function sheetContent(
   catalog: Catalog,
-  person: Pick<Person, 'name' | 'stature' | 'mass' | 'sex' | 'cautions'>,
+  person: SheetPerson,
   prescription: Prescription,
-): Promise<Buffer> {
+  next: string | null,
+): Content[] {
   // A stature that was kept before there was a least one is drawn as the least.
   const athlete = athleteOf(person);
   const body = bodyOf(athlete.stature ? { ...athlete, stature: Math.max(MIN_STATURE, athlete.stature) } : athlete);
-  const small = prescription.items.length > 4;
   const rows = prescription.items.map((item, i): Content[] => {
     const drill = assignable(catalog, item.drill);
     // The text that it was given with; of a sheet from before texts were kept, today's.
@@ -59,7 +92,7 @@ export async function sheetPdf(
         stack: [
           { text: `${i + 1}. ${given?.name ?? item.drill}`, bold: true, fontSize: 12 },
           { text: doseText(item.dose), bold: true, color: ROPE },
-          { text: `${paceText(item.dose)}${given ? ` · ${PLACE_WORDS[given.place]}` : ''}` },
+          { text: `${plainPaceText(item.dose)}${given ? ` · ${PLACE_WORDS[given.place]}` : ''}` },
           ...(item.size ? [{ text: sizeText(item.size), bold: true }] : []),
           ...(given
             ? [
@@ -80,16 +113,21 @@ export async function sheetPdf(
       },
     ];
   });
+  const names = prescription.items.map((item) => (item.text ?? assignable(catalog, item.drill))?.name ?? item.drill);
   const kit = [...new Set(prescription.items.flatMap((i) => i.text?.kit ?? assignable(catalog, i.drill)?.kit ?? []))];
   const checks = kit.flatMap((k) => KIT_CHECKS[k] ?? []);
   const cautions = catalog.cautions.filter((c) => person.cautions.includes(c.id));
   const family = catalog.families.find((f) => f.id === prescription.family)?.name ?? prescription.family;
-  const content: Content[] = [
+  return [
     {
       columns: [
         { text: person.name, fontSize: 20, bold: true },
         {
-          text: `${family}\nfrom ${prescription.startsOn} · look again ${prescription.relookOn}\nversion ${prescription.version} · ${prescription.by}`,
+          text: [
+            family,
+            `From ${writtenDay(prescription.startsOn)}, by ${prescription.by}`,
+            `Your coach looks again on ${writtenDay(prescription.relookOn)}`,
+          ].join('\n'),
           alignment: 'right',
         },
       ],
@@ -105,14 +143,17 @@ export async function sheetPdf(
         paddingBottom: () => 4,
       },
     },
-    ...(prescription.note
-      ? [{ text: prescription.note, margin: [0, 6, 0, 0] as [number, number, number, number] }]
-      : []),
+    ...(next ? [{ text: [{ text: 'To show next: ', bold: true }, next], margin: [0, 6, 0, 0] as Margins }] : []),
+    ...grid(prescription, names),
+    ...(prescription.note ? [{ text: prescription.note, margin: [0, 6, 0, 0] as Margins }] : []),
     ...(cautions.length
       ? [
           {
-            text: [{ text: 'Your cautions: ', bold: true }, cautions.map((c) => `${c.name}: ${c.effect}`).join(' ')],
-            margin: [0, 6, 0, 0] as [number, number, number, number],
+            text: [
+              { text: 'Your coach looks after: ', bold: true },
+              `${cautions.map((c) => c.name.toLowerCase()).join(', ')}. What it changes stands with the drill as “For you”.`,
+            ],
+            margin: [0, 6, 0, 0] as Margins,
           },
         ]
       : []),
@@ -120,7 +161,7 @@ export async function sheetPdf(
       ? [
           {
             text: [{ text: 'Before you start: ', bold: true }, `${checks.join('; ')}.`],
-            margin: [0, 4, 0, 0] as [number, number, number, number],
+            margin: [0, 4, 0, 0] as Margins,
           },
         ]
       : []),
@@ -137,5 +178,21 @@ export async function sheetPdf(
       margin: [0, 4, 0, 0],
     },
   ];
+}
+
+/**
+ * The sheet as a PDF.
+ * @param next what is asked next in the position, in the person's words; null where nothing is
+ * @param person whose body the figures have and whose cautions stand on it; notes never do
+ * @throws when a font cannot be read
+ */
+export async function sheetPdf(
+  catalog: Catalog,
+  person: SheetPerson,
+  prescription: Prescription,
+  next: string | null,
+): Promise<Buffer> {
+  const small = prescription.items.length > 4;
+  const content = sheetContent(catalog, person, prescription, next);
   return pdfOf('Drills', content, { fontSize: small ? 8.5 : 9.5, margins: [36, 34, 36, 30] });
 }

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
 import { ROLES, type Role } from '../../api/common.js';
-import { maybeRow, number, parseRow, parseRows } from '../database/rows.js';
+import { flag, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
 const accountRow = z.object({
@@ -16,6 +16,7 @@ const accountRow = z.object({
   disabled_at: z.string().nullable(),
   sessions_from: z.number(),
   self_id: z.string().nullable(),
+  second_on: flag,
 });
 type Row = z.infer<typeof accountRow>;
 
@@ -40,6 +41,8 @@ export interface Credentials {
   passwordHash: string;
   disabled: boolean;
   sessionsFrom: number;
+  /** A code is asked for beside the password. */
+  second: boolean;
 }
 const secrets = (row: Row | null): Credentials | null =>
   row && {
@@ -47,6 +50,7 @@ const secrets = (row: Row | null): Credentials | null =>
     passwordHash: row.password_hash,
     disabled: row.disabled_at !== null,
     sessionsFrom: row.sessions_from,
+    second: row.second_on,
   };
 
 // Every request reads an account: a schema is made once.
@@ -70,6 +74,7 @@ export function accountsIn(db: Knex) {
     groups: await groupsOf(row.id),
     disabled: row.disabled_at !== null,
     personId: row.self_id && (await db('people').where('id', row.self_id).first('id')) ? row.self_id : null,
+    second: row.second_on,
   });
   const setGroups = async (trx: Knex, id: string, groups: readonly string[]): Promise<void> => {
     await trx('account_groups').where('account_id', id).delete();
@@ -164,6 +169,39 @@ export function accountsIn(db: Knex) {
         throw error;
       }
       return true;
+    },
+    /** The secret of a second factor, sealed; null where none was begun. */
+    async second(id: string): Promise<{ sealed: Buffer | null; on: boolean }> {
+      const row = maybeRow(
+        'accounts',
+        z.object({ second_secret: z.instanceof(Buffer).nullable(), second_on: flag }),
+        await db('accounts').where('id', id).first('second_secret', 'second_on'),
+      );
+      return { sealed: row?.second_secret ?? null, on: row?.second_on ?? false };
+    },
+    async beginSecond(id: string, sealed: Buffer): Promise<void> {
+      await db('accounts').where({ id, second_on: false }).update({ second_secret: sealed, second_step: 0 });
+    },
+    /** Takes it into use; a code of this step does not let in again. */
+    async keepSecond(id: string, step: number, hashes: readonly string[]): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        await trx('second_codes').where('account_id', id).delete();
+        await trx('second_codes').insert(hashes.map((code_hash) => ({ account_id: id, code_hash })));
+        await trx('accounts').where('id', id).update({ second_on: true, second_step: step });
+      });
+    },
+    async dropSecond(id: string): Promise<void> {
+      await inTransaction(db, async (trx) => {
+        await trx('second_codes').where('account_id', id).delete();
+        await trx('accounts').where('id', id).update({ second_on: false, second_secret: null, second_step: 0 });
+      });
+    },
+    /** @returns false where a code of this step or a later one was used already */
+    async useStep(id: string, step: number): Promise<boolean> {
+      return (await db('accounts').where('id', id).where('second_step', '<', step).update({ second_step: step })) > 0;
+    },
+    async useLostCode(id: string, hash: string): Promise<boolean> {
+      return (await db('second_codes').where({ account_id: id, code_hash: hash }).delete()) > 0;
     },
   };
 }

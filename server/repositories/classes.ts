@@ -2,13 +2,21 @@
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { classInputSchema, type ClassInput, type ClassLine, type ClassOfStudio } from '../../api/classes.js';
+import { changeRow, type ChangeBy } from '../database/change.js';
 import { json, maybeRow, parseRows } from '../database/rows.js';
 
 const row = z.object({
   id: z.string(),
   record: json(classInputSchema),
   changed_at: z.string(),
+  version: z.number(),
   by: z.string(),
+});
+
+const columns = (input: ClassInput): Record<string, unknown> => ({
+  day: input.day,
+  name: input.name,
+  record: JSON.stringify(input),
 });
 
 export type Classes = ReturnType<typeof classesIn>;
@@ -21,11 +29,12 @@ export function classesIn(db: Knex) {
     db('classes')
       .join('accounts', 'accounts.id', 'classes.changed_by')
       .whereNull('classes.deleted_at')
-      .select('classes.id', 'record', 'changed_at', 'accounts.name as by');
-  const told = ({ record, changed_at, by }: z.infer<typeof row>): ClassOfStudio => ({
+      .select('classes.id', 'record', 'changed_at', 'classes.version', 'accounts.name as by');
+  const told = ({ record, changed_at, version, by }: z.infer<typeof row>): ClassOfStudio => ({
     ...record,
     by,
     changedAt: changed_at,
+    version,
   });
   return {
     /** Templates first, then classes, the newest day first. */
@@ -50,13 +59,15 @@ export function classesIn(db: Knex) {
     },
     /** Whether there is one of this id, taken away or not. */
     known: async (id: string): Promise<boolean> => (await db('classes').where('id', id).first('id')) !== undefined,
-    async put(input: ClassInput, by: string, at: string): Promise<void> {
-      const record = JSON.stringify(input);
+    async add(input: ClassInput, by: string, at: string): Promise<void> {
       await db('classes')
-        .insert({ id: input.id, day: input.day, name: input.name, record, changed_by: by, changed_at: at })
+        .insert({ ...columns(input), id: input.id, changed_by: by, changed_at: at })
         .onConflict('id')
-        .merge();
+        .ignore();
     },
+    /** @returns false where another version stands, or it was taken away */
+    change: (input: ClassInput, change: ChangeBy, at: string): Promise<boolean> =>
+      changeRow(db, db('classes').where('id', input.id).whereNull('deleted_at'), columns(input), change, at),
     async setDeleted(id: string, at: string | null): Promise<boolean> {
       return (await db('classes').where('id', id).update({ deleted_at: at })) > 0;
     },

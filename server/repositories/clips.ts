@@ -44,6 +44,11 @@ export function clipsIn(db: Knex) {
       const row = maybeRow('clips', clipRow, await rows().where('clips.id', id).first());
       return row && clip(row);
     },
+    /** Clips of a person that are there, oldest first. */
+    async arrivedOf(personId: string): Promise<Clip[]> {
+      const found = await rows().where('person_id', personId).whereNotNull('arrived_at').orderBy('added_at');
+      return parseRows('clips', clipRow, found).map(clip);
+    },
     /** Clips that arrived and that no look shows yet, oldest first. @param only groups that are seen; null for all */
     async waiting(only: readonly string[] | null): Promise<WaitingClip[]> {
       const found = await rows()

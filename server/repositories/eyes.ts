@@ -7,6 +7,8 @@ import { eyeFrom, SPEAK, type EyeSummary, type Round } from '../../core/eye/roun
 import { answeredSchema, DEAL_KINDS, dealtSchema, scoredSchema } from '../../core/formats/eye.js';
 import type { Answered, Dealt, DealKind, Scored } from '../../core/formats/eye.js';
 import { recordSchema, type Observation } from '../../core/formats/observation.js';
+import { fieldOf, secondsBetween } from '../database/dialect.js';
+import { remembered } from '../database/remembered.js';
 import { json, maybeRow, number, parseRows } from '../database/rows.js';
 
 const dealRow = z.object({
@@ -62,9 +64,6 @@ const COMPARED = 200;
 export type Eyes = ReturnType<typeof eyesIn>;
 
 export function eyesIn(db: Knex) {
-  /** What is known of each account's eye, with what tells one state of it from another; read whole at first use. */
-  let known: Promise<Map<string, { version: string; summary: EyeSummary }>> | null = null;
-
   const rounds = async (accountId: string): Promise<Round[]> => {
     const answered = (): Knex.QueryBuilder =>
       db('eye_deals')
@@ -83,8 +82,12 @@ export function eyesIn(db: Knex) {
     const list = await rounds(accountId);
     return list.length > 0 ? { version: list.map((r) => r.id).join(), summary: eyeFrom(list) } : null;
   };
-  const all = (): NonNullable<typeof known> =>
-    (known ??= (async () => {
+  /** What is known of each account's eye, with what tells one state of it from another; read whole at first use. */
+  const { now: all } = remembered(
+    db,
+    async () =>
+      JSON.stringify(await db('eye_deals').whereNotNull('scored').count({ n: '*' }).max({ at: 'answered_at' }).first()),
+    async () => {
       const ids = parseRows(
         'eye_deals',
         z.object({ account_id: z.string() }),
@@ -96,7 +99,8 @@ export function eyesIn(db: Knex) {
         if (state) found.set(id, state);
       }
       return found;
-    })());
+    },
+  );
   const changed = async (accountId: string): Promise<void> => {
     const [map, state] = [await all(), await stateOf(accountId)];
     if (state) map.set(accountId, state);
@@ -268,9 +272,11 @@ export function eyesIn(db: Knex) {
         )
         .whereNull('one.deleted_at')
         .whereNull('two.deleted_at')
-        .whereRaw("json_extract(one.record, '$.ended') is not null and json_extract(two.record, '$.ended') is not null")
-        .whereRaw("json_extract(one.record, '$.rung') is json_extract(two.record, '$.rung')")
-        .whereRaw('abs(julianday(one.started_at) - julianday(two.started_at)) * 86400 <= ?', [within])
+        .whereRaw(
+          `${fieldOf(db, 'one.record', 'ended')} is not null and ${fieldOf(db, 'two.record', 'ended')} is not null`,
+        )
+        .whereRaw(`${fieldOf(db, 'one.record', 'rung')} is not distinct from ${fieldOf(db, 'two.record', 'rung')}`)
+        .whereRaw(`${secondsBetween(db, 'one.started_at', 'two.started_at')} <= ?`, [within])
         .orderBy('one.started_at', 'desc')
         .limit(COMPARED)
         .select('one.id as first', 'two.id as second');

@@ -26,8 +26,10 @@ import { MEND_KINDS } from '../../core/formats/catalog.js';
 import { recordSchema, testsSchema } from '../../core/formats/observation.js';
 import { answersAfter } from '../../core/reason/patch.js';
 import { nextArrival, nextArrivals } from '../database/arrivals.js';
+import { fieldOf, fieldsOf, gathered } from '../database/dialect.js';
 import { flag, json, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
+import { changeRow } from '../database/change.js';
 import { recordHash } from '../database/record-hash.js';
 
 const lookRow = z.object({
@@ -43,6 +45,8 @@ const lookRow = z.object({
   note: z.string(),
   made_by: z.string(),
   made_by_name: z.string(),
+  changed_by_name: z.string().nullable(),
+  changed_at: z.string().nullable(),
   from_file: flag,
   overrule: z.union([z.null(), json(overruleSchema)]),
   run_id: z.string().nullable(),
@@ -196,13 +200,21 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
   const rows = (): Knex.QueryBuilder =>
     db('observations')
       .join('accounts', 'accounts.id', 'observations.made_by')
-      .select('observations.*', 'accounts.name as made_by_name', db.raw(CLIP));
+      .select(
+        'observations.*',
+        'accounts.name as made_by_name',
+        db('accounts as c').whereRaw('c.id = observations.changed_by').select('c.name').as('changed_by_name'),
+        db.raw(CLIP),
+      );
   const told = async (
     row: z.infer<typeof lookRow>,
     mends: MendTried[],
     { relooks, together }: Pick<Look, 'relooks' | 'together'> = { relooks: [], together: [] },
   ): Promise<Look> => ({
     id: row.id,
+    version: row.version,
+    changedBy: row.changed_by_name,
+    changedAt: row.changed_at,
     personId: row.person_id,
     startedAt: row.started_at,
     day: row.day,
@@ -270,7 +282,8 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         { column: 'started_at', order: 'desc' },
         { column: 'observations.id', order: 'desc' },
       ]);
-  const TOLD = "json_extract(record, '$.target', '$.method') as told";
+  const TOLD = `${fieldsOf(db, 'record', 'target', 'method')} as told`;
+  const PAINED = `${fieldOf(db, 'record', 'ended', 'reason')} = 'pain'`;
   const LINE = [
     'observations.id',
     'observations.version',
@@ -370,7 +383,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
           db.raw(TOLD),
           db.raw('null as hold'),
           db.raw(
-            "(select json_group_array(json_object('fault', fault, 'step', step)) from mends where observation_id = observations.id and result = 'helped') as helped",
+            `(select ${gathered(db, ['fault', 'step'])} from mends where observation_id = observations.id and result = 'helped') as helped`,
           ),
         )
         .limit(limit + 1);
@@ -420,17 +433,12 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     /** The hold of each position that arrived last; without pain it counts only when somebody logged it who may lift a stop. */
     async lastHolds(personId: string): Promise<Facts['lastHolds']> {
       const found = await db
-        .select(
-          'position',
-          'started_at as at',
-          'arrival',
-          db.raw("json_extract(record, '$.ended.reason') = 'pain' as pain"),
-        )
+        .select('position', 'started_at as at', 'arrival', db.raw(`${PAINED} as pain`))
         .from('observations')
         .where('person_id', personId)
         .whereNull('deleted_at')
-        .whereRaw("json_extract(record, '$.ended') is not null")
-        .whereRaw("(made_as != 'assistant' or json_extract(record, '$.ended.reason') = 'pain')")
+        .whereRaw(`${fieldOf(db, 'record', 'ended')} is not null`)
+        .whereRaw(`(made_as != 'assistant' or ${PAINED})`)
         .orderBy('arrival', 'desc');
       const schema = z.object({ position: z.string(), at: z.string(), arrival: z.number(), pain: z.coerce.boolean() });
       const seen = new Set<string>();
@@ -439,12 +447,12 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     /** Quick tests that were answered on looks since an instant, newest first. */
     async answered(personId: string, since: string): Promise<Facts['answered']> {
       const found = await db
-        .select('started_at as at', db.raw("json_extract(record, '$.tests') as tests"))
+        .select('started_at as at', db.raw(`${fieldOf(db, 'record', 'tests')} as tests`))
         .from('observations')
         .where('person_id', personId)
         .where('started_at', '>=', since)
         .whereNull('deleted_at')
-        .whereRaw("json_extract(record, '$.tests') not in ('{}', '')")
+        .whereRaw(`${fieldOf(db, 'record', 'tests')} not in ('{}', '')`)
         .orderBy('started_at', 'desc');
       return parseRows('observations', z.object({ at: z.string(), tests: json(testsSchema) }), found);
     },
@@ -512,7 +520,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
             .where(
               (w) =>
                 void w
-                  .where('version', '>', 1)
+                  .where('observations.version', '>', 1)
                   .orWhereExists(db('observations as o').whereRaw('o.relook_of = observations.id'))
                   .orWhereExists(db('observations as o').whereRaw('o.together_with = observations.id'))
                   .orWhereExists(db('prescriptions').whereRaw('prescriptions.look_id = observations.id'))
@@ -546,7 +554,11 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       }
       return found;
     },
-    async change(look: Look, patch: LookPatch): Promise<void> {
+    /**
+     * @param look as it was read: another version that stands now is left as it is
+     * @returns false where another version stands
+     */
+    async change(look: Look, patch: LookPatch, by: string): Promise<boolean> {
       const set: Record<string, unknown> = {};
       if (patch.note !== undefined) set.note = patch.note;
       if (patch.marks !== undefined) set.marks = JSON.stringify(patch.marks);
@@ -561,11 +573,9 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
         set.record = JSON.stringify(record);
         set.record_hash = recordHash(record);
       }
-      if (Object.keys(set).length === 0) return;
-      await inTransaction(db, async (trx) => {
-        await trx('observations').where('id', look.id).update(set);
-        await changed(trx, look.id);
-      });
+      if (Object.keys(set).length === 0) return true;
+      const change = { by, version: look.version ?? null };
+      return changeRow(db, db('observations').where('id', look.id), set, change, new Date().toISOString());
     },
     async setDeleted(id: string, personId: string, deletedAt: string | null): Promise<void> {
       await inTransaction(db, async (trx) => {
@@ -600,7 +610,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     },
     /** Notes a picture's files before they are written: until the picture is kept, a start sweeps them. */
     async expectMedia(id: string, at: string): Promise<void> {
-      await db('media_removals').insert({ id, since: at }).onConflict('id').ignore();
+      await db('media_removals').insert({ id, since: at }).onConflict('id').merge();
     },
     /** Keeps a picture whose files are there, where today's consent still allows it. @returns whether it was kept */
     async addMedia(record: Media, by: string, allowed: (trx: Knex) => Promise<boolean>): Promise<boolean> {
@@ -622,11 +632,20 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       const row = maybeRow('media', mediaRow, await db('media').where('id', id).first());
       return row && media(row);
     },
-    /** Pictures whose record is gone and whose files are to go. */
-    async mediaToRemove(): Promise<string[]> {
-      return parseRows('media_removals', z.object({ id: z.string() }), await db('media_removals').select('id')).map(
-        (r) => r.id,
-      );
+    /** Pictures of a person, oldest first. */
+    async mediaOf(personId: string): Promise<Media[]> {
+      const rows = await db('media').where('person_id', personId).orderBy('taken_at');
+      return parseRows('media', mediaRow, rows).map(media);
+    },
+    /** Pictures and clips whose record is gone and whose files are to go: those noted by an instant, or all. */
+    async mediaToRemove(by: string | null): Promise<string[]> {
+      const noted = db('media_removals').select('id');
+      if (by !== null) void noted.where('since', '<=', by);
+      return parseRows('media_removals', z.object({ id: z.string() }), await noted).map((r) => r.id);
+    },
+    /** Files that are noted to go later are to go now; those that were kept meanwhile are noted no more. */
+    async mediaDue(id: string, at: string): Promise<void> {
+      await db('media_removals').where('id', id).update({ since: at });
     },
     /** The files of these are gone. */
     async mediaRemoved(ids: readonly string[]): Promise<void> {

@@ -23,6 +23,8 @@ import { CAUTION_IDS, type CautionId } from '../../core/formats/catalog.js';
 import { cautionsOn, type PersonRecord } from '../../core/person/circumstance.js';
 import { consentStands, isMinor, picturesAllowed } from '../../core/person/consent.js';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
+import { changeRow, type ChangeBy } from '../database/change.js';
+import { caseless, contains, orNothing } from '../database/dialect.js';
 import { flag, json, maybeRow, number, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { letFilesGo } from './looks.js';
@@ -51,6 +53,12 @@ const personRow = summaryRow.extend({
   kit: z.union([z.null(), json(z.array(z.string()))]),
   notes: z.string(),
 });
+const signedRow = personRow.extend({
+  version: z.number(),
+  changed_by_name: z.string().nullable(),
+  changed_at: z.string().nullable(),
+});
+const namedRow = z.object({ id: z.string(), name: z.string() });
 const rosterRow = personRow.omit({ last_look_at: true, last_look_day: true, relook_due: true, here: true });
 /** What a roster says of a person. */
 export interface RosterLine {
@@ -106,10 +114,6 @@ const groupRow = z.object({ id: z.string(), name: z.string(), people: number });
 
 /** Looks are repeated after at most this many days. */
 const DUE_AFTER_DAYS = 14;
-/** The day of a person's last look as the index has it; never is the longest ago. */
-const LAST_LOOK = "ifnull(people.last_look_day, '')";
-/** Whether a programme asked for a look on a day that has come, and none was made since. Takes today. */
-const RELOOK_DUE = `exists (select 1 from programme_relooks r where r.person_id = people.id and r.day <= ? and r.day > ${LAST_LOOK})`;
 /** Rows of one statement that keeps many. */
 const ROWS_AT_ONCE = 400;
 /** Longest lists of the floor; the counts are of all. */
@@ -179,6 +183,11 @@ async function allowed(db: Knex, personId: string, day: Day): Promise<{ pictures
 export type People = ReturnType<typeof peopleIn>;
 
 export function peopleIn(db: Knex) {
+  const name = caseless(db, 'people.name');
+  /** The day of a person's last look as the index has it; never is the longest ago. */
+  const lastLook = orNothing(db, 'people.last_look_day');
+  /** Whether a programme asked for a look on a day that has come, and none was made since. Takes today. */
+  const relookDue = `exists (select 1 from programme_relooks r where r.person_id = people.id and r.day <= ? and r.day > ${lastLook})`;
   /** Assistants see the people of their groups; owners and coaches everybody. */
   const visible = (account: Account, query: Knex.QueryBuilder): Knex.QueryBuilder =>
     account.role === 'assistant' ? query.whereIn('people.group_id', account.groups) : query;
@@ -194,7 +203,7 @@ export function peopleIn(db: Knex) {
     visible(account, db('people').leftJoin('groups', 'groups.id', 'people.group_id')).select(
       'people.*',
       'groups.name as group_name',
-      db.raw(`${RELOOK_DUE} as relook_due`, [day]),
+      db.raw(`${relookDue} as relook_due`, [day]),
       hereOn(day).count('*').as('here'),
     );
 
@@ -239,7 +248,7 @@ export function peopleIn(db: Knex) {
     if (query.archived === 'yes') q.whereNotNull('people.archived_at');
     else q.whereNull('people.archived_at');
     if (query.group) q.where('people.group_id', query.group);
-    if (query.search) q.whereRaw("people.name like ? escape '\\'", [`%${query.search.replace(/[\\%_]/g, '\\$&')}%`]);
+    if (query.search) q.whereRaw(contains(db, 'people.name'), [`%${query.search.replace(/[\\%_]/g, '\\$&')}%`]);
     if (query.here === 'yes') onlyHere(q, day);
     if (query.here === 'no') q.whereNotExists(hereOn(day));
     if (query.caution)
@@ -283,16 +292,13 @@ export function peopleIn(db: Knex) {
         .select(
           'people.*',
           'groups.name as group_name',
-          db.raw(`${RELOOK_DUE} as relook_due`, [day]),
+          db.raw(`${relookDue} as relook_due`, [day]),
           hereOn(day).count('*').as('here'),
         )
-        .orderByRaw('people.name collate nocase, people.id')
+        .orderByRaw(`${name}, people.id`)
         .limit(query.limit + 1);
       if (query.after)
-        page.whereRaw('(people.name collate nocase, people.id) > (? collate nocase, ?)', [
-          query.after.value,
-          query.after.id,
-        ]);
+        page.whereRaw(`(${name}, people.id) > (${caseless(db, '?')}, ?)`, [query.after.value, query.after.id]);
       const found = await told(page, day);
       const items = found.slice(0, query.limit);
       const last = items.at(-1);
@@ -307,7 +313,7 @@ export function peopleIn(db: Knex) {
       const counted = (): Knex.QueryBuilder => visible(account, db('people')).whereNull('people.archived_at');
       // By the index on the last look's day, where never counts as the longest ago.
       const longAgo = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
-        q.whereRaw(`${LAST_LOOK} < ?`, [addDays(day, -DUE_AFTER_DAYS)]).whereNotExists(hereOn(day));
+        q.whereRaw(`${lastLook} < ?`, [addDays(day, -DUE_AFTER_DAYS)]).whereNotExists(hereOn(day));
       // Whom a programme asks for and who was looked at not so long ago: found from the programmes, not by asking everybody.
       const askedFor = (q: Knex.QueryBuilder): Knex.QueryBuilder =>
         q
@@ -317,20 +323,17 @@ export function peopleIn(db: Knex) {
               .whereBetween('day', [addDays(day, -DUE_AFTER_DAYS), day])
               .select('person_id'),
           )
-          .whereRaw(RELOOK_DUE, [day])
-          .whereRaw(`${LAST_LOOK} >= ?`, [addDays(day, -DUE_AFTER_DAYS)])
+          .whereRaw(relookDue, [day])
+          .whereRaw(`${lastLook} >= ?`, [addDays(day, -DUE_AFTER_DAYS)])
           .whereNotExists(hereOn(day));
       const due = [
-        ...(await told(askedFor(active()).orderByRaw(LAST_LOOK).limit(ON_THE_FLOOR.due), day)),
-        ...(await told(longAgo(active()).orderByRaw(LAST_LOOK).limit(ON_THE_FLOOR.due), day)),
+        ...(await told(askedFor(active()).orderByRaw(lastLook).limit(ON_THE_FLOOR.due), day)),
+        ...(await told(longAgo(active()).orderByRaw(lastLook).limit(ON_THE_FLOOR.due), day)),
       ];
       const looks = db('observations').whereNull('observations.deleted_at').where('observations.day', day);
       if (account.role === 'assistant') visible(account, looks.join('people', 'people.id', 'observations.person_id'));
       return {
-        here: await told(
-          onlyHere(active(), day).orderByRaw('people.name collate nocase').limit(ON_THE_FLOOR.here),
-          day,
-        ),
+        here: await told(onlyHere(active(), day).orderByRaw(name).limit(ON_THE_FLOOR.here), day),
         hereCount: await countOf(onlyHere(counted(), day)),
         due: due.slice(0, ON_THE_FLOOR.due),
         dueCount: (await countOf(askedFor(counted()))) + (await countOf(longAgo(counted()))),
@@ -339,7 +342,14 @@ export function peopleIn(db: Knex) {
       };
     },
     async find(account: Account, id: string, day: Day): Promise<Person | null> {
-      const row = maybeRow('people', personRow, await summaries(account, day).where('people.id', id).first());
+      const row = maybeRow(
+        'people',
+        signedRow,
+        await summaries(account, day)
+          .where('people.id', id)
+          .select(db('accounts').whereRaw('accounts.id = people.changed_by').select('name').as('changed_by_name'))
+          .first(),
+      );
       if (!row) return null;
       const cautions = parseRows(
         'cautions',
@@ -365,6 +375,9 @@ export function peopleIn(db: Knex) {
         familyMethods: row.family_methods,
         kit: row.kit,
         notes: row.notes,
+        version: row.version,
+        changedBy: row.changed_by_name,
+        changedAt: row.changed_at,
         cautionRecords: cautions.map((c) => ({ ...recordOf(c), id: c.id, note: c.note, setBy: c.set_by_name })),
         consents,
         allows: {
@@ -372,6 +385,10 @@ export function peopleIn(db: Knex) {
           handsOn: consentStands(consents, 'hands-on', day, minor),
         },
       };
+    },
+    /** Everybody by name, archived or not. */
+    async names(): Promise<{ id: string; name: string }[]> {
+      return parseRows('people', namedRow, await db('people').select('id', 'name'));
     },
     /** What judging a person's looks rests on beside the looks; null where the account may not see them. */
     async judgedAs(account: Account | null, id: string): Promise<JudgedAs | null> {
@@ -429,7 +446,7 @@ export function peopleIn(db: Knex) {
       const rows = await db('people')
         .leftJoin('groups', 'groups.id', 'people.group_id')
         .select('people.*', 'groups.name as group_name')
-        .orderByRaw('people.name collate nocase, people.id');
+        .orderByRaw(`${name}, people.id`);
       return parseRows('people', rosterRow, rows).map((r) => ({
         id: r.id,
         name: r.name,
@@ -457,10 +474,12 @@ export function peopleIn(db: Knex) {
     async removeEmptyGroup(id: string): Promise<void> {
       await db('groups').where('id', id).whereNotExists(db('people').whereRaw('people.group_id = groups.id')).delete();
     },
-    async change(id: string, patch: PersonPatch): Promise<void> {
+    /** @returns false where another version stands */
+    async change(id: string, patch: PersonPatch, change: ChangeBy): Promise<boolean> {
       const set = columns(patch);
       if (patch.archived !== undefined) set.archived_at = patch.archived ? new Date().toISOString() : null;
-      if (Object.keys(set).length > 0) await db('people').where('id', id).update(set);
+      if (Object.keys(set).length === 0) return true;
+      return changeRow(db, db('people').where('id', id), set, change, new Date().toISOString());
     },
     async addCaution(personId: string, input: CautionInput, by: string): Promise<string> {
       const id = randomUUID();

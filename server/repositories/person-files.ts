@@ -198,7 +198,7 @@ export function personFilesIn(db: Knex) {
       const people = peopleIn(db);
       const { group: _group, archived, ...fields } = record.person;
       const id = await people.add({ ...fields, groupId });
-      if (archived) await people.change(id, { archived: true });
+      if (archived) await people.change(id, { archived: true }, { by: by.id, version: null });
       for (const caution of record.cautions) await people.addCaution(id, caution, by.id);
       for (const { withdrawnOn, ...consent } of record.consents)
         await people.addConsent(id, consent, by.id, withdrawnOn);

@@ -17,6 +17,7 @@ import type { Account } from '../../api/accounts.js';
 import type { Day } from '../../core/days.js';
 import { readIntake } from '../../core/studio/intake.js';
 import { nextArrival } from '../database/arrivals.js';
+import { fieldOf } from '../database/dialect.js';
 import { json, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
@@ -128,15 +129,34 @@ export function plansIn(db: Knex) {
       );
       return row && { ...told(row), personId: row.person_id };
     },
-    /** Adds a version; the one before in the series stops being the newest. Whose series it is was checked before. */
+    /**
+     * Adds a version; the one before in the series stops being the newest. Whose series it is was checked before.
+     * @param after the version that it comes after, of its series or of what runs; null for whatever stands
+     * @returns false where another stands
+     */
     async addPrescription(
       personId: string,
       input: Omit<PrescriptionInput, 'items'> & { items: GivenDrill[] },
       by: string,
-    ): Promise<string> {
+      after: { series: string | null; version: number } | null = null,
+    ): Promise<boolean> {
       const id = randomUUID();
       const { series, lookId, startsOn, relookOn, ...record } = input;
-      await inTransaction(db, async (trx) => {
+      return inTransaction(db, async (trx) => {
+        if (after) {
+          const newest = parseRow(
+            'prescriptions',
+            z.object({ version: z.number().nullable() }),
+            after.series === null
+              ? await trx('prescriptions')
+                  .where({ person_id: personId, ended_on: null })
+                  .whereRaw(`${fieldOf(trx, 'record', 'family')} = ?`, [input.family])
+                  .max('version as version')
+                  .first()
+              : await trx('prescriptions').where('series', after.series).max('version as version').first(),
+          );
+          if ((newest.version ?? 0) !== after.version) return false;
+        }
         const last = parseRow(
           'prescriptions',
           z.object({ version: z.number().nullable() }),
@@ -157,8 +177,8 @@ export function plansIn(db: Knex) {
           made_by: by,
           made_at: new Date().toISOString(),
         });
+        return true;
       });
-      return id;
     },
     /** Ends a series, or takes its end back with null. */
     async endSeries(series: string, day: string | null): Promise<void> {

@@ -12,6 +12,7 @@ import {
 } from '../../api/programmes.js';
 import type { Day } from '../../core/days.js';
 import { nextArrival } from '../database/arrivals.js';
+import { fieldOf } from '../database/dialect.js';
 import { json, maybeRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
@@ -209,7 +210,7 @@ export function programmesIn(db: Knex) {
     async saidOf(personId: string): Promise<{ place: string; day: Day; clean: number }[]> {
       const rows = await db('programme_logs')
         .where('person_id', personId)
-        .whereRaw("item like '%/%' and json_extract(record, '$.best') is not null")
+        .whereRaw(`item like '%/%' and ${fieldOf(db, 'record', 'best')} is not null`)
         .orderBy('day')
         .select('day', 'item', 'record', 'said_at', db.raw('null as "by"'));
       return parseRows('programme_logs', logRow, rows).flatMap(({ item, day, record }) =>

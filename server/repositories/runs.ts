@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import { runSchema, type Run, type RunLine } from '../../api/runs.js';
 import { MAX_EVENTS, runEventSchema, type RunEvent } from '../../core/formats/run.js';
+import { fieldOf } from '../database/dialect.js';
 import { json, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
@@ -65,7 +66,7 @@ export function runsIn(db: Knex) {
       const found = await db('class_runs')
         .where('class_id', classId)
         .orderBy('started_at', 'desc')
-        .select('id', 'class_id', 'day', 'started_at', 'kept_at', db.raw("json_extract(record, '$.name') as name"));
+        .select('id', 'class_id', 'day', 'started_at', 'kept_at', db.raw(`${fieldOf(db, 'record', 'name')} as name`));
       return parseRows('class_runs', lineRow, found).map((r) => ({
         id: r.id,
         classId: r.class_id,

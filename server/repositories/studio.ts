@@ -19,6 +19,10 @@ import {
   type EntryRecord,
   type StudioEntry,
 } from '../../core/formats/entries.js';
+import type { Signed } from '../../api/common.js';
+import { changeRow as changeStands, type ChangeBy } from '../database/change.js';
+import { fieldOf, itemsOf, valuesOf } from '../database/dialect.js';
+import { remembered } from '../database/remembered.js';
 import { json, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
@@ -28,10 +32,11 @@ const entryRow = z.object({
   record: z.string(),
   changed_at: z.string(),
   retired_at: z.string().nullable(),
+  version: number,
   by: z.string(),
 });
 const changeRow = entryRow
-  .omit({ retired_at: true })
+  .omit({ retired_at: true, version: true })
   .extend({ id: z.string(), record: z.union([z.null(), json(z.unknown())]) });
 
 /** What stands in a new studio: the zone of the machine it runs on. */
@@ -52,19 +57,21 @@ export interface Known {
   revision: number;
 }
 
+/** How often what is kept under a key was changed. */
+const changesOf = (db: Knex, kind: string, key: string): Knex.QueryBuilder =>
+  db('studio_entry_changes as n').whereRaw('n.kind = ?? and n.key = ??', [kind, key]).count('*');
+
 export type StudioStore = ReturnType<typeof studioIn>;
 
 export function studioIn(db: Knex) {
-  /** The read that is under way or done. A change forgets it after it is stored, so a read that began before never stands after it. */
-  let known: Promise<Known> | null = null;
-  const forget = (): void => {
-    known = null;
-  };
-
   const entries = async (): Promise<Entry[]> => {
     const rows = await db('studio_entries')
       .join('accounts', 'accounts.id', 'studio_entries.changed_by')
-      .select('studio_entries.*', 'accounts.name as by')
+      .select(
+        'studio_entries.*',
+        'accounts.name as by',
+        changesOf(db, 'studio_entries.kind', 'studio_entries.key').as('version'),
+      )
       .orderBy('changed_at');
     return parseRows('studio_entries', entryRow, rows).map((row) => ({
       kind: row.kind,
@@ -72,17 +79,28 @@ export function studioIn(db: Knex) {
       record: parseRow('studio_entries', json(recordOf(row.kind)), row.record),
       by: row.by,
       at: row.changed_at,
+      version: row.version,
       retired: row.retired_at !== null,
     }));
   };
-  const defaults = async (): Promise<StudioDefaults> => {
+  const signedDefaults = async (): Promise<{ defaults: StudioDefaults; signed: Signed }> => {
     const row = maybeRow(
       'studio_settings',
-      z.object({ value: json(defaultsSchema) }),
-      await db('studio_settings').where('name', 'defaults').first('value'),
+      z.object({
+        value: json(defaultsSchema),
+        version: z.number(),
+        by: z.string().nullable(),
+        changed_at: z.string().nullable(),
+      }),
+      await db('studio_settings')
+        .leftJoin('accounts', 'accounts.id', 'studio_settings.changed_by')
+        .where('studio_settings.name', 'defaults')
+        .first('value', 'version', 'accounts.name as by', 'changed_at'),
     );
-    return row?.value ?? noDefaults();
+    const { value = noDefaults(), version = 0, by = null, changed_at: changedAt = null } = row ?? {};
+    return { defaults: value, signed: { version, changedBy: by, changedAt } };
   };
+  const defaults = async (): Promise<StudioDefaults> => (await signedDefaults()).defaults;
   const revision = async (): Promise<number> =>
     parseRow(
       'studio_entry_changes',
@@ -104,6 +122,7 @@ export function studioIn(db: Knex) {
     change: { kind: string; key: string; record: string | null; by: string },
   ): Promise<unknown> =>
     trx('studio_entry_changes').insert({
+      nth: trx('studio_entry_changes as before').select(trx.raw('coalesce(max(before.nth), 0) + 1')),
       id: randomUUID(),
       kind: change.kind,
       key: change.key,
@@ -111,25 +130,36 @@ export function studioIn(db: Knex) {
       changed_by: change.by,
       changed_at: new Date().toISOString(),
     });
+  /** The version of an entry that stands; 0 where none does. */
+  const standing = async (trx: Knex, kind: string, key: string): Promise<number> => {
+    const stands = await trx('studio_entries').where({ kind, key }).whereNull('retired_at').first('key');
+    if (stands === undefined) return 0;
+    const { n } = z
+      .object({ n: number })
+      .parse(await trx('studio_entry_changes').where({ kind, key }).count({ n: '*' }).first());
+    return n;
+  };
+  const { now, forget } = remembered<Known>(
+    db,
+    async () => {
+      const of = await db('studio_settings')
+        .where('name', 'defaults')
+        .first('value', { changes: db('studio_entry_changes').count('*') });
+      return JSON.stringify(of ?? (await revision()));
+    },
+    read,
+  );
   const countOf = async (query: Knex.QueryBuilder): Promise<number> =>
     parseRow('studio_entries', z.object({ n: number }), await query.count({ n: '*' }).first()).n;
   return {
     entries,
     defaults,
+    signedDefaults,
     /** Another hand changed the entries: they are read again. */
     forget,
-    now(): Promise<Known> {
-      if (!known) {
-        const reading = read();
-        known = reading;
-        // A failed read is tried again.
-        reading.catch(() => {
-          if (known === reading) forget();
-        });
-      }
-      return known;
-    },
-    async put(entry: StudioEntry, by: string): Promise<void> {
+    now,
+    /** @returns false where another version of it stands than the one that is changed; 0 where none stood */
+    async put(entry: StudioEntry, by: string, version: number | null = null): Promise<boolean> {
       const row = {
         kind: entry.kind,
         key: entryKey(entry.kind, entry.record),
@@ -137,14 +167,17 @@ export function studioIn(db: Knex) {
         changed_by: by,
         changed_at: new Date().toISOString(),
       };
-      await inTransaction(db, async (trx) => {
+      const kept = await inTransaction(db, async (trx) => {
+        if (version !== null && (await standing(trx, row.kind, row.key)) !== version) return false;
         await trx('studio_entries')
           .insert({ ...row, retired_at: null })
           .onConflict(['kind', 'key'])
           .merge();
         await note(trx, { ...row, by });
+        return true;
       });
       forget();
+      return kept;
     },
     /** Takes an entry away; a shipped record of the same key stands again. One that is to stay readable is retired instead. */
     async remove(kind: EntryKind, key: string, by: string, retire: boolean): Promise<boolean> {
@@ -167,7 +200,7 @@ export function studioIn(db: Knex) {
         await db('studio_entry_changes')
           .where({ kind, key })
           .whereNotNull('record')
-          .orderByRaw('changed_at desc, rowid desc')
+          .orderBy('nth', 'desc')
           .first('record'),
       );
       return row?.record ?? null;
@@ -175,36 +208,38 @@ export function studioIn(db: Knex) {
     /** What of people's records speaks of an entry: how many of each. */
     async usesOf(kind: EntryKind, key: string): Promise<EntryUses> {
       const uses: EntryUses = { looks: 0, prescriptions: 0, steps: 0, people: 0 };
-      const says = (column: string, path: string): string => `json_extract(${column}, '$.${path}')`;
       if (kind === 'rungs') {
         const [family, rung] = key.split('.') as [string, string];
         const place = `${family}/${rung}`;
         uses.looks = await countOf(
           db('observations')
             .where('position', family)
-            .whereRaw(`${says('record', 'rung')} = ?`, [rung]),
+            .whereRaw(`${fieldOf(db, 'record', 'rung')} = ?`, [rung]),
         );
         uses.steps = await countOf(
-          db('ladder_steps').whereRaw(`(${says('record', 'from')} = ? or ${says('record', 'to')} = ?)`, [place, place]),
+          db('ladder_steps').whereRaw(`(${fieldOf(db, 'record', 'from')} = ? or ${fieldOf(db, 'record', 'to')} = ?)`, [
+            place,
+            place,
+          ]),
         );
       } else if (kind === 'faults') {
         uses.looks = await countOf(
           db('observations').whereRaw(
-            "exists (select 1 from json_each(record, '$.events') e where json_extract(e.value, '$.fault') = ?)",
+            `exists (select 1 from ${itemsOf(db, 'record', 'events', 'e')} where ${fieldOf(db, 'e.value', 'fault')} = ?)`,
             [key],
           ),
         );
       } else if (kind === 'drills') {
         uses.prescriptions = await countOf(
           db('prescriptions').whereRaw(
-            "exists (select 1 from json_each(record, '$.items') i where json_extract(i.value, '$.drill') = ?)",
+            `exists (select 1 from ${itemsOf(db, 'record', 'items', 'i')} where ${fieldOf(db, 'i.value', 'drill')} = ?)`,
             [key],
           ),
         );
       } else if (kind === 'methods') {
         uses.people = await countOf(
           db('people').whereRaw(
-            '(method = ? or exists (select 1 from json_each(family_methods) f where f.value = ?))',
+            `(method = ? or exists (select 1 from ${valuesOf(db, 'family_methods', 'f')} where f.value = ?))`,
             [key, key],
           ),
         );
@@ -218,7 +253,7 @@ export function studioIn(db: Knex) {
         .join('accounts', 'accounts.id', 'studio_entry_changes.changed_by')
         .where({ kind, key })
         .select('studio_entry_changes.*', 'accounts.name as by')
-        .orderBy('changed_at', 'desc');
+        .orderBy('nth', 'desc');
       return parseRows('studio_entry_changes', changeRow, rows).map((row) => ({
         id: row.id,
         record: row.record,
@@ -226,12 +261,26 @@ export function studioIn(db: Knex) {
         at: row.changed_at,
       }));
     },
-    async setDefaults(value: StudioDefaults): Promise<void> {
-      await db('studio_settings')
-        .insert({ name: 'defaults', value: JSON.stringify(value) })
-        .onConflict('name')
-        .merge();
+    /**
+     * @param change whose it is; a program sets what stands
+     * @returns false where another version stands
+     */
+    async setDefaults(defaults: StudioDefaults, change: ChangeBy | null = null): Promise<boolean> {
+      const value = JSON.stringify(defaults);
+      const at = new Date().toISOString();
+      const kept = await inTransaction(db, async (trx) => {
+        const stands = (): Knex.QueryBuilder => trx('studio_settings').where('name', 'defaults');
+        if (change && (await stands().first('name')) !== undefined)
+          return changeStands(trx, stands(), { value }, change, at);
+        if (change?.version) return false;
+        await trx('studio_settings')
+          .insert({ name: 'defaults', value, changed_by: change?.by ?? null, changed_at: at })
+          .onConflict('name')
+          .merge();
+        return true;
+      });
       forget();
+      return kept;
     },
   };
 }

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import type { SessionState } from '../../api/accounts.js';
-import { createApp } from '../app.js';
 import { PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
@@ -81,7 +80,7 @@ describe('sessions', () => {
     const client = await studio.stranger();
     const answers = await guess(client, 'a@hall.example', 11);
     expect(answers).toEqual([...Array<number>(10).fill(401), 429]);
-    const again = createApp({ ...studio.context.config }, studio.db, { write: () => undefined }).app;
+    const again = (await studio.again()).app;
     const token = ((await request(again).get('/api/session')).body as { token: string }).token;
     const after = await request(again)
       .post('/api/session')

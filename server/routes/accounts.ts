@@ -5,6 +5,8 @@ import type { Account, SessionState } from '../../api/accounts.js';
 import type { Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { accountOf, beginSession, endSession, tokenOf } from '../http/session.js';
+import type { Second } from '../http/second.js';
+import { deviceOf } from '../trail/device.js';
 import type { Context } from './context.js';
 
 export const DEMO_SIGN_IN = { email: 'coach@harbour.example', password: 'tautline-2026' } as const;
@@ -25,8 +27,8 @@ type Names =
 const TAKEN = [{ path: 'email', message: 'has an account already' }];
 
 /** @param secret of the sessions */
-export function accountHandlers(context: Context, secret: string): Handlers<Names> {
-  const { accounts, eyes, config, people, circumstances } = context;
+export function accountHandlers(context: Context, secret: string, second: Second): Handlers<Names> {
+  const { trail, accounts, eyes, config, people, circumstances } = context;
   const state = async (request: Request): Promise<SessionState> => {
     const account = await accountOf(accounts, request);
     return {
@@ -49,13 +51,35 @@ export function accountHandlers(context: Context, secret: string): Handlers<Name
     if ((await accounts.list()).some((a) => a.personId === id))
       throw invalid([{ path: 'personId', message: 'is tied to an account already' }]);
   };
+  /** A line of the trail: who came in, and for whose account a wrong password was tried. What was typed stands nowhere. */
+  const signedIn = async (request: Request, act: 'signed-in' | 'refused', id: string | null): Promise<void> => {
+    const account = id === null ? null : await accounts.find(id);
+    const device = deviceOf(request.get('user-agent'));
+    await trail.add({ act, what: 'session.start', account, person: null, device });
+  };
   return {
     'session.get': ({ request }) => state(request),
     'session.start': async ({ request, body }) => {
       const known = await accounts.credentials(body.email);
       const right = await verify(known?.passwordHash ?? (await NOBODY), body.password);
-      if (!known || !right || known.disabled) throw new HttpProblem(401, 'E-mail or password is wrong');
-      await beginSession(request, known.id, known.sessionsFrom);
+      if (!known || !right || known.disabled) {
+        await signedIn(request, 'refused', known?.id ?? null);
+        throw new HttpProblem(401, 'E-mail or password is wrong');
+      }
+      if (known.second) {
+        const asks = body.code === undefined || body.code === '';
+        if (asks || !(await second.lets(known.id, body.code!))) {
+          if (!asks) await signedIn(request, 'refused', known.id);
+          throw new HttpProblem(401, asks ? 'Now the code' : 'The code is wrong', undefined, [
+            {
+              path: 'code',
+              message: asks ? 'is asked for beside the password' : 'is not one of now, or was used already',
+            },
+          ]);
+        }
+      }
+      await beginSession(request, known.id, known.sessionsFrom, circumstances.now());
+      await signedIn(request, 'signed-in', known.id);
       return state(request);
     },
     'session.end': async ({ request, response }) => {
@@ -107,6 +131,7 @@ export function accountHandlers(context: Context, secret: string): Handlers<Name
         passwordHash: body.password ? await hash(body.password) : undefined,
         personId: body.personId,
       });
+      if (changed && body.second === false) await accounts.dropSecond(params.id);
       if (!changed)
         throw new HttpProblem(
           409,

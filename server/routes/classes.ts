@@ -5,7 +5,7 @@ import { checkClass } from '../../core/class/plan.js';
 import type { ClassMember } from '../../core/formats/class.js';
 import { InputError } from '../../core/formats/problems.js';
 import { Again, type Handlers } from '../http/mount.js';
-import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { changedMeanwhile, HttpProblem, invalid, notFound } from '../http/problems.js';
 import { cardsPdf } from '../media/cards.js';
 import { asked, plannerIn } from '../class-plan.js';
 import type { Context } from './context.js';
@@ -54,15 +54,18 @@ export function classHandlers(context: Context): Handlers<Names> {
         return new Again(before);
       }
       await check(body, account);
-      await classes.put(body, account.id, circumstances.now());
+      await classes.add(body, account.id, circumstances.now());
       return found(body.id);
     },
     'classes.get': ({ params }) => found(params.id),
-    'classes.change': async ({ account, params, body }) => {
+    'classes.change': async ({ account, params, body, version }) => {
       await found(params.id);
       if (body.id !== params.id) throw invalid([{ path: 'id', message: 'is not that of the class' }]);
       await check(body, account);
-      await classes.put(body, account.id, circumstances.now());
+      if (!(await classes.change(body, { by: account.id, version }, circumstances.now()))) {
+        const stands = await classes.find(params.id);
+        throw changedMeanwhile('This class', stands, stands?.by);
+      }
       return found(params.id);
     },
     'classes.remove': async ({ params }) => {

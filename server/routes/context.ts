@@ -23,6 +23,8 @@ import type { Walls } from '../repositories/walls.js';
 import type { Plans } from '../repositories/plans.js';
 import type { Programmes } from '../repositories/programmes.js';
 import type { StudioStore } from '../repositories/studio.js';
+import type { News } from '../news.js';
+import type { Trail } from '../trail/trail.js';
 import type { Work } from '../work/work.js';
 
 export interface Context {
@@ -45,6 +47,10 @@ export interface Context {
   work: Work;
   circumstances: Circumstances;
   judging: Judging;
+  trail: Trail;
+  news: News;
+  /** Work of its own that the studio does now and then; each failure is logged and ends nothing. */
+  upkeep: readonly (() => Promise<unknown>)[];
   /** Code that makes the first owner; null when there is one. */
   ownerCode: () => string | null;
   /** Starts work that goes on behind the answer. Its failure is logged and ends nothing. */

@@ -13,9 +13,9 @@ import type { Routes } from '../../api/routes.js';
 import type { Post, Letter as Sent } from '../mail/post.js';
 import { hallOf, programmeCalendar } from '../media/calendar.js';
 import { programmePdf } from '../media/programme.js';
-import { sheetPdf } from '../media/sheet.js';
 import type { Letters, StoredLetter } from '../repositories/letters.js';
 import { recordFile } from '../transfer/record-file.js';
+import { sheetFile } from '../transfer/sheet-file.js';
 import { sendFile } from './send-file.js';
 import { personOf, type Context } from './context.js';
 
@@ -69,7 +69,7 @@ export function letterHandlers(
           {
             name: 'drills.pdf',
             type: 'application/pdf',
-            content: await sheetPdf(catalog, person, { ...stored, warnings }),
+            content: await sheetFile(context, account, person, { ...stored, warnings }),
           },
         ],
       };

@@ -8,7 +8,7 @@ import type { Person } from '../../api/people.js';
 import { holdsBefore } from '../../core/ladder/holds.js';
 import { judgedBy } from '../../core/person/circumstance.js';
 import { Again, checkRole, SENT, take, type Asked, type Handlers, type Sent } from '../http/mount.js';
-import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { changedMeanwhile, HttpProblem, invalid, notFound, whose } from '../http/problems.js';
 import type { Routes } from '../../api/routes.js';
 import { recordOf } from '../jobs/judging.js';
 import type { ReadLook } from '../work/look-read.js';
@@ -161,9 +161,10 @@ export function lookHandlers(context: Context): Handlers<Names> {
       return added ? read(input.id) : new Again(await read(input.id));
     },
     'looks.get': ({ account, params }) => lookOf(account, params.id),
-    'looks.change': async ({ account, params, body }) => {
+    'looks.change': async ({ account, params, body, version }) => {
       const look = await ownLook(account, params.id);
-      await looks.change(look, body);
+      if ((version !== null && version !== look.version) || !(await looks.change(look, body, account.id)))
+        throw changedMeanwhile('This look', ...whose(await read(look.id)));
       return read(look.id);
     },
     'looks.remove': async ({ account, params }) => {

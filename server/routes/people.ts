@@ -1,6 +1,6 @@
 /** People, cautions, consents, attendance and the floor. */
 import type { Person, PersonPatch } from '../../api/people.js';
-import { invalid, notFound } from '../http/problems.js';
+import { changedMeanwhile, invalid, notFound, whose } from '../http/problems.js';
 import type { Asked, Handlers } from '../http/mount.js';
 import type { Routes } from '../../api/routes.js';
 import { personOf, type Context } from './context.js';
@@ -50,11 +50,12 @@ export function peopleHandlers(context: Context): Handlers<Names> {
       return personOf(context, account, await people.add(body));
     },
     'people.get': seen,
-    'people.change': async ({ account, params, body }) => {
+    'people.change': async ({ account, params, body, version }) => {
       const person = await personOf(context, account, params.id);
       await knownGroup(body.groupId);
       await knownMethods(body);
-      await people.change(person.id, body);
+      if (!(await people.change(person.id, body, { by: account.id, version })))
+        throw changedMeanwhile('This person', ...whose(await personOf(context, account, params.id)));
       return personOf(context, account, person.id);
     },
     'attendance.set': async ({ account, params, body }) => {

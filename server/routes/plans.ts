@@ -4,6 +4,7 @@ import type { Person } from '../../api/people.js';
 import type { DrillText, Prescription } from '../../api/plans.js';
 import { breathBy } from '../../core/prescribe/by-method.js';
 import { assignableRecord } from '../../core/prescribe/assignable.js';
+import type { Day } from '../../core/days.js';
 import type { Drill } from '../../core/formats/catalog.js';
 import { stoppedBy } from '../../core/person/circumstance.js';
 import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
@@ -11,8 +12,8 @@ import { screenOf } from '../../core/screen/read-screen.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { warningText } from '../../words/drills.js';
 import { Again, type Handlers } from '../http/mount.js';
-import { HttpProblem, invalid, notFound } from '../http/problems.js';
-import { sheetPdf } from '../media/sheet.js';
+import { changedMeanwhile, HttpProblem, invalid, notFound } from '../http/problems.js';
+import { sheetFile } from '../transfer/sheet-file.js';
 import type { StoredPrescription } from '../repositories/plans.js';
 import { nothingLoads, personOf, type Context } from './context.js';
 import { sendFile } from './send-file.js';
@@ -37,6 +38,18 @@ const textOf = ({ name, how, breath, selfCheck, place, kit }: Drill): DrillText 
   place,
   kit: [...kit],
 });
+
+/** What a new prescription comes after: the newest of its series; of a new series, what runs for that position. */
+const standsFor = (
+  all: readonly StoredPrescription[],
+  { series, family }: Pick<StoredPrescription, 'family'> & { series: string | null },
+  today: Day,
+): StoredPrescription | null =>
+  all.find((p) =>
+    series === null
+      ? p.newest && p.family === family && (p.endedOn === null || p.endedOn >= today)
+      : p.newest && p.series === series,
+  ) ?? null;
 
 export function planHandlers(context: Context): Handlers<Names> {
   const { people, looks, plans, studio, circumstances } = context;
@@ -63,7 +76,7 @@ export function planHandlers(context: Context): Handlers<Names> {
       return circumstances.factsOf(person.id);
     },
     'prescriptions.list': async ({ account, params }) => all(await personOf(context, account, params.id)),
-    'prescriptions.add': async ({ account, params, body }) => {
+    'prescriptions.add': async ({ account, params, body, version }) => {
       const person = await personOf(context, account, params.id);
       const { catalog } = await studio.now();
       const circumstance = await circumstances.of(person.id);
@@ -81,8 +94,12 @@ export function planHandlers(context: Context): Handlers<Names> {
         );
       if (body.lookId && (await looks.owner(body.lookId))?.personId !== person.id)
         throw invalid([{ path: 'lookId', message: 'is no look at this person' }]);
-      if (body.series && !(await plans.prescriptionsOf(person.id)).some((p) => p.series === body.series))
+      const before = await plans.prescriptionsOf(person.id);
+      if (body.series && !before.some((p) => p.series === body.series))
         throw invalid([{ path: 'series', message: 'is no prescription of this person' }]);
+      const stands = standsFor(before, body, await circumstances.today());
+      if (version !== null && (stands?.version ?? 0) !== version)
+        throw changedMeanwhile('What is assigned', stands && (await warned(stands, person)), stands?.by);
       // The method is known by its name as it was; the sheet has its breath.
       const method = catalog.methods.find((m) => m.name === body.method);
       const items = body.items.map((item) => {
@@ -96,7 +113,12 @@ export function planHandlers(context: Context): Handlers<Names> {
           }),
         };
       });
-      await plans.addPrescription(person.id, { ...body, items }, account.id);
+      // Another may come between the asking and the keeping.
+      const after = version === null ? null : { version, series: stands?.series ?? null };
+      if (!(await plans.addPrescription(person.id, { ...body, items }, account.id, after))) {
+        const now = standsFor(await plans.prescriptionsOf(person.id), body, await circumstances.today());
+        throw changedMeanwhile('What is assigned', now && (await warned(now, person)), now?.by);
+      }
       return all(person);
     },
     'prescriptions.end': async ({ account, params, body }) => {
@@ -106,7 +128,7 @@ export function planHandlers(context: Context): Handlers<Names> {
     },
     'prescriptions.sheet': async ({ account, params, response }) => {
       const { prescription, person } = await found(account, params.id);
-      const pdf = await sheetPdf((await studio.now()).catalog, person, prescription);
+      const pdf = await sheetFile(context, account, person, prescription);
       return sendFile(response, { type: 'application/pdf', name: 'drills.pdf', file: pdf, inline: true });
     },
 

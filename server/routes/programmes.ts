@@ -13,7 +13,7 @@ import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { memberOf } from '../class-plan.js';
 import { Again, type Handlers } from '../http/mount.js';
-import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { changedMeanwhile, type HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { StoredProgramme } from '../repositories/programmes.js';
 import { shortNames } from '../../words/names.js';
 import { classCalendar, hallOf, programmeCalendar, type Hall } from '../media/calendar.js';
@@ -186,12 +186,9 @@ export function programmeHandlers(context: Context): Handlers<Names> {
       // The same settings once more are the same version, sent twice.
       const again = stands?.version === body.version + 1 && same(stands.settings, body.settings);
       if (stands && again) return new Again(await told(stands, person));
-      const conflict = new HttpProblem(
-        409,
-        'Somebody else has changed this programme',
-        `Version ${stands?.version ?? 0} stands, you changed version ${body.version}. Open it again to see theirs.`,
-      );
-      if ((stands?.version ?? 0) !== body.version) throw conflict;
+      const conflict = async (now: StoredProgramme | null): Promise<HttpProblem> =>
+        changedMeanwhile('This programme', now && (await told(now, person)), now?.by);
+      if ((stands?.version ?? 0) !== body.version) throw await conflict(stands);
       if (stands && body.settings.from !== stands.settings.from)
         throw invalid([{ path: 'settings.from', message: 'does not change: begin a new programme' }]);
       const now = await planned(account, person, body.settings, stands);
@@ -202,7 +199,7 @@ export function programmeHandlers(context: Context): Handlers<Names> {
         account.id,
         circumstances.now(),
       );
-      if (!kept) throw conflict;
+      if (!kept) throw await conflict(await programmes.find(body.id));
       return told((await programmes.find(body.id))!, person);
     },
     'programmes.get': async ({ account, params }) => {

@@ -18,10 +18,14 @@ import type { Context } from './context.js';
 type Names = 'runs.list' | 'runs.add' | 'runs.get' | 'runs.note' | 'runs.stream' | 'runs.join' | 'runs.keep';
 
 export function runHandlers(context: Context): Handlers<Names> {
-  const { classes, runs, looks, people, studio, circumstances } = context;
+  const { classes, runs, looks, people, studio, circumstances, news } = context;
   const { workedOut } = plannerIn(context);
-  /** Devices that follow a class, by run: they hang on this process. */
+  /** Devices that follow a class, by run: they hang on this process, which hears what the others take. */
   const following = new Map<string, Channel>();
+  news.hear((told) => {
+    if (told) following.get(told.run)?.broadcast(told.many, told.what);
+    else for (const channel of following.values()) channel.broadcast(0, 'joined');
+  });
 
   async function found(id: string): Promise<Run> {
     const run = await runs.find(id);
@@ -96,7 +100,7 @@ export function runHandlers(context: Context): Handlers<Names> {
       const run = await found(params.id);
       const added = await runs.note(run.id, body.events, account.id);
       if (added === null) throw new HttpProblem(409, 'This class has too many notes', 'Begin it anew to go on.');
-      if (added > 0) following.get(run.id)?.broadcast(added, 'noted');
+      if (added > 0) news.tell({ run: run.id, what: 'noted', many: added });
       return { ...(await runs.events(run.id, body.since)), now: Date.parse(circumstances.now()) };
     },
     'runs.stream': async ({ params, request, response }) => {
@@ -114,7 +118,7 @@ export function runHandlers(context: Context): Handlers<Names> {
     'runs.join': async ({ account, params, body }) => {
       const run = await found(params.id);
       await runs.change(run.id, await joining(account, run, body.member));
-      following.get(run.id)?.broadcast(0, 'joined');
+      news.tell({ run: run.id, what: 'joined', many: 0 });
       return found(run.id);
     },
     'runs.keep': async ({ account, params, body }) => {

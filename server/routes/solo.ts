@@ -41,7 +41,7 @@ export const sendCalendar = (response: Response, file: string): Sent =>
 const HOUSE = { role: 'owner', groups: [] as string[] } as unknown as Account;
 
 export function soloHandlers(context: Context): Handlers<Names> {
-  const { people, programmes, studio, circumstances, judging, clips } = context;
+  const { people, programmes, studio, circumstances, judging, clips, trail } = context;
   const keeping = clipKeeping(context);
 
   /** A programme that the account may see. */
@@ -66,6 +66,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
     const stored = link && (await programmes.find(link.programme));
     const person = stored && (await people.find(HOUSE, stored.personId, await circumstances.today()));
     if (!link || !stored || !person || person.archived) throw notFound('What this link opened');
+    await trail.add({ act: 'read', what: 'record', account: null, person: person.id, device: 'by link' });
     return { stored, person, scopes: link.scopes, until: link.until, coach: link.by, madeBy: link.madeBy };
   }
 

@@ -27,7 +27,7 @@ const REST = { timeZone: 'UTC', offlineCopies: true };
 
 describe('the studio’s catalogue', () => {
   test('starts empty, with nothing chosen', async () => {
-    expect((await coach.get('/catalogue')).body).toEqual({
+    expect((await coach.get('/catalogue')).body).toMatchObject({
       entries: [],
       defaults: { method: null, familyMethods: {}, kit: null, timeZone: 'UTC', offlineCopies: true },
     });

@@ -5,7 +5,7 @@ import { catalog as shipped } from '../../core/catalog/index.js';
 import { entryKey, RETIRABLE, type EntryKind, type StudioEntry } from '../../core/formats/entries.js';
 import { applyEntries, problemsOfEntry } from '../../core/studio/overlay.js';
 import { checkRole, take, type Handlers } from '../http/mount.js';
-import { HttpProblem, invalid, notFound } from '../http/problems.js';
+import { changedMeanwhile, HttpProblem, invalid, notFound } from '../http/problems.js';
 import type { Context } from './context.js';
 
 type Names =
@@ -20,16 +20,20 @@ type Names =
 export function studioHandlers({ studio, judging, behind }: Context): Handlers<Names> {
   const all = async (): Promise<StudioCatalogue> => ({
     entries: await studio.entries(),
-    defaults: await studio.defaults(),
+    ...(await studio.signedDefaults()),
   });
   /** Cautions are the studio's policy: an owner's to set. */
   const mayChange = (account: Account, kind: EntryKind): void => {
     if (kind === 'cautions') checkRole(account, 'owner');
   };
-  const put = async (account: Account, entry: StudioEntry): Promise<void> => {
+  const put = async (account: Account, entry: StudioEntry, version: number | null): Promise<void> => {
     const problems = problemsOfEntry((await studio.now()).catalog, entry);
     if (problems.length > 0) throw invalid(problems);
-    await studio.put(entry, account.id);
+    if (!(await studio.put(entry, account.id, version))) {
+      const key = entryKey(entry.kind, entry.record);
+      const stands = (await studio.entries()).find((e) => e.kind === entry.kind && e.key === key && !e.retired);
+      throw changedMeanwhile('This entry', stands ?? null, stands?.by);
+    }
     behind(judging.sweep);
   };
   /** Everything that speaks of an entry: people's records, and other entries that would not resolve without it. */
@@ -41,12 +45,12 @@ export function studioHandlers({ studio, judging, behind }: Context): Handlers<N
   };
   return {
     'catalogue.get': all,
-    'entries.put': async ({ account, params: { kind, key }, body }) => {
+    'entries.put': async ({ account, params: { kind, key }, body, version }) => {
       mayChange(account, kind);
       const record = take(recordOf(kind), body);
       if (entryKey(kind, record) !== key)
         throw invalid([{ path: 'id', message: `does not fit the address, which says "${key}"` }]);
-      await put(account, { kind, record });
+      await put(account, { kind, record }, version);
       return all();
     },
     'entries.uses': ({ params: { kind, key } }) => usesOf(kind, key),
@@ -71,11 +75,11 @@ export function studioHandlers({ studio, judging, behind }: Context): Handlers<N
       mayChange(account, kind);
       const record = await studio.lastRecord(kind, key);
       if (!record) throw notFound('This entry');
-      await put(account, { kind, record });
+      await put(account, { kind, record }, null);
       return all();
     },
     'entries.changes': ({ params: { kind, key } }) => studio.changes(kind, key),
-    'defaults.set': async ({ body }) => {
+    'defaults.set': async ({ account, body, version }) => {
       const { catalog } = await studio.now();
       const known = (ids: readonly { id: string }[], id: string): boolean => ids.some((r) => r.id === id);
       const problems = [
@@ -89,7 +93,10 @@ export function studioHandlers({ studio, judging, behind }: Context): Handlers<N
         ),
       ];
       if (problems.length > 0) throw invalid(problems);
-      await studio.setDefaults(body);
+      if (!(await studio.setDefaults(body, { by: account.id, version }))) {
+        const { defaults, signed } = await studio.signedDefaults();
+        throw changedMeanwhile('The hall’s defaults', { ...defaults, ...signed }, signed.changedBy);
+      }
       behind(judging.sweep);
       return all();
     },

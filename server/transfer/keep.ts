@@ -45,7 +45,10 @@ export function keepImport(
     for (const entry of acts.entries) await studio.put(entry, by.id);
     const added = await people.addMany(acts.add.map(({ input, group }) => ({ ...input, groupId: groupId(group) })));
     for (const { id, patch, group } of acts.change)
-      await people.change(id, group === null ? patch : { ...patch, groupId: groupId(group) });
+      await people.change(id, group === null ? patch : { ...patch, groupId: groupId(group) }, {
+        by: by.id,
+        version: null,
+      });
     await looks.addMany(acts.looks, by);
     for (const { record, looks: read } of acts.records)
       added.push(await files.write(record, read, groupId(record.person.group), by, { looks, familyOf, now }));
@@ -88,7 +91,8 @@ export function undoImport(db: Knex, { id, undo }: StoredImport, by: Account, { 
     const gone: string[] = [];
     for (const one of undo.people) if (await untouched(one)) gone.push(one.id);
     await people.removeAll(gone);
-    for (const one of undo.changed) if (await untouched(one)) await people.change(one.id, one.before);
+    for (const one of undo.changed)
+      if (await untouched(one)) await people.change(one.id, one.before, { by: by.id, version: null });
     for (const group of undo.groups) await people.removeEmptyGroup(group);
     for (const { kind, key } of undo.entries) {
       const known = ENTRY_KINDS.find((k) => k === kind);

@@ -22,8 +22,9 @@ import type { Measure } from '../../core/measure/measure.js';
 import type { Circumstance } from '../../core/person/circumstance.js';
 import { evaluationFile } from '../../words/evaluation-file.js';
 import { readImport, type ImportGiven, type ReadImport } from '../transfer/read-import.js';
+import { backup, BackupError, restore, type Manifest } from '../backup/archive.js';
 import { lookRead, type ReadLook } from './look-read.js';
-import { loadSolver } from './solver.js';
+import { loadSolver, NotWorkedOut } from './solver.js';
 
 export interface JudgedLook {
   line: LookLine;
@@ -57,6 +58,10 @@ interface TaskArguments {
   measureRecord: { record: LookRecord; circumstance: Circumstance };
   /** What a round of practice came to. */
   scoreRound: { dealt: Dealt; answered: Answered; circumstance: Circumstance };
+  /** Writes a studio into one file. */
+  backup: { dataDir: string; file: string; now: string; database: string | undefined };
+  /** Brings one back into an empty folder. */
+  restore: { file: string; dataDir: string };
 }
 interface TaskAnswers {
   readLook: ReadLook;
@@ -69,13 +74,16 @@ interface TaskAnswers {
   readImport: ReadImport;
   measureRecord: { place: string; measures: Omit<Measure, 'estimated'>[] };
   scoreRound: Scored;
+  backup: Manifest;
+  restore: Manifest;
 }
 export type TaskName = keyof TaskArguments;
 export type ArgumentsOf<N extends TaskName> = TaskArguments[N];
 export type AnswerOfTask<N extends TaskName> = TaskAnswers[N];
 
 /** What was wrong with the input travels between threads as data. */
-export type Outcome<T> = { value: T } | { problems: readonly Problem[] } | { notJson: true };
+export type Outcome<T> =
+  { value: T } | { problems: readonly Problem[] } | { notJson: true } | { backup: string } | { late: string };
 
 function parsed(body: string): unknown {
   try {
@@ -113,6 +121,8 @@ const tasks: {
   planProgramme: async (catalog, { query, by }) => planProgramme(catalog, query, await loadSolver(), by),
   scoreRound: (catalog, { dealt, answered, circumstance }) => scoreRound(dealt, answered, catalog, circumstance),
   readImport: (catalog, given) => readImport(catalog, given),
+  backup: (_catalog, { dataDir, file, now, database }) => backup(dataDir, file, now, database),
+  restore: (_catalog, { file, dataDir }) => restore(file, dataDir),
   measureRecord(catalog, { record, circumstance }) {
     const { family, rung, measures } = judge(see(record, catalog), catalog, circumstance);
     return {
@@ -141,6 +151,8 @@ export async function runTask<N extends TaskName>(
   } catch (error) {
     if (error instanceof InputError) return { problems: error.problems };
     if (error instanceof NotJson) return { notJson: true };
+    if (error instanceof BackupError) return { backup: error.message };
+    if (error instanceof NotWorkedOut) return { late: error.message };
     throw error;
   }
 }

@@ -1,6 +1,7 @@
 /** Where a computation runs: short ones at once, long ones in a thread, so that nobody else waits for them. */
 import { Tinypool } from 'tinypool';
 import { InputError } from '../../core/formats/problems.js';
+import { BackupError } from '../backup/archive.js';
 import { HttpProblem } from '../http/problems.js';
 import type { Known } from '../repositories/studio.js';
 import { runTask, type AnswerOfTask, type ArgumentsOf, type TaskName } from './tasks.js';
@@ -18,7 +19,7 @@ export interface Work {
   /**
    * @param size bytes, or frames, of what is given
    * @param long above which it goes to a thread
-   * @throws InputError with a line per problem; HttpProblem 400 for what is not JSON, 503 when too much waits already
+   * @throws InputError with a line per problem; BackupError in words; HttpProblem 400 for what is not JSON, 503 when too much waits already or it takes too long
    */
   run: <N extends TaskName>(
     name: N,
@@ -54,6 +55,9 @@ export function workIn(workerFile: string | undefined): Work {
         });
       }
       if ('problems' in outcome) throw new InputError(outcome.problems);
+      if ('late' in outcome)
+        throw new HttpProblem(503, outcome.late, 'The machine is busy. Try again in a moment.', undefined, 5);
+      if ('backup' in outcome) throw new BackupError(outcome.backup);
       if ('notJson' in outcome) throw new HttpProblem(400, 'The data is not JSON');
       return outcome.value;
     },

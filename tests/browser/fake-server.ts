@@ -15,6 +15,7 @@ export class Refusal {
     readonly status: number,
     readonly title: string,
     readonly problems?: ProblemBody['problems'],
+    readonly current?: unknown,
   ) {}
 }
 type Reply<N extends RouteName> = (ask: {

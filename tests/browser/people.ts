@@ -21,6 +21,7 @@ export const account = (n = 900): Account => ({
   groups: [],
   disabled: false,
   personId: null,
+  second: false,
 });
 export const sessionOf = (who: Account | null): SessionState => ({
   account: who,

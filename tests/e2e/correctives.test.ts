@@ -3,6 +3,7 @@ import { catalog } from '../../core/catalog/index.js';
 import { assignableRecord } from '../../core/prescribe/assignable.js';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
+import { axeFinds, layoutTroubles } from './layout.js';
 import { asOwner, choose, lookOf, personId, pick, press, sees, seesNot, settled, shown } from './steps.js';
 
 let hall: Hall;
@@ -58,6 +59,20 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await page.goto(`${hall.url}/people/${await personId(page, 'Ruben Tjaden')}`);
     await sees(page, /Drills assigned[\s\S]*version 1[\s\S]*Look again/);
     expect((await shown(page)).indexOf(proposed[1]!)).toBeLessThan((await shown(page)).indexOf(proposed[0]!));
+    // Changed where it is assigned: the next version, from today.
+    await press(page, 'Change');
+    await sees(page, 'It becomes version 2 from today.');
+    await page.locator(`::-p-aria(Take ${proposed[0]} out)`).click();
+    expect(await axeFinds(page)).toEqual([]);
+    expect(await layoutTroubles(page)).toEqual([]);
+    await press(page, 'Keep as version 2');
+    await sees(page, /Drills assigned[\s\S]*version 2, from/);
+    await sees(page, /Before: 1/);
+    await page.waitForFunction(
+      (name) => !document.querySelector('section[aria-labelledby="assigned"] ol')?.textContent.includes(name),
+      {},
+      proposed[0]!,
+    );
   });
 
   test('a caution given, and the table edited by the owner, change the warnings of what is open', async () => {

@@ -149,6 +149,8 @@ async function views(page: Page): Promise<[name: string, path: string][]> {
     ['positions', '/library?kind=positions&id=bird-dog'],
     ['drill', '/library?kind=drills&id=thwart-bridge'],
     ['studio', '/studio'],
+    // Who saw what and backups are an owner's: their walk looks at them.
+    ['your account', '/account'],
     ['classes', '/classes'],
     ['a class', `/classes/${await todaysClass(page)}`],
     ['a class under way', `/runs/${await ranClass(page)}`],

@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
-import { choicesOf, choose, lookOf, personId, pick, press, sees, shown } from './steps.js';
+import { choicesOf, choose, lookOf, personId, pick, press, sees, settled, shown } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -115,6 +115,31 @@ describe('ladders', () => {
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('ArrowDown');
     await page.waitForSelector('[data-place="front-plank/knees"][aria-pressed="true"]');
+  });
+  test('on paper it says whose it is and of which day, without what only a screen answers; so does a drill alone', async () => {
+    const page = await hall.coach();
+    await page.goto(`${hall.url}/ladders?person=${await personId(page, 'Marit Solheim')}`);
+    await sees(page, 'here');
+    await settled(page);
+    await page.emulateMediaType('print');
+    expect(await shown(page)).toMatch(/^\s*Marit Solheim\s+Front plank, \d+ [A-Z][a-z]+ 20\d\d/);
+    const controls = (): Promise<number> =>
+      page.$$eval(
+        'input, [role="combobox"], [aria-haspopup]',
+        (all) => all.filter((el) => el.checkVisibility()).length,
+      );
+    expect(await controls()).toBe(0);
+    await page.emulateMediaType('screen');
+    await page.goto(`${hall.url}/library?kind=drills&id=bridge`);
+    await sees(page, 'On the back, heels a foot from the seat.');
+    await settled(page);
+    await page.emulateMediaType('print');
+    expect(await shown(page)).not.toContain('Flattening breath');
+    expect(await controls()).toBe(0);
+    const paper = Buffer.from(await page.pdf({ format: 'A4' })).toString('latin1');
+    expect(paper.match(/\/Type \/Page\b/g)).toHaveLength(1);
+    await page.goto(`${hall.url}/library?kind=drills`);
+    await sees(page, 'Flattening breath');
   });
   test('all ladders are a map that fits, is drawn nearer, and finds a version', async () => {
     const page = await hall.coach();

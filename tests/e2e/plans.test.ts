@@ -180,7 +180,10 @@ describe('a programme', () => {
     await page.waitForSelector('[data-day="tue"]');
     await workedOut(page);
     await press(page, 'Keep as a new version');
-    await sees(page, 'Version 2 stands, you changed version 1');
+    await sees(page, 'Two versions of the programme');
+    await sees(page, /Days[\s\S]*Yours[\s\S]*tue[\s\S]*sat/);
+    await press(page, 'Go back to the page');
+    await sees(page, 'What you entered is still here');
     await press(page, 'Begin anew');
     await page.waitForSelector('[data-day="sat"]');
     expect(await page.$('[data-day="tue"]')).toBeNull();

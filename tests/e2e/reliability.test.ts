@@ -184,6 +184,7 @@ describe('an account', () => {
     await sees(page, 'Casper Vane');
     const change = async (before: string, next: string): Promise<void> => {
       await page.locator('[aria-label^="Account:"]').click();
+      await press(page, 'Password, devices, code');
       await press(page, 'Change your password');
       await page.locator('#pw-before').fill(before);
       await page.locator('#pw-password').fill(next);

@@ -13,6 +13,7 @@ import {
   probeRoutes,
   probeStrangers,
 } from '../../tools/probe/parts.js';
+import { probeKillsWhileRestoring } from '../../tools/probe/restoring.js';
 import { probeServer } from '../../tools/probe/server.js';
 
 describe('a slice of the probe', () => {
@@ -21,6 +22,7 @@ describe('a slice of the probe', () => {
     ['mutated bodies', () => probeBodies(400), 400],
     ['kills while writing and uploading', () => probeKillsWhileWriting(3), 10],
     ['kills in a withdrawal', () => probeKillsInWithdrawals(3, 12), 6],
+    ['kills while restoring', () => probeKillsWhileRestoring(3), 9],
     ['a locked database', () => probeLockedDatabase(1), 5],
     ['long work beside readers', () => probeLongWork(10), 10],
     ['strangers', () => probeStrangers(100), 100],

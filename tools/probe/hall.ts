@@ -100,6 +100,19 @@ export const bodyFor = (name: RouteName): unknown => {
           },
         ],
       };
+    case 'trail.keep':
+      return { years: 2 };
+    case 'second.keep':
+      return { code: '000000' };
+    case 'second.off':
+    case 'backups.restore':
+      return { password: 'not the one' };
+    case 'people.erase':
+      return { name: 'Nobody of this hall' };
+    case 'retention.set':
+      return { months: null };
+    case 'backups.schedule':
+      return { every: 'off', hour: 3, keep: 2 };
     case 'programmes.try':
       return plainSettings(MONDAY);
     case 'programmes.keep':

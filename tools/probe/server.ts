@@ -3,6 +3,9 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import knex from 'knex';
+import { databaseFile } from '../../server/database/open.js';
+import { postgresAt } from '../../server/database/postgres.js';
 import { freePort } from '../free-port.js';
 import type { SessionState } from '../../api/accounts.js';
 import { CSRF_HEADER, type Role } from '../../api/common.js';
@@ -36,6 +39,8 @@ export interface ProbeServer {
   kill: () => Promise<void>;
   stranger: () => Promise<Client>;
   owner: () => Promise<Client>;
+  /** Pictures that have a record, those that are noted for removal, and whether the database is sound. */
+  pictures: () => Promise<{ ids: string[]; noted: string[]; sound: boolean }>;
   /** Makes an account and signs in. */
   as: (role: Role, groups?: string[]) => Promise<Client>;
   close: () => Promise<void>;
@@ -143,6 +148,23 @@ export async function probeServer(dir = mkdtempSync(join(tmpdir(), 'anchor-probe
     kill: () => end('SIGKILL'),
     stranger: () => clientOf(url, 'stranger'),
     owner,
+    async pictures() {
+      const address = process.env.ANCHOR_DATABASE;
+      const db =
+        address === undefined
+          ? knex({ client: 'better-sqlite3', connection: { filename: databaseFile(dir) }, useNullAsDefault: true })
+          : postgresAt(address);
+      try {
+        const idsOf = async (table: string): Promise<string[]> =>
+          (await db<{ id: string }>(table).select('id')).map((row) => row.id);
+        const sound =
+          address !== undefined ||
+          (await db.raw<{ integrity_check: string }[]>('pragma integrity_check'))[0]?.integrity_check === 'ok';
+        return { ids: await idsOf('media'), noted: address === undefined ? [] : await idsOf('media_removals'), sound };
+      } finally {
+        await db.destroy();
+      }
+    },
     async as(role, groups = []) {
       if (role === 'owner') return owner();
       const email = `${role}${(counter += 1)}@hall.example`;
@@ -154,6 +176,7 @@ export async function probeServer(dir = mkdtempSync(join(tmpdir(), 'anchor-probe
     async close() {
       await end('SIGTERM');
       rmSync(dir, { recursive: true, force: true });
+      rmSync(`${dir}-backups`, { recursive: true, force: true });
     },
   };
 }

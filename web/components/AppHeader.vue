@@ -15,7 +15,6 @@ import { useSettings } from '../stores/settings.js';
 import { FINDER } from '../../words/finder.js';
 import { isTyping, keysShown } from './keys.js';
 import LeaveDialog from './LeaveDialog.vue';
-import PasswordDialog from './PasswordDialog.vue';
 import WaitingPanel from './WaitingPanel.vue';
 
 const session = useSession();
@@ -32,7 +31,7 @@ const places = computed((): { name: string; to: string; at: string[]; wide?: boo
   ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class', 'after'], wide: true }] : []),
   { name: 'Plans', to: '/plans', at: ['plans', 'plan'], wide: true },
   { name: 'Library', to: '/library', at: ['library'] },
-  { name: 'Studio', to: '/studio', at: ['studio', 'letters', 'inbox'] },
+  { name: 'Studio', to: '/studio', at: ['studio', 'letters', 'inbox', 'trail', 'backups', 'account'] },
 ]);
 const away = computed(() => !connected.value || session.offline);
 /** `offline, 3 waiting`: what a coach must know before walking on. */
@@ -65,7 +64,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   event.preventDefault();
   finding.value = true;
 });
-const dialog = ref<'none' | 'waiting' | 'leave' | 'password'>('none');
+const dialog = ref<'none' | 'waiting' | 'leave'>('none');
 const close = (): void => void (dialog.value = 'none');
 async function leave(): Promise<void> {
   await outbox.refresh().catch(() => undefined);
@@ -141,18 +140,27 @@ async function leave(): Promise<void> {
               session.account?.name
             }}</span></MenuButton
           >
+          <!-- A link prevents what the browser would do, and with it that its menu shuts: it is shut before. -->
           <MenuItems class="card absolute right-0 z-40 mt-1 w-64 space-y-2 shadow-lg focus:outline-none">
             <p class="text-soft text-sm">{{ session.account?.role }} · {{ session.account?.email }}</p>
-            <MenuItem v-if="session.account?.personId" v-slot="{ active }">
-              <RouterLink :to="`/people/${session.account.personId}`" class="btn w-full" :class="{ 'bg-sunk': active }"
+            <MenuItem v-if="session.account?.personId" v-slot="{ active, close: shut }">
+              <RouterLink
+                :to="`/people/${session.account.personId}`"
+                class="btn w-full"
+                :class="{ 'bg-sunk': active }"
+                @click.capture="shut"
                 >Your own record</RouterLink
               >
             </MenuItem>
-            <MenuItem v-if="session.account?.personId" v-slot="{ active }">
-              <RouterLink to="/own" class="btn w-full" :class="{ 'bg-sunk': active }">Your own programme</RouterLink>
+            <MenuItem v-if="session.account?.personId" v-slot="{ active, close: shut }">
+              <RouterLink to="/own" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut"
+                >Your own programme</RouterLink
+              >
             </MenuItem>
-            <MenuItem v-slot="{ active }">
-              <RouterLink to="/eye" class="btn w-full" :class="{ 'bg-sunk': active }">Your eye</RouterLink>
+            <MenuItem v-slot="{ active, close: shut }">
+              <RouterLink to="/eye" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut"
+                >Your eye</RouterLink
+              >
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button
@@ -191,10 +199,10 @@ async function leave(): Promise<void> {
                 Keys and words <kbd class="tag">?</kbd>
               </button>
             </MenuItem>
-            <MenuItem v-slot="{ active }">
-              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="dialog = 'password'">
-                Change your password
-              </button>
+            <MenuItem v-slot="{ active, close: shut }">
+              <RouterLink to="/account" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut"
+                >Password, devices, code</RouterLink
+              >
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="leave">Sign out</button>
@@ -220,6 +228,5 @@ async function leave(): Promise<void> {
     <FinderDialog v-if="finding" @close="finding = false" />
     <WaitingPanel :open="dialog === 'waiting'" @close="close" />
     <LeaveDialog :open="dialog === 'leave'" @close="close" />
-    <PasswordDialog :open="dialog === 'password'" @close="close" />
   </header>
 </template>

@@ -1,11 +1,11 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="S extends MapSite = FeltSite">
 /**
  * A body from the front and from the rear. A tap answers where something was felt; marks show where care is due. By keyboard and for
  * readers of screens the same places stand beside it as a list with names.
  */
 import { computed, ref } from 'vue';
 import { bodyOf } from '../../core/body/anthropometry.js';
-import { bodyMap, siteAt, type FeltSite, type MapSite } from '../../core/body/body-map.js';
+import { bodyMap, FELT_PLACES, siteAt, type FeltSite, type MapSite } from '../../core/body/body-map.js';
 import { DRAWN_UNIT, drawnAt } from '../../core/body/draw.js';
 import { smoothPath, type Tone } from '../../core/body/parts.js';
 import { MAP_VIEW_WORDS, siteText } from '../../words/labels.js';
@@ -16,10 +16,12 @@ const props = defineProps<{
   chosen?: string | null;
   /** Places that are marked. */
   marked?: readonly MapSite[];
+  /** The places that can be answered; where something can be felt, if not told. */
+  of?: readonly S[];
   /** Nothing is asked: it only shows. */
   still?: boolean;
 }>();
-const emit = defineEmits<{ pick: [site: FeltSite] }>();
+const emit = defineEmits<{ pick: [site: S] }>();
 const body = bodyOf();
 const calm: Readonly<Record<Tone, string>> = { ...FIGURE_TONES, shirt: 'var(--soft)', shorts: 'var(--soft)' };
 const over = ref<string | null>(null);
@@ -41,11 +43,12 @@ const figures = (['front', 'rear'] as const).map((view) => {
   };
 });
 const lit = computed(() => new Set<string>([...(props.marked ?? []), ...(props.chosen ? [props.chosen] : [])]));
-function place(event: MouseEvent, figure: (typeof figures)[number]): FeltSite | null {
+function place(event: MouseEvent, figure: (typeof figures)[number]): S | null {
   const matrix = (event.currentTarget as SVGSVGElement).getScreenCTM();
   if (!matrix) return null;
   const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-  return siteAt(figure.map, [p.x / DRAWN_UNIT, -p.y / DRAWN_UNIT], body.stature);
+  const of = props.of ?? (FELT_PLACES as readonly MapSite[] as readonly S[]);
+  return siteAt(figure.map, [p.x / DRAWN_UNIT, -p.y / DRAWN_UNIT], body.stature, of);
 }
 function tap(event: MouseEvent, figure: (typeof figures)[number]): void {
   const site = props.still ? null : place(event, figure);

@@ -19,7 +19,7 @@ const asked = refDebounced(typed, 150);
 /** People are the server's to search: a thousand are as quick as ten. */
 const PEOPLE = 6;
 const people = usePeople(() => (asked.value.trim() ? { search: asked.value.trim() } : {}), PEOPLE);
-const known = computed(() => findable(catalog, session.isCoach));
+const known = computed(() => findable(catalog, session.account?.role ?? 'assistant'));
 const hits = computed((): Hit[] => {
   const wanted = typed.value.trim();
   const found = wanted

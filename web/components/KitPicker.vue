@@ -3,14 +3,11 @@
 import { computed } from 'vue';
 import { kitItems } from '../../core/catalog/index.js';
 import { catalog } from '../data/catalogue.js';
+import ManyOf from './ManyOf.vue';
 
 defineProps<{ idPrefix: string; everything: string }>();
 const kit = defineModel<readonly string[] | null>({ required: true });
 const items = computed(() => kitItems(catalog));
-const toggle = (item: string): void => {
-  const now = kit.value ?? [];
-  kit.value = now.includes(item) ? now.filter((k) => k !== item) : [...now, item];
-};
 </script>
 
 <template>
@@ -24,18 +21,12 @@ const toggle = (item: string): void => {
       />
       {{ everything }}
     </label>
-    <div v-if="kit !== null" class="flex flex-wrap gap-1" role="group" aria-label="Kit there is">
-      <button
-        v-for="item in items"
-        :key="item"
-        type="button"
-        class="btn text-sm"
-        :class="{ 'btn-on': kit.includes(item) }"
-        :aria-pressed="kit.includes(item)"
-        @click="toggle(item)"
-      >
-        {{ item.replace(/-/g, ' ') }}
-      </button>
-    </div>
+    <ManyOf
+      v-if="kit !== null"
+      v-model="kit"
+      role="group"
+      aria-label="Kit there is"
+      :choices="items.map((id) => ({ id, name: id.replace(/-/g, ' ') }))"
+    />
   </div>
 </template>

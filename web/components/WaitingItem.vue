@@ -3,6 +3,7 @@
 import { computed, reactive, ref } from 'vue';
 import { useAction } from '../data/action.js';
 import { dayTimeText } from '../data/names.js';
+import { chooseBetween, lookIn } from '../data/look-changes.js';
 import { useOutbox } from '../data/outbox.js';
 import { valueAt, withValueAt, type OutboxItem } from '../data/waiting-item.js';
 import { fieldText, waitingFile, waitingText } from '../data/waiting-words.js';
@@ -30,6 +31,20 @@ function valueOf(text: string, before: unknown): unknown {
   if (text.trim() === '') return undefined;
   const number = Number(text);
   return typeof before !== 'string' && Number.isFinite(number) ? number : text;
+}
+/** Somebody else changed the same of this look: both are laid beside each other. */
+const stands = computed(() => (props.item.name === 'looks.change' ? lookIn(props.item.refused?.current) : null));
+async function compare(): Promise<void> {
+  const { item } = props;
+  const now = stands.value;
+  if (item.name !== 'looks.change' || !now) return;
+  const left = await chooseBetween(waitingText(item, outbox.items), item.ask.body, item.was, now);
+  if (left === null) return;
+  await run(() =>
+    Object.keys(left).length === 0
+      ? outbox.drop(item.key!)
+      : outbox.mend(item.key!, { ...item.ask, body: left, version: now.version }),
+  );
 }
 async function mend(): Promise<void> {
   const next = fields.value.reduce<unknown>(
@@ -74,6 +89,7 @@ async function mend(): Promise<void> {
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <div class="mt-2 flex flex-wrap gap-2">
+      <button v-if="stands" class="btn btn-main" :disabled="busy" @click="compare">Compare both</button>
       <button class="btn" :disabled="busy" @click="run(() => outbox.retry(item.key!))">Send it now</button>
       <button class="btn" @click="saveFile('waiting.json', waitingFile([item]))">Save as a file</button>
       <button v-if="!letting" class="btn btn-quiet ml-auto" @click="letting = true">Let it go</button>

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { catalog } from '../../core/catalog/index.js';
 import { findable, findAll } from './finding.js';
 
-const known = findable(catalog, true);
+const known = findable(catalog, 'owner');
 const names = (typed: string): string[] => findAll(known, typed).map((h) => h.name);
 
 describe('the finder', () => {
@@ -20,7 +20,7 @@ describe('the finder', () => {
   test('shows the places while nothing is typed, fewer to who is no coach', () => {
     const places = findAll(known, '  ', 50);
     expect(places.every((p) => p.kind === 'place')).toBe(true);
-    const others = findAll(findable(catalog, false), '', 50).map((p) => p.name);
+    const others = findAll(findable(catalog, 'assistant'), '', 50).map((p) => p.name);
     expect(others).toContain('Bench');
     expect(others).not.toContain('Inbox');
     expect(places.length).toBeGreaterThan(others.length);

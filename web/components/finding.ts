@@ -1,4 +1,5 @@
 /** What the finder knows: places of the application and everything of the catalogue, in the coach's words. */
+import type { Role } from '../../api/common.js';
 import { offeredRungs, type Catalog } from '../../core/catalog/index.js';
 import { ladderOf, placeKey } from '../../core/catalog/ladders.js';
 import { FINDER_PLACES, type HIT_WORDS } from '../../words/finder.js';
@@ -18,11 +19,13 @@ interface Known extends Hit {
 }
 
 /** Everything that can be found besides people. */
-export function findable(catalog: Catalog, coach: boolean): Known[] {
+/** @param role of who looks: places that are not theirs are not found */
+export function findable(catalog: Catalog, role: Role): Known[] {
+  const coach = role !== 'assistant';
   const gone = (kind: string, id: string): boolean => catalog.retired.has(`${kind}:${id}`);
   const inLibrary = (kind: string, id: string): string => `/library?kind=${kind}&id=${id}`;
   return [
-    ...FINDER_PLACES.filter((p) => coach || !p.coach).map((p): Known => ({
+    ...FINDER_PLACES.filter((p) => (coach || !p.coach) && (role === 'owner' || !p.owner)).map((p): Known => ({
       kind: 'place',
       name: p.name,
       hint: '',

@@ -40,7 +40,8 @@ export type Ask<N extends RouteName> = Given<ParamsOf<Routes[N], 'input'>, 'para
   (undefined extends QueryOf<Routes[N], 'input'> ? { query?: undefined } : { query?: QueryOf<Routes[N], 'input'> }) &
   Given<BodyOf<Routes[N], 'input'>, 'body'> &
   (Routes[N] extends { form: string } ? { form: FormData } : { form?: undefined }) &
-  (Routes[N] extends { stream: true } ? { file: Blob } : { file?: undefined }) & { signal?: AbortSignal };
+  (Routes[N] extends { stream: true } ? { file: Blob } : { file?: undefined }) &
+  (Routes[N] extends { versioned: true } ? { version?: number } : { version?: undefined }) & { signal?: AbortSignal };
 export type Answer<N extends RouteName> = AnswerOf<Routes[N]>;
 
 const search = (query: object | undefined): string => {
@@ -57,17 +58,19 @@ export async function call<N extends RouteName>(
   ...[ask]: object extends Ask<N> ? [Ask<N>?] : [Ask<N>]
 ): Promise<Answer<N>> {
   const route: Route = routes[name];
-  const { params, query, body, form, file, signal } = (ask ?? {}) as {
+  const { params, query, body, form, file, version, signal } = (ask ?? {}) as {
     params?: Record<string, string>;
     query?: object;
     body?: unknown;
     form?: FormData;
     file?: Blob;
+    version?: number;
     signal?: AbortSignal;
   };
   const headers: Record<string, string> = {};
   if (token && route.method !== 'GET') headers[CSRF_HEADER] = token;
   if (body !== undefined) headers['content-type'] = 'application/json';
+  if (version !== undefined) headers['if-match'] = `"${version}"`;
   if (file) headers['content-type'] = 'application/octet-stream';
   let response: Response;
   try {

@@ -67,7 +67,7 @@ describe('the studio’s catalogue on this device', () => {
   test('defaults that are set stand at once', async () => {
     hallWith([]).on('defaults.set', ({ body }) => ({ entries: [], defaults: { ...studioOf().defaults, ...body } }));
     const page = await show(Reader);
-    await setDefaults({ ...studioOf().defaults, method: 'quiet' });
+    await setDefaults({ ...studioOf().defaults, method: 'quiet' }, { defaults: studioOf().defaults, version: 1 });
     expect(studio.defaults.method).toBe('quiet');
     page.unmount();
   });

@@ -1,10 +1,20 @@
 /** The studio's catalogue on this device: the shipped one at once, the studio's own records as soon as they are read. */
 import { shallowReactive, watch } from 'vue';
-import type { AllEntryUses, Entry, EntryChange, StudioCatalogue, StudioDefaults } from '../../api/studio.js';
+import type { Signed } from '../../api/common.js';
+import {
+  defaultsSchema,
+  entrySchema,
+  type AllEntryUses,
+  type Entry,
+  type EntryChange,
+  type StudioCatalogue,
+  type StudioDefaults,
+} from '../../api/studio.js';
 import { catalog as shipped, type Catalog } from '../../core/catalog/index.js';
-import type { EntryKind, EntryRecord } from '../../core/formats/entries.js';
+import { entryKey, type EntryKind, type EntryRecord } from '../../core/formats/entries.js';
 import { applyEntries } from '../../core/studio/overlay.js';
 import { call } from './call.js';
+import { keepChange } from './conflict.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 
 export { shipped };
@@ -23,7 +33,7 @@ export const unreadDefaults = (): StudioDefaults => ({
 
 export const catalog: Catalog = shallowReactive({ ...shipped });
 /** The studio's entries and defaults as they were last read. */
-export const studio = shallowReactive<{ entries: readonly Entry[]; defaults: StudioDefaults }>({
+export const studio = shallowReactive<{ entries: readonly Entry[]; defaults: StudioDefaults; signed?: Signed }>({
   entries: [],
   defaults: unreadDefaults(),
 });
@@ -47,8 +57,36 @@ function changed(state: StudioCatalogue): void {
   // What is judged and what is warned of follows the catalogue.
   outdated('looks.list', 'ladders.get', 'prescriptions.list', 'people.list', 'floor.get');
 }
-export const putEntry = async (kind: EntryKind, key: string, record: EntryRecord): Promise<void> =>
-  changed(await call('entries.put', { params: { kind, key }, body: { ...record } }));
+/** An entry as a change of it begins: the record, and the version that stands; 0 where the studio has none of its own. */
+export interface EntryBefore {
+  record: EntryRecord | null;
+  version: number;
+}
+export function entryBefore(kind: EntryKind, key: string): EntryBefore {
+  const own = studio.entries.find((e) => e.kind === kind && e.key === key && !e.retired);
+  const list = shipped[kind] as readonly EntryRecord[];
+  return { record: own?.record ?? list.find((r) => entryKey(kind, r) === key) ?? null, version: own?.version ?? 0 };
+}
+/** @throws Told where somebody else changed it too and the coach left it */
+export const putEntry = (
+  kind: EntryKind,
+  key: string,
+  record: EntryRecord,
+  before: EntryBefore = entryBefore(kind, key),
+): Promise<void> =>
+  keepChange({
+    kind: 'entry',
+    title: 'name' in record ? record.name : key,
+    base: before.record,
+    version: before.version,
+    mine: record,
+    send: async (body, version) =>
+      changed(await call('entries.put', { params: { kind, key }, body: { ...body }, version })),
+    read(current) {
+      const now = entrySchema.parse(current);
+      return { value: now.record, version: now.version ?? 0, by: now.by, at: now.at };
+    },
+  });
 /** What speaks of an entry; always asked anew. */
 export const readUses = (kind: EntryKind, key: string): Promise<AllEntryUses> =>
   call('entries.uses', { params: { kind, key } });
@@ -57,8 +95,23 @@ export const restoreEntry = async (kind: EntryKind, key: string): Promise<void> 
   changed(await call('entries.restore', { params: { kind, key } }));
 export const removeEntry = async (kind: EntryKind, key: string): Promise<void> =>
   changed(await call('entries.remove', { params: { kind, key } }));
-export const setDefaults = async (defaults: StudioDefaults): Promise<void> =>
-  changed(await call('defaults.set', { body: defaults }));
+/** @param before the defaults as the change began, and their version */
+export const setDefaults = (
+  defaults: StudioDefaults,
+  before: { defaults: StudioDefaults; version: number | undefined },
+): Promise<void> =>
+  keepChange({
+    kind: 'defaults',
+    title: 'the hall’s defaults',
+    base: before.defaults,
+    version: before.version,
+    mine: defaults,
+    send: async (body, version) => changed(await call('defaults.set', { body, version })),
+    read(current) {
+      const { version, changedBy, changedAt, ...rest } = current as StudioDefaults & Signed;
+      return { value: defaultsSchema.parse(rest), version: version ?? 0, by: changedBy ?? null, at: changedAt ?? null };
+    },
+  });
 /** Who changed an entry, newest first; always asked anew. */
 export const readChanges = (kind: EntryKind, key: string): Promise<EntryChange[]> =>
   call('entries.changes', { params: { kind, key } });

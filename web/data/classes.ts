@@ -1,6 +1,13 @@
 /** Classes, read, changed and worked out by the server. */
-import type { ClassInput, ClassLine, ClassOfStudio, PlannedClass } from '../../api/classes.js';
+import {
+  classSchema,
+  type ClassInput,
+  type ClassLine,
+  type ClassOfStudio,
+  type PlannedClass,
+} from '../../api/classes.js';
 import { call } from './call.js';
+import { keepChange } from './conflict.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 
 export const useClasses = (): Read<ClassLine[]> => useRead('classes.list', () => ({}));
@@ -16,8 +23,25 @@ function changed(one: ClassOfStudio): ClassOfStudio {
 }
 export const addClass = async (input: ClassInput): Promise<ClassOfStudio> =>
   changed(await call('classes.add', { body: input }));
-export const changeClass = async (input: ClassInput): Promise<ClassOfStudio> =>
-  changed(await call('classes.change', { params: { id: input.id }, body: input }));
+/** A class as it is set, without who changed it when. */
+export const inputOf = ({ by: _by, changedAt: _at, version: _version, ...input }: ClassOfStudio): ClassInput => input;
+/**
+ * @param before the class as the change began; another change that came meanwhile is laid beside it
+ * @throws Told where the coach left it
+ */
+export const changeClass = (before: ClassOfStudio, input: ClassInput): Promise<ClassOfStudio> =>
+  keepChange({
+    kind: 'class',
+    title: before.name,
+    base: inputOf(before),
+    version: before.version,
+    mine: input,
+    send: async (body, version) => changed(await call('classes.change', { params: { id: body.id }, body, version })),
+    read(current) {
+      const now = classSchema.parse(current);
+      return { value: inputOf(now), version: now.version ?? 0, by: now.by, at: now.changedAt };
+    },
+  });
 export async function removeClass(id: string): Promise<void> {
   await call('classes.remove', { params: { id } });
   outdated('classes.list');

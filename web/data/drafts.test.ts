@@ -112,6 +112,21 @@ describe('work that is left', () => {
     await until(() => said.value, 'what is said');
     expect(await stored()).toEqual([{ words: 'one rep' }]);
   });
+  test('while it is being written is not kept by that writing: whoever reads that it is kept can trust it', async () => {
+    const { work, draft } = page();
+    await until(() => draft.ready.value);
+    Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true });
+    try {
+      work.words = 'two';
+      // It is written at once, and typed on while that goes on.
+      document.dispatchEvent(new Event('visibilitychange'));
+      work.words = 'nine';
+      await until(() => draft.kept.value);
+      expect(await stored()).toEqual([{ words: 'nine' }]);
+    } finally {
+      Object.defineProperty(document, 'visibilityState', { value: 'visible', configurable: true });
+    }
+  });
   test('before the device was asked for earlier work is kept, and says so', async () => {
     const first = page();
     await nextTick();

@@ -17,13 +17,18 @@ const alike = (value: unknown): string => hashKey([JSON.parse(JSON.stringify(val
  * Whether the account that is signed in has a draft of this here; false where the device cannot be asked.
  * @param stands what is kept already: a draft that says just that holds nothing, as when the page went between keeping it and letting
  *   the draft go; it is taken away
+ * @param says what of a draft is compared with that; all of it where left out
  */
-export async function hasDraft(of: string, stands?: unknown): Promise<boolean> {
+export async function hasDraft(
+  of: string,
+  stands?: unknown,
+  says: (draft: unknown) => unknown = (draft) => draft,
+): Promise<boolean> {
   const account = useSession().account?.id;
   if (account === undefined) return false;
   const found = await readDraft(account, of).catch(() => null);
   if (found === null) return false;
-  if (alike(found.value) !== alike(stands)) return true;
+  if (alike(says(found.value)) !== alike(stands)) return true;
   await putDraft(account, of, null, null).catch(() => undefined);
   return false;
 }
@@ -82,7 +87,8 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
     const value = JSON.parse(as) as unknown;
     const own = ++writes;
     writing = putDraft(account, key, value, file?.() ?? null).then(
-      () => void (own === writes && ([kept.value, unkept.value] = [value !== null, false])),
+      // What was typed while it was written is not kept by it.
+      () => void (own === writes && ([kept.value, unkept.value] = [value !== null && text() === as, false])),
       () => void (own === writes && ([kept.value, unkept.value] = [false, value !== null])),
     );
     return writing;

@@ -21,6 +21,7 @@ import { lineOf } from '../../core/evaluate/line.js';
 import { see } from '../../core/evaluate/see.js';
 import { judgedBy, nobody } from '../../core/person/circumstance.js';
 import { call, wordsOf } from './call.js';
+import { before } from './look-changes.js';
 import { useOutbox } from './outbox.js';
 import { client, keyOf, outdated, read, useRead, type Read } from './query.js';
 import { useSession } from './session.js';
@@ -140,8 +141,12 @@ export async function keepLook(personId: string, input: LookInput): Promise<'kep
   resolveObservation(input.observation, catalog);
   return useOutbox().put({ name: 'looks.add', ask: { params: { id: personId }, body: input } });
 }
-export const changeLook = (id: string, patch: LookPatch): Promise<unknown> =>
-  useOutbox().put({ name: 'looks.change', ask: { params: { id }, body: patch } });
+/** @param look as it stands on the page: another change that came meanwhile is seen by it */
+export const changeLook = (look: Look, patch: LookPatch): Promise<unknown> =>
+  useOutbox().put(
+    { name: 'looks.change', ask: { params: { id: look.id }, body: patch, version: look.version } },
+    before(look, patch),
+  );
 export const keepMend = (id: string, mend: Omit<MendTried, 'at'>): Promise<unknown> =>
   useOutbox().put({ name: 'mends.add', ask: { params: { id }, body: mend } });
 export const takeMendBack = (id: string, record: string): Promise<unknown> =>

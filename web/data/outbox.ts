@@ -1,9 +1,11 @@
 /** Requests that must not be lost: written to this device first, sent in order when the server can be reached. */
 import { defineStore } from 'pinia';
 import { computed, readonly, ref, shallowRef } from 'vue';
-import type { Look } from '../../api/observations.js';
+import type { ProblemBody } from '../../api/common.js';
+import type { Look, LookPatch } from '../../api/observations.js';
 import { ApiError, call, hasToken, OfflineError } from './call.js';
 import { connected } from './connection.js';
+import { alsoChanged, lookIn } from './look-changes.js';
 import { everythingOutdated, keep, outdated } from './query.js';
 import { useSession } from './session.js';
 import { deviceStore } from './store.js';
@@ -94,8 +96,23 @@ export const useOutbox = defineStore('outbox', () => {
       return 'stop';
     }
     if (status >= 500) return failed(item);
+    const next = overtaken(item, problem);
+    if (next) {
+      await write(next);
+      return send(next);
+    }
+    const now = lookIn(problem.current);
+    if (now && session.account?.id === item.accountId) settled(now);
     await write({ ...item, refused: refusedBy(problem, new Date().toISOString()) });
     return 'later';
+  }
+  /** A change that somebody else's change of other fields came before: it goes on over theirs. Null for anything else. */
+  function overtaken(item: OutboxItem, problem: ProblemBody): OutboxItem | null {
+    const now = item.name === 'looks.change' && problem.status === 409 ? lookIn(problem.current) : null;
+    if (item.name !== 'looks.change' || !now || item.ask.version === now.version) return null;
+    return alsoChanged(item.ask.body, item.was, now).length === 0
+      ? { ...item, ask: { ...item.ask, version: now.version } }
+      : null;
   }
   async function failed(item: OutboxItem): Promise<Sent> {
     const tries = (item.tries ?? 0) + 1;
@@ -142,12 +159,18 @@ export const useOutbox = defineStore('outbox', () => {
   /**
    * Keeps a request on this device. Resolves when it is kept; sending goes on by itself and nobody waits for it. Where the device
    * cannot keep it, it is sent at once.
+   * @param was of a change: what it changes, as it stands
    * @returns `kept`, or `sent` where this device could not keep it
    * @throws NotTaken for what the server would refuse; what the device's store or the server said where it is neither kept nor sent
    */
-  async function put(waiting: Waiting): Promise<'kept' | 'sent'> {
+  async function put(waiting: Waiting, was?: LookPatch): Promise<'kept' | 'sent'> {
     const accountId = useSession().account!.id;
-    const item = plain({ ...waiting, accountId, keptAt: new Date().toISOString() }) as OutboxItem;
+    const item = plain({
+      ...waiting,
+      accountId,
+      keptAt: new Date().toISOString(),
+      ...(was ? { was } : {}),
+    }) as OutboxItem;
     checkWaiting(item);
     try {
       const key = await (await deviceStore()).add('items', item);

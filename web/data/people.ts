@@ -2,17 +2,19 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query';
 import { computed, type ComputedRef } from 'vue';
 import type { GroupTrendsOf } from '../../api/groups.js';
-import type {
-  CautionInput,
-  ConsentInput,
-  FloorState,
-  Group,
-  PeoplePage,
-  Person,
-  PersonInput,
-  PersonPatch,
-  PersonSummary,
+import {
+  personSchema,
+  type CautionInput,
+  type ConsentInput,
+  type FloorState,
+  type Group,
+  type PeoplePage,
+  type Person,
+  type PersonInput,
+  type PersonPatch,
+  type PersonSummary,
 } from '../../api/people.js';
+import { keepChange } from './conflict.js';
 import { call, wordsOf, type Ask } from './call.js';
 import { client, keep, keyOf, outdated, read, useRead, type Read } from './query.js';
 
@@ -74,8 +76,30 @@ export async function addPerson(input: PersonInput): Promise<Person> {
   outdated('groups.list');
   return changed(person);
 }
-export const changePerson = async (id: string, patch: PersonPatch): Promise<Person> =>
-  changed(await call('people.change', { params: { id }, body: patch }));
+const fieldsOf = (person: Person): Required<PersonPatch> => {
+  const { name, birthYear, stature, mass, sex, email, goal, method, familyMethods, kit, notes, archived } = person;
+  const groupId = person.group?.id ?? null;
+  return { name, groupId, birthYear, stature, mass, sex, email, goal, method, familyMethods, kit, notes, archived };
+};
+/**
+ * @param before the person as the change began; another change that came meanwhile is laid beside it
+ * @throws Told where the coach left it
+ */
+export async function changePerson(before: Person, patch: PersonPatch): Promise<Person> {
+  const { id } = before;
+  return keepChange({
+    kind: 'person',
+    title: before.name,
+    base: fieldsOf(before),
+    version: before.version,
+    mine: patch,
+    send: async (body, version) => changed(await call('people.change', { params: { id }, body, version })),
+    read(current) {
+      const now = personSchema.parse(current);
+      return { value: fieldsOf(now), version: now.version ?? 0, by: now.changedBy ?? null, at: now.changedAt ?? null };
+    },
+  });
+}
 export async function addGroup(name: string): Promise<Group> {
   const group = await call('groups.add', { body: { name } });
   outdated('groups.list');

@@ -1,7 +1,19 @@
 /** Prescriptions, stop signs and movement screens, read and changed. */
 import { computed } from 'vue';
-import type { Facts, IntakeInput, Prescription, PrescriptionInput, Screening, ScreenInput } from '../../api/plans.js';
-import { call } from './call.js';
+import {
+  prescribedDrillSchema,
+  prescriptionSchema,
+  type Facts,
+  type GivenDrill,
+  type IntakeInput,
+  type Prescription,
+  type PrescriptionInput,
+  type Screening,
+  type ScreenInput,
+} from '../../api/plans.js';
+import { alike } from '../../core/studio/merge.js';
+import { call, Told } from './call.js';
+import { keepChange } from './conflict.js';
 import { useOutbox } from './outbox.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 import { factsWith, waitingLooks } from './waiting.js';
@@ -25,8 +37,47 @@ function prescribed(id: string, list: Prescription[]): Prescription[] {
   outdated('facts.get');
   return list;
 }
-export const assign = async (id: string, input: PrescriptionInput): Promise<Prescription[]> =>
-  prescribed(id, await call('prescriptions.add', { params: { id }, body: input }));
+/** What two coaches may both set of a prescription. */
+const setOf = ({ items, note, startsOn, relookOn }: PrescriptionInput | Prescription) => ({
+  items: items.map(({ drill, dose, size, place }) => ({ drill, dose, size: size ?? null, place: place ?? null })),
+  note,
+  startsOn,
+  relookOn,
+});
+/** A drill as it was given, to be given again. @throws ZodError for a dose that was written by hand in an old version */
+const again = ({ text: _text, ...item }: GivenDrill): PrescriptionInput['items'][number] =>
+  prescribedDrillSchema.parse(item);
+/**
+ * @param runs what ran in its place when it was made; null where nothing did
+ * @throws Told where somebody else assigned something meanwhile and the coach left it
+ */
+export const assign = (id: string, input: PrescriptionInput, runs: Prescription | null): Promise<Prescription[]> =>
+  keepChange({
+    kind: 'prescription',
+    title: 'what is assigned',
+    base: runs && setOf(runs),
+    version: runs?.version ?? 0,
+    mine: setOf(input),
+    async send(set, version, current) {
+      const stands = current ? prescriptionSchema.parse(current) : null;
+      if (stands && alike(set, setOf(stands))) {
+        outdated('prescriptions.list', 'facts.get');
+        throw new Told(`${stands.by} assigned the same a moment ago. It stands once.`);
+      }
+      const theirs = stands !== null && alike(set.items, setOf(stands).items);
+      const items = theirs ? stands.items.map(again) : input.items;
+      const { note, startsOn, relookOn } = set;
+      // One beside what runs stays beside it; any other becomes the version after what stands.
+      const beside = runs !== null && input.series === null;
+      const series = beside ? null : (stands?.series ?? input.series);
+      const body = { ...input, series, items, note, startsOn, relookOn };
+      return prescribed(id, await call('prescriptions.add', { params: { id }, body, version }));
+    },
+    read(current) {
+      const now = prescriptionSchema.parse(current);
+      return { value: setOf(now), version: now.version, by: now.by, at: now.at };
+    },
+  });
 /** Ends a series on a day, or takes the end back with null. */
 export const endPrescription = async (personId: string, id: string, day: string | null): Promise<Prescription[]> =>
   prescribed(personId, await call('prescriptions.end', { params: { id }, body: { day } }));

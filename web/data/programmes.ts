@@ -1,13 +1,15 @@
 /** Programmes, read, tried and changed. */
-import type {
-  ItemLogInput,
-  Programme,
-  ProgrammeInput,
-  ProgrammeLine,
-  ProgrammeSettings,
-  Tried,
+import {
+  programmeSchema,
+  type ItemLogInput,
+  type Programme,
+  type ProgrammeInput,
+  type ProgrammeLine,
+  type ProgrammeSettings,
+  type Tried,
 } from '../../api/programmes.js';
 import { call } from './call.js';
+import { keepChange } from './conflict.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 
 export const useAllProgrammes = (): Read<ProgrammeLine[]> => useRead('programmes.all', () => ({}));
@@ -24,8 +26,31 @@ function changed(one: Programme): Programme {
 /** The weeks as they would be now; nothing is kept. @param of the programme that it would be a new version of */
 export const tryProgramme = (person: string, settings: ProgrammeSettings, of: string | null): Promise<Tried> =>
   call('programmes.try', { params: { id: person }, query: of === null ? {} : { of }, body: settings });
-export const keepProgramme = async (person: string, input: ProgrammeInput): Promise<Programme> =>
-  changed(await call('programmes.keep', { params: { id: person }, body: input }));
+/**
+ * @param before what the change began from; null for a new programme, and where that is not known any more
+ * @throws Told where somebody else made a version too and the coach left it
+ */
+export const keepProgramme = (
+  person: string,
+  { id, version, settings }: ProgrammeInput,
+  before: ProgrammeSettings | null = null,
+): Promise<Programme> =>
+  keepChange({
+    kind: 'programme',
+    title: 'the programme',
+    base: before,
+    version,
+    mine: settings,
+    send: async (body, stands) =>
+      changed(
+        await call('programmes.keep', { params: { id: person }, body: { id, version: stands ?? 0, settings: body } }),
+      ),
+    read(current) {
+      const now = programmeSchema.parse(current);
+      const last = now.versions[0];
+      return { value: now.settings, version: now.version, by: last?.by ?? null, at: last?.at ?? null };
+    },
+  });
 /** Ends it on a day, or takes the end back with null. */
 export const endProgramme = async (id: string, day: string | null): Promise<Programme> =>
   changed(await call('programmes.end', { params: { id }, body: { day } }));

@@ -102,6 +102,11 @@ export function keep<N extends ReadRoute>(name: N, ask: Question<N>, value: Answ
 export const outdated = (...names: ReadRoute[]): void => {
   for (const name of names) void client.invalidateQueries({ queryKey: [account.value, name] });
 };
+/** What this device knows of somebody who is gone goes from it, the copy for reading without a network too. */
+export async function forgetAbout(id: string): Promise<void> {
+  client.removeQueries({ predicate: (query) => JSON.stringify(query.queryKey).includes(id) });
+  await writeCopy();
+}
 export const everythingOutdated = (): void => void client.invalidateQueries({ queryKey: [account.value] });
 
 /** Reads that an account's copy holds; pictures, accounts and the list of all askings are never among them. */

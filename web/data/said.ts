@@ -17,6 +17,10 @@ let count = 0;
 export function say(text: string, undo?: () => unknown): void {
   said.value = { id: (count += 1), text, ...(undo ? { undo } : {}) };
 }
+/** Nothing of what was said stands any more: it may have named somebody who is gone. */
+export function hush(): void {
+  [said.value, announced.value] = [null, null];
+}
 /** Says what whoever sees the page sees already. */
 export function announce(text: string): void {
   announced.value = { id: (count += 1), text };

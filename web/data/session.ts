@@ -104,8 +104,9 @@ export const useSession = defineStore('session', () => {
     load,
     shut,
     left,
-    async signIn(email: string, password: string): Promise<void> {
-      const next = await call('session.start', { body: { email, password } });
+    /** @param code of an account with a second factor @throws ApiError naming `code` where one is asked for */
+    async signIn(email: string, password: string, code = ''): Promise<void> {
+      const next = await call('session.start', { body: { email, password, ...(code ? { code } : {}) } });
       await openLeft(next.account, password);
       await take(next);
     },

@@ -1,5 +1,6 @@
 /** One request that waits on this device, and what is known of its sending. */
 import type { ProblemBody } from '../../api/common.js';
+import type { LookPatch } from '../../api/observations.js';
 import type { Route } from '../../api/route.js';
 import { routes } from '../../api/routes.js';
 import { problemsOf, type Problem } from '../../core/formats/problems.js';
@@ -20,12 +21,16 @@ export interface RefusedItem {
   problems: Problem[];
   /** ISO instant by this device. */
   at: string;
+  /** Of what somebody else changed meanwhile: what stands. */
+  current?: unknown;
 }
 export type OutboxItem = Waiting & {
   key?: number;
   accountId: string;
   /** ISO instant by this device at which it was kept; items of earlier versions have none. */
   keptAt?: string;
+  /** Of a change: what it changes, as it stood when it was made. */
+  was?: LookPatch;
   /** Set when the server does not take it; it stays until the coach decides. */
   refused?: RefusedItem;
   /** How often the server failed at it, and from when (epoch ms) it is tried again. */
@@ -44,6 +49,7 @@ export const refusedBy = (problem: ProblemBody, at: string): RefusedItem => ({
   detail: problem.detail,
   problems: problem.problems ?? [],
   at,
+  ...(problem.current === undefined ? {} : { current: problem.current }),
 });
 
 /** The look that an item is about: what waits for one look is sent in order. */

@@ -2,12 +2,15 @@
 /** After a hold: why it ended, where it was felt, what else was noticed, and what becomes of it. */
 import { PersonStanding, RotateCcw, UserPlus } from '@lucide/vue';
 import { onMounted, ref } from 'vue';
+import { PAIN_PLACES, type PainSite } from '../../../core/body/body-map.js';
 import { FELT_SITES, type Family, type Rung } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
-import { END_WORDS, SITE_WORDS } from '../../../words/labels.js';
+import { END_WORDS, SITE_WORDS, siteName } from '../../../words/labels.js';
 import { secondsText } from '../../../words/numbers.js';
 import BodyMap from '../../components/BodyMap.vue';
+import ManyOf from '../../components/ManyOf.vue';
 import EvidenceAsked from '../../components/EvidenceAsked.vue';
+import { toggled } from '../../components/toggled.js';
 import PersonPicker from '../../components/PersonPicker.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
 import { useSession } from '../../data/session.js';
@@ -39,6 +42,11 @@ const emit = defineEmits<{
   whose: [personId: string];
 }>();
 const answers = defineModel<Evidence>('answers', { required: true });
+/** Where the pain is that ended it. */
+const hurts = defineModel<readonly PainSite[]>('hurts', { required: true });
+const hurtsAt = (site: PainSite): void => {
+  hurts.value = toggled(hurts.value, site);
+};
 const really = ref<number | ''>('');
 const dropping = ref(false);
 const session = useSession();
@@ -120,15 +128,33 @@ function answer(key: keyof Evidence, value: string | null): void {
       </div>
       <AddPersonDialog :open="adding" @close="adding = false" @added="added" />
     </div>
+    <section v-if="hold.reason === 'pain'" class="mt-3" aria-labelledby="where-it-hurts">
+      <h2 id="where-it-hurts">Where is the pain?</h2>
+      <div class="gap-4" :class="{ flex: wide }">
+        <BodyMap class="mx-auto w-full max-w-80 shrink-0" :of="PAIN_PLACES" :marked="hurts" @pick="hurtsAt" />
+        <ManyOf
+          v-model="hurts"
+          class="mt-2 flex-1 content-start"
+          role="group"
+          aria-label="Pain"
+          :choices="PAIN_PLACES.map((id) => ({ id, name: siteName(id) }))"
+        />
+      </div>
+    </section>
     <div class="mt-3 flex flex-wrap items-center gap-x-3">
       <h2>Where did they feel it first?</h2>
-      <button v-if="!wide" class="btn btn-quiet" :aria-pressed="onBody" @click="onBody = !onBody">
+      <button
+        v-if="!wide || hold.reason === 'pain'"
+        class="btn btn-quiet"
+        :aria-pressed="onBody"
+        @click="onBody = !onBody"
+      >
         <PersonStanding :size="20" aria-hidden="true" /> {{ onBody ? 'List only' : 'On a body' }}
       </button>
     </div>
     <div class="gap-4" :class="{ flex: wide }">
       <BodyMap
-        v-if="wide || onBody"
+        v-if="(wide && hold.reason !== 'pain') || onBody"
         class="mx-auto w-full max-w-80 shrink-0"
         :chosen="answers['felt-first']"
         @pick="(site) => answer('felt-first', answers['felt-first'] === site ? null : site)"

@@ -30,6 +30,8 @@ import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
 import { faultName } from '../../data/names.js';
 import { lookOf, setupProblem, startRecord, type BenchSetup } from './setup.js';
+import type { PainSite } from '../../../core/body/body-map.js';
+import { holdNote } from '../../../words/stops.js';
 import { useSession } from '../../data/session.js';
 import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
@@ -118,12 +120,14 @@ const keepsHere = ref(true);
 onMounted(async () => (keepsHere.value = await canKeep()));
 /** What was noticed, given after the end. */
 const answers = ref<Evidence>({});
+const hurts = ref<readonly PainSite[]>([]);
 
 const phase = computed(() =>
   !hold.value ? 'ready' : hold.value.stoppedAt === null ? 'running' : hold.value.reason === null ? 'why' : 'felt',
 );
 watch(phase, (now) => emit('running', now !== 'ready'), { immediate: true });
-// A control that has just appeared under a finger takes no tap: the second tap was meant for what stood there before.
+// A control that has just appeared under a finger takes no tap: the second tap was meant for what stood there before. Its moment begins
+// when it is drawn, which on a slow phone is long after it was called for.
 const fresh = ref(false);
 const { start: settle } = useTimeoutFn(() => (fresh.value = false), FRESH_MS, { immediate: false });
 watch(
@@ -131,7 +135,7 @@ watch(
   () => (phase.value === 'felt' ? 'why' : phase.value),
   () => {
     fresh.value = true;
-    settle();
+    requestAnimationFrame(settle);
   },
 );
 const bar = ref<HTMLElement | null>(null);
@@ -214,7 +218,7 @@ watch(
 
 function begin(): void {
   if (wrong.value) return;
-  [asked.value, answers.value] = [false, {}];
+  [asked.value, answers.value, hurts.value] = [false, {}, []];
   void canKeep().then((can) => (keepsHere.value = can));
   restLeft.value = 0;
   start({
@@ -243,9 +247,7 @@ function madeOf(done: KeptHold): LookInput {
       startedAt: new Date(done.startedAt).toISOString(),
       relookOf: done.relookOf,
       pad: done.pad,
-      note: done.away.length
-        ? `Away from the page: ${done.away.map(([from, to]) => `${Math.round(from)}–${Math.round(to)} s`).join(', ')}.`
-        : '',
+      note: holdNote(done.reason === 'pain' ? hurts.value : [], done.away),
     },
   );
 }
@@ -261,7 +263,7 @@ async function finish(next = false): Promise<void> {
   // What was tapped goes only when it is kept, or with the server.
   if (!(await run(() => props.keep(done.personId, input)))) return;
   clear();
-  answers.value = {};
+  [answers.value, hurts.value] = [{}, []];
   if (!next) return emit('done', input.id);
   sets.value += 1;
   restLeft.value = REST;
@@ -560,6 +562,7 @@ const keepText = computed(() =>
       <AfterHold
         v-if="hold"
         v-model:answers="answers"
+        v-model:hurts="hurts"
         :hold="hold"
         :family="family"
         :rung="version"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Where the lens stood, told once and remembered on this device; and how to film it so that it matters little. */
 import { computed } from 'vue';
+import TypedField from '../../components/TypedField.vue';
 
 type Told = { distance: number; height: number } | null;
 const lens = defineModel<Told>({ required: true });
@@ -9,8 +10,8 @@ const USUAL = { distance: 3, height: 0.6 } as const;
 const said = computed(() =>
   lens.value ? `${lens.value.distance} m away, ${Math.round(lens.value.height * 100)} cm up` : 'not told',
 );
-function tell(key: 'distance' | 'height', event: Event): void {
-  const value = Number((event.target as HTMLInputElement).value) / (key === 'height' ? 100 : 1);
+function tell(key: 'distance' | 'height', text: string): void {
+  const value = Number(text) / (key === 'height' ? 100 : 1);
   if (!Number.isFinite(value)) return;
   const [low, high] = key === 'distance' ? [0.3, 50] : [0, 10];
   lens.value = { ...(lens.value ?? USUAL), [key]: Math.min(high, Math.max(low, value)) };
@@ -29,30 +30,30 @@ const drawn = computed(() => {
     <div class="grid grid-cols-2 gap-2">
       <label class="block">
         <span class="label">Away, m</span>
-        <input
+        <TypedField
           type="number"
-          class="field figures"
+          class="figures"
           aria-label="Lens to the body, m"
           min="0.3"
           max="50"
           step="0.1"
           :value="lens?.distance ?? ''"
           :placeholder="`${USUAL.distance}`"
-          @change="tell('distance', $event)"
+          @keep="tell('distance', $event)"
         />
       </label>
       <label class="block">
         <span class="label">Up, cm</span>
-        <input
+        <TypedField
           type="number"
-          class="field figures"
+          class="figures"
           aria-label="Lens above the floor, cm"
           min="0"
           max="1000"
           step="5"
           :value="lens ? Math.round(lens.height * 100) : ''"
           :placeholder="`${USUAL.height * 100}`"
-          @change="tell('height', $event)"
+          @keep="tell('height', $event)"
         />
       </label>
     </div>

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import { defineComponent, nextTick } from 'vue';
 import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
+import { holdTime, type HeldTime } from '../../../tests/browser/held-time.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import {
   account,
@@ -321,6 +322,11 @@ describe('a watched hold', () => {
 });
 
 describe('nothing done by accident', () => {
+  let time: HeldTime;
+  beforeEach(() => {
+    time = holdTime();
+  });
+  afterEach(() => time.letGo());
   const button = (name: RegExp) => page.findAll('button').find((b) => name.test(b.text()))!;
   const key = (code: string, change: KeyboardEventInit = {}, target: EventTarget = document.body) =>
     target.dispatchEvent(
@@ -332,7 +338,13 @@ describe('nothing done by accident', () => {
         ...change,
       }),
     );
-  const settled = () => until(() => page.find('[data-fresh]').exists() === false, 'controls that take taps');
+  const fresh = (): boolean => page.find('[data-fresh]').exists();
+  const drawn = () => new Promise((resolve) => requestAnimationFrame(resolve));
+  async function settled(): Promise<void> {
+    await drawn();
+    time.pass(500);
+    await until(() => !fresh(), 'controls that take taps');
+  }
   const running = (change: Partial<KeptHold> = {}) =>
     keepHold(keptHold({ personId: tall.id, elapsed: 12, writtenAt: Date.now(), ...change }));
   async function started(): Promise<void> {
@@ -356,13 +368,37 @@ describe('nothing done by accident', () => {
     await button(/position lost/i).trigger('click');
     await until(() => storedHold(account().id)!.reason === 'position-lost');
   });
+  test('a control takes no tap until it has been seen for a moment, however slowly it is drawn', async () => {
+    const { requestAnimationFrame: own } = globalThis;
+    const frames: FrameRequestCallback[] = [];
+    globalThis.requestAnimationFrame = (frame) => frames.push(frame);
+    try {
+      await started();
+      time.pass(2000);
+      await nextTick();
+      expect(fresh()).toBe(true);
+      frames.splice(0).forEach((frame) => frame(0));
+      time.pass(399);
+      await nextTick();
+      expect(fresh()).toBe(true);
+      time.pass(1);
+      await nextTick();
+      expect(fresh()).toBe(false);
+    } finally {
+      globalThis.requestAnimationFrame = own;
+    }
+  });
   test('a second tap on a pad within a blink is one tap', async () => {
     running();
     page = await show(BenchPage, '/bench');
     await until(() => button(/hips sag/i));
     await button(/hips sag/i).trigger('click');
+    time.pass(399);
     await button(/hips sag/i).trigger('click');
     expect(storedHold(account().id)!.events).toHaveLength(1);
+    time.pass(1);
+    await button(/hips sag/i).trigger('click');
+    expect(storedHold(account().id)!.events).toHaveLength(2);
   });
   test('a held key, a key in a dialog, a key of the browser and Space on a button start and end nothing', async () => {
     await started();
@@ -392,9 +428,31 @@ describe('nothing done by accident', () => {
       .dispatchEvent(new Event('submit', { cancelable: true }));
     await until(() => button(/keep it and see/i).attributes('disabled') === undefined);
     await button(/keep it and see/i).trigger('click');
-    await until(() => server.times('looks.add') === 1);
+    // It is sent a moment after it was shown.
+    await until(() => (time.pass(100), server.times('looks.add') === 1));
     expect(server.asked.find((a) => a.name === 'looks.add')).toMatchObject({
       body: { observation: { ended: { t: 55 } }, note: 'Away from the page: 60–32000 s.' },
+    });
+  });
+  test('where it hurts is asked when pain ended a hold, and stands in the record beside the time away', async () => {
+    server.on('looks.add', ({ body }) => ({ ...lookOf(11, 1), id: body.id }));
+    running({ target: 40, elapsed: 20, stoppedAt: 20, reason: 'coach', turn: 1, away: [[5, 9]] });
+    page = await show(BenchPage, '/bench');
+    await until(() => page.text().includes('Why did it end?'));
+    await settled();
+    expect(page.text()).not.toContain('Where is the pain?');
+    await button(/^\s*(5)?\s*pain$/i).trigger('click');
+    const place = (name: string) =>
+      page
+        .find('[aria-label="Pain"]')
+        .findAll('button')
+        .find((b) => b.text() === name)!;
+    for (const name of ['Low back', 'Knees', 'Wrists', 'Knees']) await place(name).trigger('click');
+    expect(place('Wrists').attributes('aria-pressed')).toBe('true');
+    await button(/keep it and see/i).trigger('click');
+    await until(() => (time.pass(100), server.times('looks.add') === 1));
+    expect(server.asked.find((a) => a.name === 'looks.add')).toMatchObject({
+      body: { observation: { ended: { reason: 'pain' } }, note: 'Pain: low back, wrists. Away from the page: 5–9 s.' },
     });
   });
   test('what is done at the target is chosen on this device and kept', async () => {
@@ -414,6 +472,6 @@ describe('nothing done by accident', () => {
     page = await show(BenchPage, '/bench');
     await until(() => storedHold(account().id)!.away.length === 1);
     const [[from, to]] = storedHold(account().id)!.away as [[number, number]];
-    expect([Math.round(from), Math.round(to - from)]).toEqual([12, 30]);
+    expect([from, to - from]).toEqual([expect.closeTo(12), expect.closeTo(30)]);
   });
 });

@@ -14,7 +14,7 @@ const AT_ONCE = 3;
 /** @returns the poses by fault, those that are drawn by now and can be shown from the side; and the body that they are drawn with */
 export function usePadFigures(
   pads: () => readonly Fault[],
-  setup: () => { position: string; rung: string },
+  setup: () => { position: string; rung?: string } | null,
 ): { figures: ComputedRef<ReadonlyMap<string, Pose>>; body: Body } {
   const body = bodyOf();
   const drawn = ref(0);
@@ -26,7 +26,9 @@ export function usePadFigures(
     drawn.value = Infinity;
   });
   const figures = computed(() => {
-    const { pose } = rungOf(catalog, setup().position, setup().rung);
+    const here = setup();
+    if (!here) return new Map<string, Pose>();
+    const { pose } = rungOf(catalog, here.position, here.rung);
     const shown = pads().slice(0, drawn.value);
     return new Map(
       shown.flatMap(({ id }): [string, Pose][] => {

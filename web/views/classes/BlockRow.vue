@@ -12,6 +12,7 @@ import type { Choice } from '../../components/choice.js';
 import UpDown from '../../components/UpDown.vue';
 import { catalog } from '../../data/catalogue.js';
 import { PACE_WORDS, paceFor, SIDES_WORDS } from './moves.js';
+import TypedField from '../../components/TypedField.vue';
 
 const props = defineProps<{ block: ClassBlock; moves: readonly Choice[]; at: number; count: number; name: string }>();
 const emit = defineEmits<{ change: [block: ClassBlock]; move: [to: number]; remove: [] }>();
@@ -70,18 +71,17 @@ function put(change: Partial<ClassBlock>): void {
   const next = { ...props.block, ...change };
   emit('change', next.stepDown != null && next.stepDown >= workSeconds(next) ? { ...next, stepDown: null } : next);
 }
-function set(number: Asked, event: Event): void {
-  const value = Math.round(Number((event.target as HTMLInputElement).value));
+function set(number: Asked, text: string): void {
+  const value = Math.round(Number(text));
   if (Number.isFinite(value)) put(number.put(Math.min(number.max, Math.max(number.min, value))));
 }
 const most = computed(() => Math.ceil(workSeconds(props.block)) - 1);
-function setStep(event: Event): void {
-  const text = (event.target as HTMLInputElement).value;
+function setStep(text: string): void {
   const value = Math.round(Number(text));
   put({ stepDown: text === '' || !Number.isFinite(value) ? null : Math.min(most.value, Math.max(1, value)) });
 }
-function setLead(event: Event): void {
-  const value = Math.round(Number((event.target as HTMLInputElement).value));
+function setLead(text: string): void {
+  const value = Math.round(Number(text));
   if (Number.isFinite(value)) put({ leadIn: Math.min(120, Math.max(0, value)) });
 }
 </script>
@@ -113,14 +113,14 @@ function setLead(event: Event): void {
       </div>
       <label v-for="n in numbers" :key="n.key" class="block w-[4.75rem]">
         <span class="label">{{ n.label }}</span>
-        <input
+        <TypedField
           type="number"
-          class="field figures"
+          class="figures"
           :aria-label="`${n.label} of block ${at + 1}`"
           :min="n.min"
           :max="n.max"
           :value="n.value"
-          @change="set(n, $event)"
+          @keep="set(n, $event)"
         />
       </label>
       <div class="flex items-center">
@@ -146,25 +146,26 @@ function setLead(event: Event): void {
         />
         <label class="block">
           <span class="label">Easier version from second (empty: none)</span>
-          <input
+          <TypedField
+            empty
             type="number"
-            class="field figures"
+            class="figures"
             min="1"
             :max="most"
             :disabled="most < 1"
             :value="block.stepDown ?? ''"
-            @change="setStep"
+            @keep="setStep"
           />
         </label>
         <label class="block">
           <span class="label">Lead-in, s</span>
-          <input
+          <TypedField
             type="number"
-            class="field figures"
+            class="figures"
             min="0"
             max="120"
             :value="block.leadIn ?? LEAD_IN"
-            @change="setLead"
+            @keep="setLead"
           />
         </label>
         <OnOff :model-value="block.band === true" @update:model-value="(band) => put({ band })"

@@ -24,6 +24,7 @@ import BlockRow from './BlockRow.vue';
 import { copyOf, moveChoices, moveName, newBlock } from './moves.js';
 import PlanTable from './PlanTable.vue';
 import { useClassEdit } from './use-class.js';
+import TypedField from '../../components/TypedField.vue';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -64,8 +65,8 @@ const addGroup = (group: string): Promise<boolean> =>
     const now = new Set(input.value.members);
     change({ members: [...now, ...items.map((p) => p.id).filter((id) => !now.has(id))].slice(0, 60) });
   });
-function setKit(item: string, event: Event): void {
-  const count = Math.max(0, Math.round(Number((event.target as HTMLInputElement).value)));
+function setKit(item: string, text: string): void {
+  const count = Math.max(0, Math.round(Number(text)));
   if (!input.value || !Number.isFinite(count)) return;
   const { [item]: _before, ...rest } = input.value.kit;
   change({ kit: count > 0 ? { ...rest, [item]: count } : rest });
@@ -104,34 +105,29 @@ const problem = computed(() => edit.error.value ?? error.value);
     <div class="flex flex-wrap items-end gap-2 print:hidden">
       <label class="block min-w-56 flex-1">
         <span class="label">Name</span>
-        <input
-          class="field text-lg"
+        <TypedField
+          class="text-lg"
           maxlength="80"
           :value="input.name"
-          @change="change({ name: ($event.target as HTMLInputElement).value.trim() || input.name })"
+          @keep="change({ name: $event.trim() || input.name })"
         />
       </label>
       <label v-if="input.day !== null" class="block w-44">
         <span class="label">Day</span>
-        <input
-          type="date"
-          class="field"
-          :value="input.day"
-          @change="change({ day: ($event.target as HTMLInputElement).value || input.day })"
-        />
+        <TypedField type="date" :value="input.day" @keep="change({ day: $event || input.day })" />
       </label>
       <p v-else class="tag self-center">Template</p>
       <label class="block w-24">
         <span class="label">Minutes</span>
-        <input
+        <TypedField
           type="number"
           min="5"
           max="180"
-          class="field figures"
+          class="figures"
           :value="input.minutes"
-          @change="
+          @keep="
             change({
-              minutes: Math.min(180, Math.max(5, Math.round(Number(($event.target as HTMLInputElement).value)) || 45)),
+              minutes: Math.min(180, Math.max(5, Math.round(Number($event)) || 45)),
             })
           "
         />
@@ -222,13 +218,14 @@ const problem = computed(() => edit.error.value ?? error.value);
         <div class="mt-1 grid grid-cols-3 gap-2 sm:grid-cols-5">
           <label v-for="item in KIT_TAKEN" :key="item" class="block">
             <span class="label">{{ item.replace('-', ' ') }}</span>
-            <input
+            <TypedField
+              empty
               type="number"
               min="0"
               max="200"
-              class="field figures"
+              class="figures"
               :value="input.kit[item] ?? 0"
-              @change="setKit(item, $event)"
+              @keep="setKit(item, $event)"
             />
           </label>
         </div>

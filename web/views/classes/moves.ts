@@ -72,7 +72,10 @@ export const emptyClass = (day: Day | null): ClassInput => ({
 });
 
 /** A copy for another day, or of no day: a template carries no names. */
-export const copyOf = ({ by: _by, changedAt: _at, ...one }: ClassOfStudio, day: Day | null): ClassInput => ({
+export const copyOf = (
+  { by: _by, changedAt: _at, version: _version, ...one }: ClassOfStudio,
+  day: Day | null,
+): ClassInput => ({
   ...one,
   id: crypto.randomUUID(),
   day,

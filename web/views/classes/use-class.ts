@@ -1,9 +1,9 @@
 /** A class under the coach's hands: each change is kept by itself, can be taken back, and is worked out again. */
 import { useDebounceFn } from '@vueuse/core';
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue';
-import type { ClassInput } from '../../../api/classes.js';
+import type { ClassInput, ClassOfStudio } from '../../../api/classes.js';
 import { wordsOf } from '../../data/call.js';
-import { changeClass, useClass } from '../../data/classes.js';
+import { changeClass, inputOf, useClass } from '../../data/classes.js';
 
 /** A change is sent so long after the last one, ms. */
 const SETTLE_MS = 500;
@@ -25,6 +25,8 @@ export function useClassEdit(id: () => string): ClassEdit {
   const read = useClass(id);
   const input = shallowRef<ClassInput | null>(null);
   const past = shallowRef<ClassInput[]>([]);
+  /** The class as the server last had it: what a change begins from. */
+  const stood = shallowRef<ClassOfStudio | null>(null);
   const kept = ref(true);
   const error = ref<string | null>(null);
   watch(
@@ -33,7 +35,8 @@ export function useClassEdit(id: () => string): ClassEdit {
       const stored = read.value.value;
       // What was read later never goes over what is typed here.
       if (!stored || stored.id !== now || (!kept.value && before?.[0] === now)) return;
-      const { by: _by, changedAt: _at, ...rest } = stored;
+      const rest = inputOf(stored);
+      stood.value = stored;
       if (JSON.stringify(rest) !== JSON.stringify(input.value)) input.value = rest;
       if (before?.[0] !== now) past.value = [];
     },
@@ -41,12 +44,16 @@ export function useClassEdit(id: () => string): ClassEdit {
   );
   async function send(): Promise<void> {
     const sent = input.value;
-    if (!sent || kept.value) return;
+    if (!sent || !stood.value || kept.value) return;
     try {
       error.value = null;
-      await changeClass(sent);
-      if (input.value === sent) kept.value = true;
-      else void soon();
+      const now = await changeClass(stood.value, sent);
+      stood.value = now;
+      if (input.value === sent) {
+        // What somebody else changed meanwhile may be in it too.
+        input.value = inputOf(now);
+        kept.value = true;
+      } else void soon();
     } catch (problem) {
       error.value = wordsOf(problem);
     }

@@ -2,6 +2,7 @@
 import { computed, onMounted, reactive, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import TautLine from '../../drawing/TautLine.vue';
+import { ApiError, Told } from '../../data/call.js';
 import { useAction } from '../../data/action.js';
 import { waitingHere } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
@@ -10,6 +11,8 @@ const session = useSession();
 const router = useRouter();
 const route = useRoute();
 const form = reactive({ email: '', password: '', name: '', code: '' });
+/** The account has a second factor, and the password was right. */
+const asksCode = ref(false);
 const first = computed(() => session.state?.needsOwner === true);
 const { busy, error, run } = useAction();
 /** How many things wait on this device for whoever kept them: a count, nobody's name. */
@@ -18,7 +21,18 @@ onMounted(async () => (waiting.value = await waitingHere()));
 
 async function enter(): Promise<void> {
   const wasFirst = first.value;
-  const ok = await run(() => (wasFirst ? session.createOwner({ ...form }) : session.signIn(form.email, form.password)));
+  const ok = await run(async () => {
+    if (wasFirst) return session.createOwner({ ...form });
+    try {
+      await session.signIn(form.email, form.password, form.code);
+    } catch (problem) {
+      if (!(problem instanceof ApiError) || !problem.of('code')) throw problem;
+      // The first time it is no error: it is what comes next.
+      if (asksCode.value) throw new Told('The code is not one of now, or was used already.');
+      asksCode.value = true;
+      throw new Told('Now the code from your device.');
+    }
+  });
   // Whoever opens a studio is led through its first steps.
   const then = wasFirst ? '/start' : String(route.query.then ?? '/');
   if (ok) await router.push(then.startsWith('/') && !then.startsWith('//') ? then : '/');
@@ -74,6 +88,18 @@ async function enterDemo(): Promise<void> {
           required
           :minlength="first ? 10 : 1"
           :autocomplete="first ? 'new-password' : 'current-password'"
+        />
+      </div>
+      <div v-if="asksCode">
+        <label class="label" for="second">Code from your device, or one for when it is lost</label>
+        <input
+          id="second"
+          v-model="form.code"
+          class="field figures"
+          required
+          autofocus
+          autocomplete="one-time-code"
+          maxlength="40"
         />
       </div>
       <p v-if="error" role="alert" class="note">{{ error }}</p>

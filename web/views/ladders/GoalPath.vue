@@ -94,7 +94,7 @@ async function add(): Promise<void> {
       </ol>
       <p v-if="path.length > 7" class="text-soft text-sm">and {{ path.length - 7 }} more after them</p>
     </div>
-    <form v-if="session.isCoach" class="mt-2 flex gap-2" @submit.prevent="add">
+    <form v-if="session.isCoach" class="mt-2 flex gap-2 print:hidden" @submit.prevent="add">
       <PickOne
         id="goal"
         v-model="adding"

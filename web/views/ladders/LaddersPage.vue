@@ -11,6 +11,8 @@ import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import PersonTags from '../../components/PersonTags.vue';
 import { catalog, studio } from '../../data/catalogue.js';
+import { today as hallToday } from '../../data/clock.js';
+import { dayText } from '../../data/names.js';
 import { useStanding } from '../../data/circumstance.js';
 import { useLadders } from '../../data/ladders.js';
 import { proposalAt, standingAt, taken, wordsOfStep, type RungStanding } from '../../data/on-ladders.js';
@@ -113,7 +115,14 @@ const between = computed(() => {
 </script>
 
 <template>
-  <div class="flex flex-wrap items-end gap-3">
+  <div class="hidden print:block">
+    <p class="text-3xl font-bold">{{ person?.name ?? 'An average body' }}</p>
+    <p class="text-lg">{{ everything ? 'All ladders' : ladder.name }}, {{ dayText(hallToday()) }}</p>
+    <p class="text-sm">
+      The easiest stands at the bottom. Beside each version stands what is to be shown before the next.
+    </p>
+  </div>
+  <div class="flex flex-wrap items-end gap-3 print:hidden">
     <h1 class="mr-2">Ladders</h1>
     <PersonPicker
       id="l-who"

@@ -4,6 +4,7 @@ import { Download, Mail } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { LETTER_DAYS } from '../../../api/letters.js';
+import { sizeText } from '../../../words/backups.js';
 import { LETTER_WORDS } from '../../../words/letters.js';
 import LoadState from '../../components/LoadState.vue';
 import SureButton from '../../components/SureButton.vue';
@@ -19,7 +20,6 @@ const shown = computed(() => letters.value.find((l) => l.id === picked.value)?.i
 const letter = useLetter(() => shown.value);
 const read = computed(() => (letter.value.value?.id === shown.value ? letter.value.value : undefined));
 const { busy, error, run } = useAction();
-const sizeText = (bytes: number): string => `${Math.max(1, Math.round(bytes / 1024))} kB`;
 </script>
 
 <template>

@@ -57,7 +57,8 @@ const send = (): Promise<boolean> =>
       note: form.note,
       days: Number(form.days),
     });
-    if (form.keep && person.value.value?.email === null) await changePerson(props.personId, { email: to });
+    const { value } = person.value;
+    if (form.keep && value?.email === null) await changePerson(value, { email: to });
     await draft.drop();
     id = crypto.randomUUID();
     [sent.value, open.value] = [to, false];

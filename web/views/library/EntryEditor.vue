@@ -9,8 +9,8 @@ import type { Problem } from '../../../core/formats/problems.js';
 import { useAction } from '../../data/action.js';
 import { useDraft } from '../../data/drafts.js';
 import { ApiError } from '../../data/call.js';
-import { catalog, putEntry } from '../../data/catalogue.js';
-import { editDraft } from './library.js';
+import { catalog, entryBefore, putEntry, type EntryBefore } from '../../data/catalogue.js';
+import { editDraft, type EntryDraft } from './library.js';
 import CauseFields from './entries/CauseFields.vue';
 import CautionFields from './entries/CautionFields.vue';
 import DrillFields from './entries/DrillFields.vue';
@@ -54,18 +54,29 @@ function begin(): EntryRecord {
   } as EntryRecord;
 }
 const record = ref<EntryRecord>(begin());
-const draft = useDraft<EntryRecord>({
+const keyNow = (): string => entryKey(props.entry.kind, record.value);
+/** What stood when the change began: what somebody else changes meanwhile is seen by it. */
+const before = ref<EntryBefore>(entryBefore(props.entry.kind, keyNow()));
+const isRecord = (found: unknown): found is EntryRecord =>
+  typeof found === 'object' && found !== null && Object.keys(begin()).every((key) => key in found);
+const draft = useDraft<EntryDraft>({
   of: () => editDraft(props.entry, props.copy),
   name: props.copy ? 'The copy' : 'The change',
-  // Half made it need not be right; it must be a record of the same shape.
-  schema: z.custom<EntryRecord>(
-    (found) => typeof found === 'object' && found !== null && Object.keys(begin()).every((key) => key in found),
-  ),
-  now: () => (JSON.stringify(record.value) === JSON.stringify(begin()) ? null : record.value),
-  take: (value) => void (record.value = value),
+  // Half made it need not be right; it must be a record of the same shape. Drafts of earlier versions are the record alone.
+  schema: z.unknown().transform((found, context): EntryDraft => {
+    if (isRecord(found)) return { record: found, before: before.value };
+    const draft = found as Partial<EntryDraft> | null;
+    if (isRecord(draft?.record) && draft.before) return { record: draft.record, before: draft.before };
+    context.addIssue({ code: 'custom', message: 'is no draft of this' });
+    return z.NEVER;
+  }),
+  now: () =>
+    JSON.stringify(record.value) === JSON.stringify(begin()) ? null : { record: record.value, before: before.value },
+  take: (value) => void ([record.value, before.value] = [value.record, value.before]),
 });
 function anew(): void {
   record.value = begin();
+  before.value = entryBefore(props.entry.kind, keyNow());
   draft.begunAnew();
 }
 async function cancel(): Promise<void> {
@@ -77,7 +88,8 @@ async function save(): Promise<void> {
   problems.value = [];
   const done = await run(async () => {
     try {
-      await putEntry(props.entry.kind, entryKey(props.entry.kind, record.value), record.value);
+      const stood = props.copy ? entryBefore(props.entry.kind, keyNow()) : before.value;
+      await putEntry(props.entry.kind, keyNow(), record.value, stood);
     } catch (refused) {
       if (refused instanceof ApiError && refused.problem.problems) problems.value = refused.problem.problems;
       throw refused;
@@ -92,7 +104,11 @@ async function save(): Promise<void> {
 <template>
   <form class="space-y-3" @submit.prevent="save">
     <DraftBack :draft="draft" @anew="anew" />
-    <component :is="FIELDS[entry.kind]" v-model="record" />
+    <component
+      :is="FIELDS[entry.kind]"
+      v-model="record"
+      v-bind="entry.kind === 'drills' ? { folded: copy && problems.length === 0 } : {}"
+    />
     <div v-if="error" role="alert" class="note">
       <p>{{ error }}</p>
       <ul v-if="problems.length > 1" class="list-disc pl-5">

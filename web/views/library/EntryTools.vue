@@ -10,7 +10,7 @@ import { dayTimeText } from '../../data/names.js';
 import { hasDraft } from '../../data/drafts.js';
 import { useSession } from '../../data/session.js';
 import EntryEditor from './EntryEditor.vue';
-import { editDraft } from './library.js';
+import { editDraft, type EntryDraft } from './library.js';
 
 const props = defineProps<{ entry: StudioEntry; noCopy?: boolean }>();
 const emit = defineEmits<{
@@ -43,12 +43,13 @@ watch(
     void goOn();
   },
 );
+const recordIn = (draft: unknown): unknown => (draft as Partial<EntryDraft>).record ?? draft;
 /** A change or a copy that was left half made is gone on with. */
 async function goOn(): Promise<void> {
   if (!may.value) return;
   const at = key.value;
   for (const way of ['change', 'copy'] as const)
-    if ((await hasDraft(editDraft(props.entry, way === 'copy'), props.entry.record)) && key.value === at)
+    if ((await hasDraft(editDraft(props.entry, way === 'copy'), props.entry.record, recordIn)) && key.value === at)
       mode.value = way;
 }
 onMounted(goOn);

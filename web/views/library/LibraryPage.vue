@@ -114,7 +114,7 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
 </script>
 
 <template>
-  <div class="flex flex-wrap items-center gap-2">
+  <div class="flex flex-wrap items-center gap-2" :class="{ 'print:hidden': open }">
     <h1 class="mr-4">Library</h1>
     <div role="group" aria-label="What to read" class="flex flex-wrap gap-1">
       <button
@@ -130,7 +130,8 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
     </div>
   </div>
   <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[22rem_1fr]">
-    <section class="card" :aria-label="KINDS[kind]">
+    <!-- On paper stands what is open; the list, where nothing is. -->
+    <section class="card" :class="{ 'print:hidden': open }" :aria-label="KINDS[kind]">
       <form class="grid gap-2" role="search" @submit.prevent>
         <div class="relative">
           <label class="sr-only" for="lib-words">Search</label>
@@ -214,7 +215,7 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
       </ul>
     </section>
 
-    <article class="card min-h-64">
+    <article class="card min-h-64" :class="{ 'print:hidden': !open }">
       <div v-if="figure" class="bg-sunk float-right mb-2 ml-4 h-40 w-64 rounded-lg p-2 max-sm:float-none max-sm:ml-0">
         <FigureView :key="chosen" :pose="figure[0]" :to="figure[1]" :body="body" :label="open?.name ?? ''" />
       </div>

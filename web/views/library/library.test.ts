@@ -120,6 +120,13 @@ describe('changing an entry', () => {
       ],
     }));
     await button(/Copy to change/).trigger('click');
+    // The name and the dose are asked first; the rest is as it was, and folded.
+    const folded = page.find('article form details:has(#e-how)');
+    expect((folded.element as HTMLDetailsElement).open).toBe(false);
+    expect(folded.find('#e-name').exists()).toBe(false);
+    expect(page.find('article form').text().indexOf('Dose')).toBeLessThan(
+      page.find('article form').text().indexOf('How,'),
+    );
     await page.find('article form').trigger('submit');
     await until(() => server.times('entries.put') === 1);
     expect(server.asked.at(-1)).toMatchObject({

@@ -1,6 +1,7 @@
 /** What the library lists: kinds of entries, and those of a kind that fit a filter. */
 import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
-import { entryKey, type StudioEntry } from '../../../core/formats/entries.js';
+import { entryKey, type EntryRecord, type StudioEntry } from '../../../core/formats/entries.js';
+import type { EntryBefore } from '../../data/catalogue.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { familyName, faultName } from '../../../words/names.js';
 
@@ -112,6 +113,11 @@ export function foundElsewhere(catalog: Catalog, kind: Kind, words: string): { k
     .sort((a, b) => b.count - a.count);
 }
 
+/** A change under way, and what stood when it began. */
+export interface EntryDraft {
+  record: EntryRecord;
+  before: EntryBefore;
+}
 /** What a draft of a changed or copied entry is of. */
 export const editDraft = ({ kind, record }: StudioEntry, copy: boolean): string =>
   `entry/${kind}/${entryKey(kind, record)}/${copy ? 'copy' : 'change'}`;

@@ -8,17 +8,19 @@ import { derivedEvidence } from '../../../core/reason/facts.js';
 import EvidenceAsked from '../../components/EvidenceAsked.vue';
 
 const props = defineProps<{ look: Look; detail: Judged; mayChange: boolean }>();
-const emit = defineEmits<{ answer: [key: keyof Evidence, value: string | null]; note: [note: string] }>();
+const emit = defineEmits<{ answer: [key: keyof Evidence, value: string | null]; note: [note: string, was: string] }>();
 const given = computed((): Evidence => props.look.observation.evidence ?? {});
 const known = computed(() => derivedEvidence(props.detail));
 const writing = ref(false);
 const text = ref('');
+/** The note as it stood when the change of it began. */
+const was = ref('');
 function write(): void {
-  text.value = props.look.note;
+  [text.value, was.value] = [props.look.note, props.look.note];
   writing.value = true;
 }
 function keep(): void {
-  if (text.value !== props.look.note) emit('note', text.value);
+  if (text.value !== props.look.note) emit('note', text.value, was.value);
   writing.value = false;
 }
 </script>

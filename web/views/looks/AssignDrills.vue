@@ -64,7 +64,7 @@ const running = computed(() =>
 
 async function assign(): Promise<void> {
   const done = await run(async () => {
-    const list = await store(props.person.id, {
+    const input = {
       series: form.replace && running.value ? running.value.series : null,
       lookId: props.lookId,
       family: props.family,
@@ -82,7 +82,8 @@ async function assign(): Promise<void> {
       note: form.note,
       startsOn: form.startsOn,
       relookOn: form.relookOn,
-    });
+    };
+    const list = await store(props.person.id, input, running.value ?? null);
     made.value = list[0] ?? null;
   });
   if (!done) return;

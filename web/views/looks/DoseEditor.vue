@@ -13,6 +13,8 @@ const props = defineProps<{
   /** The drill's own breath, where it can be said otherwise. */
   breath?: string;
   title?: string;
+  /** It stands open from the first. */
+  opened?: boolean;
 }>();
 const emit = defineEmits<{ change: [dose: Dose | null] }>();
 const SPANS = {
@@ -105,7 +107,7 @@ function pick(key: 'unit' | 'each' | 'tempo', id: string): void {
 </script>
 
 <template>
-  <details class="text-sm">
+  <details class="text-sm" :open="opened">
     <summary class="min-h-[44px] content-center font-semibold">{{ title ?? 'Change the dose' }}</summary>
     <div class="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-2" role="group" :aria-label="`Dose of ${name}`">
       <fieldset v-for="key in spans" :key="key" :class="{ 'col-span-full': key === 'amount' }">

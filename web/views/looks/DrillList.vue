@@ -3,14 +3,12 @@
 import { GripVertical, Pin } from '@lucide/vue';
 import { computed, ref } from 'vue';
 import type { Person } from '../../../api/people.js';
-import { offered as everyDrill } from '../../../core/catalog/index.js';
-import { placeKey } from '../../../core/catalog/ladders.js';
 import type { Advised } from '../../../core/evaluate/advise.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import type { Drill } from '../../../core/formats/catalog.js';
 import type { Dose } from '../../../core/formats/dose.js';
 import { breathBy } from '../../../core/prescribe/by-method.js';
-import { assignableRecord, assignableRungs, figureOfAssignable } from '../../../core/prescribe/assignable.js';
+import { assignableRecord, figureOfAssignable } from '../../../core/prescribe/assignable.js';
 import { kindBalance } from '../../../core/prescribe/prescription.js';
 import { WORTH_TELLING } from '../../../words/evaluation-file.js';
 import { breathOf, doseParts, paceText, setsText } from '../../../words/dose.js';
@@ -20,7 +18,8 @@ import DraftBack from '../../components/DraftBack.vue';
 import { catalog } from '../../data/catalogue.js';
 import type { Draft } from '../../data/drafts.js';
 import SearchPick from '../../components/SearchPick.vue';
-import { chosenWhy, drillName, leftOutWhy, placeName } from '../../data/names.js';
+import { chosenWhy, drillName, leftOutWhy } from '../../data/names.js';
+import { toAdd } from '../../data/to-add.js';
 import AssignDrills from './AssignDrills.vue';
 import UpDown from '../../components/UpDown.vue';
 import { useDragOrder } from '../../components/use-drag-order.js';
@@ -56,31 +55,13 @@ function resize(id: string, value: number | null): void {
   const { [id]: _before, ...rest } = wishes.value.sizes;
   wishes.value = { ...wishes.value, sizes: value === null ? rest : { ...rest, [id]: value } };
 }
-/** Everything that can be given beside what was chosen: drills, and the versions of every ladder. */
-const more = computed(() => {
-  const chosen = new Set(props.detail.choice.chosen.map((c) => c.drill));
-  const barredBy = (excluded: readonly string[]): string | undefined =>
-    excluded.some((c) => (props.person?.cautions as readonly string[] | undefined)?.includes(c))
-      ? 'caution'
-      : undefined;
-  const own = props.detail.family.id;
-  return [
-    ...assignableRungs(catalog).map((r) => ({
-      id: placeKey(r),
-      name: placeName(placeKey(r)),
-      mine: r.family === own,
-      note: barredBy(r.excludedBy) ?? 'version',
-    })),
-    ...everyDrill(catalog, 'drills').map((d) => ({
-      id: d.id,
-      name: d.name,
-      mine: d.families.includes(own),
-      note: barredBy(d.excludedBy) ?? 'drill',
-    })),
-  ]
-    .filter((c) => !chosen.has(c.id) && c.note !== 'caution')
-    .sort((a, b) => Number(b.mine) - Number(a.mine));
-});
+const more = computed(() =>
+  toAdd(
+    props.detail.family.id,
+    props.detail.choice.chosen.map((c) => c.drill),
+    props.person?.cautions ?? [],
+  ),
+);
 const barred = computed(() => props.detail.choice.leftOut.filter((l) => l.why.is === 'caution'));
 const offered = computed(() => props.detail.choice.leftOut.filter((l) => l.why.is !== 'caution').slice(0, 8));
 const touched = computed(

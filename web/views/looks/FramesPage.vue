@@ -67,7 +67,7 @@ usePlayerKeys(player);
 const marks = useMarks(
   computed(() => ({ marks: is.value?.marks ?? [], detail: detail.value! })),
   computed(() => ({ t: shown.value?.t ?? 0, points: shown.value?.points ?? {}, step: player.step.value })),
-  (next) => void changeLook(props.id, { marks: next }),
+  (next) => is.value && void changeLook(is.value, { marks: next }),
 );
 /** Points of the frame that is shown that a hand set. */
 const byHand = computed(() =>

@@ -7,6 +7,7 @@ import { SIZING_WORDS, sizeFromForm, sizeToForm } from '../../../words/kit.js';
 import { PLACE_WORDS } from '../../../words/labels.js';
 import PickOne from '../../components/PickOne.vue';
 import DoseEditor from './DoseEditor.vue';
+import TypedField from '../../components/TypedField.vue';
 
 defineProps<{
   id: string;
@@ -25,8 +26,7 @@ const emit = defineEmits<{
   size: [value: number | null];
 }>();
 const places = PLACES_IN_SESSION.map((id) => ({ id: id as string, name: PLACE_WORDS[id] }));
-function resize(sizing: KitSizing, event: Event): void {
-  const { value } = event.target as HTMLInputElement;
+function resize(sizing: KitSizing, value: string): void {
   const size = Number(value);
   emit('size', value.trim() === '' || !Number.isFinite(size) ? null : sizeFromForm(sizing, size));
 }
@@ -44,12 +44,13 @@ function resize(sizing: KitSizing, event: Event): void {
       />
       <label v-if="sizing" class="block">
         <span class="label">{{ SIZING_WORDS[sizing].name }}, {{ SIZING_WORDS[sizing].unit }}</span>
-        <input
+        <TypedField
+          empty
           type="number"
-          class="field figures"
+          class="figures"
           :aria-label="SIZING_WORDS[sizing].name"
           :value="typeof size === 'object' && size ? sizeToForm(size) : ''"
-          @change="resize(sizing, $event)"
+          @keep="resize(sizing, $event)"
         />
       </label>
     </DoseEditor>

@@ -42,7 +42,8 @@ export interface LookOnPage extends Standing {
   worked: ComputedRef<number[]>;
   /** Keeps an answer about the look; null takes it back. */
   answer: (key: keyof Evidence, value: string | null) => Promise<unknown>;
-  keepNote: (note: string) => Promise<unknown>;
+  /** @param was the note as it stood when the change of it began */
+  keepNote: (note: string, was: string) => Promise<unknown>;
   /** Keeps a quick test's answer; null takes it back. */
   answerTest: (id: string, answer: 'positive' | 'negative' | number | null) => Promise<unknown>;
   /** The coach's own verdict on the cause; null goes back to the evidence. */
@@ -123,12 +124,12 @@ export function useLookOnPage(id: () => string): LookOnPage {
         item.id === id() ? [] : item.helped.filter((h) => h.fault === top.value?.fault).map((h) => h.step),
       ),
     ),
-    answer: (key, value) => changeLook(id(), { evidence: { [key]: value } }),
-    keepNote: (note) => changeLook(id(), { note }),
+    answer: (key, value) => changeLook(record.value!, { evidence: { [key]: value } }),
+    keepNote: (note, was) => changeLook({ ...record.value!, note: was }, { note }),
     answerTest: (test, answer) =>
-      changeLook(id(), {
+      changeLook(record.value!, {
         tests: { [test]: answer },
       }),
-    overrule: (cause, reason) => changeLook(id(), { overrule: cause && { cause, reason } }),
+    overrule: (cause, reason) => changeLook(record.value!, { overrule: cause && { cause, reason } }),
   };
 }

@@ -8,7 +8,7 @@ defineEmits<{ close: []; added: [id: string, rest: boolean] }>();
 </script>
 
 <template>
-  <ModalFrame :open="open" title="Somebody new" @close="$emit('close')">
+  <ModalFrame :open="open" title="Somebody new" scrolls @close="$emit('close')">
     <AddPersonForm @added="(id: string, rest: boolean) => $emit('added', id, rest)" @cancel="$emit('close')" />
   </ModalFrame>
 </template>

@@ -21,6 +21,7 @@ import { siteText } from '../../../words/labels.js';
 import { percentText, plusMinus } from '../../../words/numbers.js';
 import { setupText } from '../../../words/setup.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
+import BetweenCard from './BetweenCard.vue';
 import JudgeBy from '../../components/JudgeBy.vue';
 
 const props = defineProps<{ id: string }>();
@@ -149,6 +150,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
         </ul>
       </section>
     </div>
+    <BetweenCard v-if="judged.length === 2 && sameSeat" :then="judged[0]!.look" :now="judged[1]!.look" />
     <PlayedTogether
       v-if="played.length === 2"
       :key="played.map((p) => p.look.id).join()"

@@ -2,6 +2,7 @@
 import { reactive, ref } from 'vue';
 import { z } from 'zod';
 import type { Consent, Person } from '../../../api/people.js';
+import { PURPOSES } from '../../../words/permissions.js';
 import DraftBack from '../../components/DraftBack.vue';
 import { useFormDraft } from '../../data/drafts.js';
 import { today } from '../../data/clock.js';
@@ -22,7 +23,7 @@ const blank = (kind: Consent['kind']) => ({
   kind,
   givenBy: props.person.minor ? '' : props.person.name,
   relation: (props.person.minor ? 'guardian' : 'self') as Consent['relation'],
-  purpose: kind === 'pictures' ? 'comparing positions over time' : 'a hand on back, ribs or shoulders',
+  purpose: PURPOSES[kind],
   clips: false,
   from: today(),
   until: '',

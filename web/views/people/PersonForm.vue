@@ -20,7 +20,7 @@ const props = defineProps<{
   busy: boolean;
   error: string | null;
   /** Keeps what was typed; only when it is kept the draft of it goes. */
-  save: (input: PersonInput) => Promise<boolean>;
+  save: (input: PersonInput, before: Person) => Promise<boolean>;
 }>();
 const emit = defineEmits<{ saved: []; cancel: [] }>();
 const settings = useSettings();
@@ -37,6 +37,8 @@ interface Form {
   methods: MethodsOf;
   kit: readonly string[] | null;
   notes: string;
+  /** The person as the change began: what somebody else changes meanwhile is seen by it. */
+  before: Person;
 }
 const fill = (): Form => ({
   name: props.person.name,
@@ -50,6 +52,7 @@ const fill = (): Form => ({
   methods: { method: props.person.method, familyMethods: props.person.familyMethods },
   kit: props.person.kit,
   notes: props.person.notes,
+  before: props.person,
 });
 const form = reactive(fill());
 const newGroup = ref('');
@@ -68,20 +71,22 @@ const formSchema: z.ZodType<Form, unknown> = z.object({
   methods: z.custom<MethodsOf>((m) => typeof m === 'object' && m !== null && 'familyMethods' in m),
   kit: z.array(z.string()).nullable(),
   notes: z.string(),
+  before: z.lazy(() => z.custom<Person>((p) => typeof p === 'object' && p !== null && 'id' in p)),
 });
 const draft = useFormDraft(
   // Height and weight are typed in the units that are shown.
   { of: () => `person/${props.person.id}/${settings.units}`, name: 'The form', schema: formSchema },
   ref(true),
   form,
-  fill,
+  // What somebody else changed meanwhile is not work of this form.
+  () => ({ ...fill(), before: form.before }),
 );
 async function cancel(): Promise<void> {
   await draft.drop();
   emit('cancel');
 }
 async function submit(): Promise<void> {
-  const kept = await props.save({
+  const input = {
     name: form.name,
     groupId: form.groupId || null,
     birthYear: form.birthYear === '' ? null : form.birthYear,
@@ -94,8 +99,8 @@ async function submit(): Promise<void> {
     familyMethods: { ...form.methods.familyMethods },
     kit: form.kit && [...form.kit],
     notes: form.notes,
-  });
-  if (!kept) return;
+  };
+  if (!(await props.save(input, form.before))) return;
   await draft.drop();
   emit('saved');
 }

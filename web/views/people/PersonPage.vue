@@ -22,6 +22,7 @@ import IntakePanel from './IntakePanel.vue';
 import PersonForm from './PersonForm.vue';
 import PrescriptionsPanel from './PrescriptionsPanel.vue';
 import ProgrammesPanel from './ProgrammesPanel.vue';
+import ErasePerson from '../keeping/ErasePerson.vue';
 import ScreensPanel from './ScreensPanel.vue';
 
 const props = defineProps<{ id: string }>();
@@ -34,10 +35,12 @@ const editing = ref(useRoute().query.edit !== undefined);
 const groups = useGroups(() => editing.value);
 const { busy, error, run } = useAction();
 
-const change = (patch: PersonPatch): Promise<boolean> => run(() => changePerson(props.id, patch));
-async function archive({ id, name, archived }: Person): Promise<void> {
-  if (await change({ archived: !archived }))
-    say(archived ? `${name} is back.` : `${name} is archived.`, () => run(() => changePerson(id, { archived })));
+const change = (patch: PersonPatch, before: Person): Promise<boolean> => run(() => changePerson(before, patch));
+async function archive(before: Person): Promise<void> {
+  const { name, archived } = before;
+  if (!(await change({ archived: !archived }, before))) return;
+  const after = { ...before, archived: !archived, version: undefined };
+  say(archived ? `${name} is back.` : `${name} is archived.`, () => change({ archived }, after));
 }
 // Changes half made are gone on with.
 onMounted(async () => {
@@ -59,6 +62,7 @@ onMounted(async () => {
           <button class="btn" :disabled="busy" @click="archive(person)">
             <Archive :size="18" aria-hidden="true" /> {{ person.archived ? 'Bring back' : 'Archive' }}
           </button>
+          <ErasePerson v-if="session.isOwner && person.archived" :person="person" />
         </template>
         <RecordOut v-if="session.isCoach" :id="id" />
         <RouterLink :to="`/ladders?person=${id}`" class="btn">Ladders</RouterLink>

@@ -8,6 +8,7 @@ import type { Person } from '../../../api/people.js';
 import { sizeText } from '../../../words/kit.js';
 import { setsText } from '../../../words/dose.js';
 import SendLetter from '../letters/SendLetter.vue';
+import ChangeAssigned from './ChangeAssigned.vue';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { today } from '../../data/clock.js';
@@ -20,6 +21,7 @@ const session = useSession();
 const list = usePrescriptions(() => props.person.id);
 const { busy, error, run } = useAction();
 const ended = ref<string | null>(null);
+const changing = ref<string | null>(null);
 
 const inForce = (p: Prescription): boolean => p.newest && (p.endedOn === null || p.endedOn > today());
 const now = computed(() => (list.value.value ?? []).filter(inForce));
@@ -76,10 +78,20 @@ async function end(p: Prescription, day: string | null): Promise<void> {
         <a class="btn" :href="`/api/prescriptions/${p.id}/sheet.pdf`" target="_blank" rel="noopener"
           ><FileText :size="18" aria-hidden="true" /> Sheet</a
         >
+        <button
+          v-if="session.isCoach"
+          class="btn"
+          :aria-expanded="changing === p.id"
+          :aria-label="`Change what is assigned for ${familyName(p.family)}`"
+          @click="changing = changing === p.id ? null : p.id"
+        >
+          Change
+        </button>
         <SendLetter v-if="session.isCoach" :person-id="person.id" what="sheet" :of="p.id" label="Send the sheet" />
         <RouterLink v-if="p.lookId" :to="`/looks/${p.lookId}`" class="btn">The look behind it</RouterLink>
         <button v-if="session.isCoach" class="btn" :disabled="busy" @click="end(p, today())">End it</button>
       </div>
+      <ChangeAssigned v-if="changing === p.id" :person="person" :prescription="p" @done="changing = null" />
     </article>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <details v-if="before.length" class="mt-2 text-sm">

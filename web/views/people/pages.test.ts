@@ -1,5 +1,6 @@
 /** @jest-environment <rootDir>/tests/setup/browser.mjs */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { catalog } from '../../../core/catalog/index.js';
 import type { VueWrapper } from '@vue/test-utils';
 import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
@@ -97,6 +98,36 @@ describe('somebody new', () => {
     expect(
       server.asked.find((a) => a.name === 'people.add' && (a.body as { stature: number }).stature === 1.7)!.body,
     ).toMatchObject({ name: 'Tilda Wren', mass: null, groupId: null, sex: 'unspecified' });
+  });
+  test('with cautions and permissions; where one of them fails, the same button goes on and adds nobody twice', async () => {
+    const neck = catalog.cautions.find((c) => c.id === 'neck')!;
+    server = hallWith([])
+      .on('people.add', () => somebody(7))
+      .on('cautions.add', () => somebody(7, { cautions: ['neck'] }))
+      .on('consents.add', () => new Refusal(500, 'The server is in trouble'));
+    page = await show(AddPersonForm);
+    await page.find('#p-name').setValue('Tilda Wren');
+    const pressed = page.findAll('button').find((b) => b.text() === neck.name)!;
+    await pressed.trigger('click');
+    expect(pressed.attributes('aria-pressed')).toBe('true');
+    await page.findAll('[role=switch]')[0]!.trigger('click');
+    expect(page.text()).toContain('Given by themselves.');
+    // Under eighteen somebody else gives it, by name.
+    await page.find('#p-born').setValue(String(new Date().getFullYear() - 12));
+    await page.find('#p-guardian').setValue('Ina Wren');
+    await page.find('form').trigger('submit');
+    await until(() => page.find('[role=alert]').exists());
+    server.on('consents.add', () => somebody(7));
+    await page.find('form').trigger('submit');
+    await until(() => page.emitted('added'));
+    expect([server.times('people.add'), server.times('cautions.add'), server.times('consents.add')]).toEqual([1, 1, 2]);
+    expect(server.asked.find((a) => a.name === 'cautions.add')!.body).toMatchObject({ caution: 'neck', until: null });
+    expect(server.asked.find((a) => a.name === 'consents.add')!.body).toMatchObject({
+      kind: 'pictures',
+      relation: 'guardian',
+      givenBy: 'Ina Wren',
+      clips: false,
+    });
   });
 });
 

@@ -12,6 +12,7 @@ import { WEEKDAY_NAMES, WEEKDAY_SHORT } from '../../../words/programme.js';
 import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
 import { placeName } from '../../data/names.js';
+import TypedField from '../../components/TypedField.vue';
 
 const props = defineProps<{ settings: ProgrammeSettings; /** It runs: the first day stays. */ begun: boolean }>();
 const emit = defineEmits<{ change: [patch: Partial<ProgrammeSettings>] }>();
@@ -36,13 +37,12 @@ function setDays(day: Weekday): void {
   const days = toggled(props.settings.days, day);
   if (days.length > 0) emit('change', { days });
 }
-function setMinutes(event: Event): void {
-  const value = Math.round(Number((event.target as HTMLInputElement).value));
+function setMinutes(text: string): void {
+  const value = Math.round(Number(text));
   if (Number.isFinite(value))
     emit('change', { minutes: Math.min(PLAN_MINUTES.most, Math.max(PLAN_MINUTES.least, value)) });
 }
-function setFrom(event: Event): void {
-  const { value } = event.target as HTMLInputElement;
+function setFrom(value: string): void {
   if (value && new Date(Date.parse(value)).getUTCDay() === 1) emit('change', { from: value });
 }
 const pulls = computed({
@@ -79,26 +79,26 @@ const pulls = computed({
     </div>
     <label class="block">
       <span class="label">From a Monday</span>
-      <input
+      <TypedField
         type="date"
-        class="field figures"
+        class="figures"
         step="7"
         min="2024-01-01"
         :value="settings.from"
         :disabled="begun"
-        @change="setFrom"
+        @keep="setFrom"
       />
     </label>
     <div class="grid grid-cols-2 gap-2">
       <label class="block">
         <span class="label">Minutes a day</span>
-        <input
+        <TypedField
           type="number"
-          class="field figures"
+          class="figures"
           :min="PLAN_MINUTES.least"
           :max="PLAN_MINUTES.most"
           :value="settings.minutes"
-          @change="setMinutes"
+          @keep="setMinutes"
         />
       </label>
       <PickOne
@@ -138,13 +138,14 @@ const pulls = computed({
     </div>
     <label class="block">
       <span class="label">Note to this version</span>
-      <textarea
-        class="field"
+      <TypedField
+        lines
+        empty
         rows="2"
         maxlength="600"
         :value="settings.note"
-        @change="emit('change', { note: ($event.target as HTMLTextAreaElement).value.trim() })"
-      ></textarea>
+        @keep="emit('change', { note: $event.trim() })"
+      />
     </label>
   </section>
 </template>

@@ -7,6 +7,7 @@ import { plannedWhy, WEEKDAY_NAMES, workText } from '../../../words/programme.js
 import SortTable, { type TableColumn } from '../../components/SortTable.vue';
 import { catalog } from '../../data/catalogue.js';
 import { drillName } from '../../data/names.js';
+import TypedField from '../../components/TypedField.vue';
 
 type Item = PlannedProgramme['weeks'][number]['days'][number]['items'][number];
 interface Row {
@@ -35,9 +36,9 @@ const columns: TableColumn<Row>[] = [
   { id: 'minutes', head: 'Minutes', by: (r) => r.item.minutes },
   { id: 'why', head: 'Why', by: (r) => plannedWhy(catalog, r.item.why) },
 ];
-function put(row: Row, key: keyof SetsOf, most: number, event: Event): void {
+function put(row: Row, key: keyof SetsOf, most: number, text: string): void {
   const least = key === 'rest' ? 0 : 1;
-  const value = Math.min(most, Math.max(least, Math.round(Number((event.target as HTMLInputElement).value)) || least));
+  const value = Math.min(most, Math.max(least, Math.round(Number(text)) || least));
   const { sets, rest } = row.item;
   emit('put', row.weekday, row.item.item, { sets, rest, [key]: value });
 }
@@ -49,43 +50,43 @@ const labelled = (row: Row, what: string): string =>
   <SortTable :caption="`Week ${week.week}`" :columns="columns" :rows="rows">
     <template #sets="{ row }">
       <template v-if="row.fixed">{{ row.item.sets }}</template>
-      <input
+      <TypedField
         v-else
         type="number"
         min="1"
         max="12"
-        class="field figures w-20"
+        class="figures w-20"
         :aria-label="labelled(row, 'Sets')"
         :value="row.item.sets"
-        @change="put(row, 'sets', 12, $event)"
+        @keep="put(row, 'sets', 12, $event)"
       />
     </template>
     <template #amount="{ row }">
       <span v-if="row.fixed || row.item.split">{{ workText(catalog, row.item).replace(/^\d+ × /, '') }}</span>
       <span v-else class="flex items-center gap-2">
-        <input
+        <TypedField
           type="number"
           min="1"
           max="600"
-          class="field figures w-20"
+          class="figures w-20"
           :aria-label="labelled(row, 'Amount')"
           :value="row.item[unitOf(row.item)]"
-          @change="put(row, unitOf(row.item), 600, $event)"
+          @keep="put(row, unitOf(row.item), 600, $event)"
         />
         {{ UNIT[unitOf(row.item)] }}{{ row.item.sides === 'each' ? ' each side' : '' }}
       </span>
     </template>
     <template #rest="{ row }">
       <template v-if="row.fixed">{{ row.item.rest }}</template>
-      <input
+      <TypedField
         v-else
         type="number"
         min="0"
         max="600"
-        class="field figures w-20"
+        class="figures w-20"
         :aria-label="labelled(row, 'Rest')"
         :value="row.item.rest"
-        @change="put(row, 'rest', 600, $event)"
+        @keep="put(row, 'rest', 600, $event)"
       />
     </template>
   </SortTable>

@@ -147,11 +147,12 @@ export function usePlan(person: () => string | null, id: () => string | null): P
     },
     anew: () => settings.value && set({ ...settings.value }),
     async keep() {
-      const kept = await keepProgramme(owner.value!, {
-        id: id() ?? made.value,
-        version: version.value,
-        settings: settings.value!,
-      });
+      const kept = await keepProgramme(
+        owner.value!,
+        { id: id() ?? made.value, version: version.value, settings: settings.value! },
+        // A change that was begun on an older version, and taken up again: what stood then is not known here.
+        stored.value?.version === version.value ? stored.value.settings : null,
+      );
       mine.value = false;
       stand();
       await draft.drop();

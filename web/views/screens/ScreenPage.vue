@@ -24,6 +24,7 @@ import { dayTimeText, faultName } from '../../data/names.js';
 import ScreenFromClip from './ScreenFromClip.vue';
 import ScreenResult from './ScreenResult.vue';
 import { useReps } from './use-reps.js';
+import TypedField from '../../components/TypedField.vue';
 
 const route = useRoute();
 const personId = String(route.query.person ?? '');
@@ -229,19 +230,13 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
               <p class="text-soft text-sm">{{ t.positive }}</p>
               <div v-if="t.number" class="flex items-center gap-2">
                 <label class="sr-only" :for="`t-${t.id}`">{{ t.name }} in {{ t.number.unit }}</label>
-                <input
+                <TypedField
                   :id="`t-${t.id}`"
+                  empty
                   type="number"
-                  class="field figures !w-24"
+                  class="figures !w-24"
                   :value="tests[t.id] ?? ''"
-                  @change="
-                    answer(
-                      t.id,
-                      ($event.target as HTMLInputElement).value === ''
-                        ? ''
-                        : Number(($event.target as HTMLInputElement).value),
-                    )
-                  "
+                  @keep="answer(t.id, $event === '' ? '' : Number($event))"
                 />
                 {{ t.number.unit }}
               </div>

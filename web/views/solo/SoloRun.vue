@@ -5,7 +5,7 @@ import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { ItemLogInput, SoloSheet } from '../../../api/programmes.js';
 import { isOpen, pacingAt } from '../../../core/class/pace.js';
-import { clockAt, secondsShown, standing, timelineOf, type Part } from '../../../core/class/timeline.js';
+import { clockAt, secondsShown, timelineOf, type ClockAt, type Part } from '../../../core/class/timeline.js';
 import { FELT_SITES } from '../../../core/formats/catalog.js';
 import type { RunEvent, RunSaid } from '../../../core/formats/run.js';
 import { sessionBlocks } from '../../../core/programme/session.js';
@@ -43,7 +43,8 @@ const blocks = computed(() => sessionBlocks(props.items));
 const parts = computed(() => timelineOf(blocks.value));
 const now = ref(Date.now());
 useIntervalFn(() => (now.value = Date.now()), TICK_MS);
-const clock = computed(() => clockAt(parts.value, standing(kept.value), now.value));
+/** One device's turns, in the order of the taps: two of one moment too. */
+const clock = computed(() => clockAt(parts.value, kept.value, now.value));
 function say(said: RunSaid): void {
   now.value = Date.now();
   kept.value = [...kept.value, { ...said, id: crypto.randomUUID(), at: now.value } as RunEvent];
@@ -91,17 +92,23 @@ const { flashing } = useCues(clock, parts, spoken, {
   open: computed(() => isOpen(block.value)),
 });
 
-const turn = (): void =>
-  void (!clock.value.started
-    ? say({ is: 'start' })
-    : clock.value.over
-      ? undefined
-      : say({ is: clock.value.going ? 'pause' : 'go-on' }));
+/** The clock at the moment of a tap: what was drawn last is up to a tick old, and older where the page was slow. */
+function atTap(): ClockAt {
+  now.value = Date.now();
+  return clock.value;
+}
+function turn(): void {
+  const { started, over, going } = atTap();
+  if (!over) say({ is: !started ? 'start' : going ? 'pause' : 'go-on' });
+}
 const goTo = (to: number): void => {
   if (clock.value.started && to >= 0 && to < parts.value.length) say({ is: 'to', part: to });
 };
-const back = (): void => goTo(clock.value.elapsed > 2 || clock.value.over ? clock.value.part : clock.value.part - 1);
-const on = (): void => goTo(clock.value.part + 1);
+function back(): void {
+  const at = atTap();
+  goTo(at.elapsed > 2 || at.over ? at.part : at.part - 1);
+}
+const on = (): void => goTo(atTap().part + 1);
 /** To the lead-in of the next item; after the last all is over. */
 function leaveItem(): void {
   const at = parts.value.findIndex((p, i) => i > clock.value.part && p.is === 'lead-in');
@@ -120,16 +127,18 @@ const setsBehind = computed(
 );
 const asked = ref<string | null>(null);
 function done(): void {
+  atTap();
   emit('log', item.value.item, { is: 'done', sets: null, best: null });
   asked.value = item.value.item;
   leaveItem();
 }
 /** Ended before its time: how long this set lasted, and how many were behind. */
 function stopped(): void {
+  const { elapsed } = atTap();
   const working = part.value?.is === 'work';
   const reached = working
     ? item.value.seconds !== null
-      ? Math.floor(clock.value.elapsed)
+      ? Math.floor(elapsed)
       : pacing.value && item.value.reps !== null
         ? pacing.value.n - 1
         : null

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What a hall is: its name, whose clock its days follow, what its kit room holds; and, where all is asked, its methods and copies. */
-import { ref } from 'vue';
+import { ref, shallowRef } from 'vue';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
 import KitPicker from '../../components/KitPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
@@ -28,23 +28,34 @@ const chosen = useFollowing(() => {
   const zone = props.short && name === '' ? Intl.DateTimeFormat().resolvedOptions().timeZone : timeZone;
   return { name, methods: { method, familyMethods } as MethodsOf, kit, timeZone: zone, offlineCopies };
 });
+/** The defaults as the first touch found them: what somebody else changes meanwhile is seen by it. */
+const begun = shallowRef<Parameters<typeof setDefaults>[1] | null>(null);
+const stands = (): Parameters<typeof setDefaults>[1] => ({
+  defaults: studio.defaults,
+  version: studio.signed?.version,
+});
 async function save(): Promise<void> {
   kept.value = await run(() =>
-    setDefaults({
-      method: chosen.value.methods.method,
-      familyMethods: { ...chosen.value.methods.familyMethods },
-      kit: chosen.value.kit && [...chosen.value.kit],
-      timeZone: chosen.value.timeZone,
-      offlineCopies: chosen.value.offlineCopies,
-      ...(chosen.value.name.trim() ? { name: chosen.value.name.trim() } : {}),
-    }),
+    setDefaults(
+      {
+        method: chosen.value.methods.method,
+        familyMethods: { ...chosen.value.methods.familyMethods },
+        kit: chosen.value.kit && [...chosen.value.kit],
+        timeZone: chosen.value.timeZone,
+        offlineCopies: chosen.value.offlineCopies,
+        ...(chosen.value.name.trim() ? { name: chosen.value.name.trim() } : {}),
+      },
+      begun.value ?? stands(),
+    ),
   );
-  if (kept.value) emit('kept');
+  if (!kept.value) return;
+  begun.value = null;
+  emit('kept');
 }
 </script>
 
 <template>
-  <form class="grid gap-4 lg:grid-cols-2" @submit.prevent="save">
+  <form class="grid gap-4 lg:grid-cols-2" @focusin="begun ??= stands()" @submit.prevent="save">
     <label class="block lg:col-span-2">
       <span class="label">The hall’s name</span>
       <input v-model="chosen.name" class="field max-w-md" maxlength="80" :required="short" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FileUp, Footprints, Inbox, Mail } from '@lucide/vue';
+import { Eye, FileUp, Footprints, Inbox, Mail, Save } from '@lucide/vue';
 import { reactive, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Account } from '../../../api/accounts.js';
@@ -7,6 +7,7 @@ import { ROLES, type Role } from '../../../api/common.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
 import EntryTools from '../library/EntryTools.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
+import { toggled } from '../../components/toggled.js';
 import { addAccount, changeAccount, useAccounts } from '../../data/accounts.js';
 import { useGroups } from '../../data/people.js';
 import { catalog, studio } from '../../data/catalogue.js';
@@ -16,6 +17,9 @@ import { useAction } from '../../data/action.js';
 import { useSession } from '../../data/session.js';
 import PickOne from '../../components/PickOne.vue';
 import HallForm from './HallForm.vue';
+import { useBackups } from '../../data/keeping.js';
+import SureButton from '../../components/SureButton.vue';
+import DevicesCard from '../keeping/DevicesCard.vue';
 import StudioEyes from './StudioEyes.vue';
 
 const session = useSession();
@@ -25,6 +29,9 @@ const leftOut = (id: CautionId): number =>
 const accounts = useAccounts(() => session.isOwner);
 const groups = useGroups(() => session.isOwner);
 const { busy, error, run } = useAction();
+const backups = useBackups(() => session.isOwner);
+/** The account whose devices are shown. */
+const devicesOf = ref<string | null>(null);
 const adding = ref(false);
 const form = reactive({ name: '', email: '', password: '', role: 'coach' as Role, groups: [] as string[] });
 
@@ -36,14 +43,12 @@ async function add(): Promise<void> {
 }
 async function change(
   account: Account,
-  patch: { disabled?: boolean; role?: Role; groups?: string[]; personId?: string | null },
+  patch: { disabled?: boolean; role?: Role; groups?: string[]; personId?: string | null; second?: false },
 ): Promise<void> {
   const done = await run(() => changeAccount(account.id, patch));
   // One's own account is also in the session: the menu follows.
   if (done && account.id === session.account?.id) await session.load();
 }
-const toggled = (account: Account, group: string): string[] =>
-  account.groups.includes(group) ? account.groups.filter((g) => g !== group) : [...account.groups, group];
 const SEES: Record<Role, string> = {
   owner: 'everything, accounts too',
   coach: 'everybody; may change records',
@@ -60,7 +65,14 @@ const SEES: Record<Role, string> = {
       <RouterLink to="/inbox" class="btn"><Inbox :size="18" aria-hidden="true" /> Inbox</RouterLink>
       <RouterLink to="/letters" class="btn"><Mail :size="18" aria-hidden="true" /> Outbox</RouterLink>
     </template>
+    <template v-if="session.isOwner">
+      <RouterLink to="/trail" class="btn"><Eye :size="18" aria-hidden="true" /> Who saw what</RouterLink>
+      <RouterLink to="/backups" class="btn"><Save :size="18" aria-hidden="true" /> Backups</RouterLink>
+    </template>
   </div>
+  <p v-if="backups.value.value?.late" role="alert" class="note mt-3">
+    The last backup is too old. <RouterLink to="/backups" class="link">See to it</RouterLink>
+  </p>
   <section v-if="session.isOwner" class="card mt-3" aria-labelledby="accounts">
     <div class="flex items-center">
       <h2 id="accounts">Accounts</h2>
@@ -124,7 +136,7 @@ const SEES: Record<Role, string> = {
               type="checkbox"
               class="h-6 w-6"
               :checked="a.groups.includes(g.id)"
-              @change="change(a, { groups: toggled(a, g.id) })"
+              @change="change(a, { groups: toggled(a.groups, g.id) })"
             />
             {{ g.name }}</label
           >
@@ -139,9 +151,31 @@ const SEES: Record<Role, string> = {
             @update:model-value="(id) => change(a, { personId: id || null })"
           />
         </div>
+        <button
+          class="btn"
+          :aria-expanded="devicesOf === a.id"
+          :aria-label="`Devices of ${a.name}`"
+          @click="devicesOf = devicesOf === a.id ? null : a.id"
+        >
+          Devices
+        </button>
         <button class="btn" :disabled="busy" @click="change(a, { disabled: !a.disabled })">
           {{ a.disabled ? 'Open again' : 'Close account' }}
         </button>
+        <div v-if="devicesOf === a.id" class="basis-full">
+          <DevicesCard :account="a.id" />
+          <div class="mt-2 flex flex-wrap gap-2">
+            <RouterLink :to="`/trail?account=${a.id}`" class="btn">What {{ a.name }} saw and did</RouterLink>
+            <SureButton
+              v-if="a.second"
+              label="Take the code away"
+              :says="`${a.name} signs in with the password alone until a new one is begun. Do it when device and codes are lost.`"
+              sure="Take it away"
+              :busy="busy"
+              @do="change(a, { second: false })"
+            />
+          </div>
+        </div>
       </li>
     </ul>
   </section>

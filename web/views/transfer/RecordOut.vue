@@ -14,6 +14,7 @@ const entries = computed(() => [
       ['measures.csv', 'Measures', 'CSV'],
       ['work.csv', 'Work alone', 'CSV'],
       ['record.json', 'The whole record, without pictures', 'JSON'],
+      ['everything.zip', 'Everything: record, pictures, clips, who saw it', 'ZIP'],
     ] as const
   ).map(([path, name, note]) => ({ href: `/api/people/${props.id}/${path}`, name, note })),
   { name: 'Bring sets or looks in', to: `/in?person=${props.id}` },

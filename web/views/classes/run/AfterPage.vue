@@ -25,6 +25,7 @@ import { keepRun } from '../../../data/runs.js';
 import { moveName } from '../moves.js';
 import { SIDE_NAMES, siteOf, SITES } from './shown.js';
 import { useRunning } from './use-running.js';
+import TypedField from '../../../components/TypedField.vue';
 
 const props = defineProps<{ id: string }>();
 const running = useRunning(props.id);
@@ -55,9 +56,9 @@ function drop(key: string, keep: boolean): void {
 }
 const takeBack = (note: WorkNote, fault: string): void =>
   eventsSaying(state.value?.events ?? [], note, fault).forEach((of) => say({ is: 'undo', of }));
-function correct(note: WorkNote, fault: string, event: Event): void {
-  const t = Number((event.target as HTMLInputElement).value.replace(',', '.'));
-  if ((event.target as HTMLInputElement).value.trim() === '' || !(t >= 0 && t <= endOf(note))) return;
+function correct(note: WorkNote, fault: string, text: string): void {
+  const t = Number(text.replace(',', '.'));
+  if (text.trim() === '' || !(t >= 0 && t <= endOf(note))) return;
   takeBack(note, fault);
   say({ is: 'seen', member: note.member, where: note.where, fault, t });
 }
@@ -137,12 +138,12 @@ const blockName = (id: string): string => {
               <div v-for="s in n.seen" :key="s.fault" class="flex items-end gap-1">
                 <label class="block">
                   <span class="label">{{ faultName(s.fault) }} at, s</span>
-                  <input
-                    class="field figures !w-28"
+                  <TypedField
+                    class="figures !w-28"
                     inputmode="decimal"
                     :value="s.t === null ? '' : Math.round(s.t)"
                     :aria-invalid="s.t === null"
-                    @change="correct(n, s.fault, $event)"
+                    @keep="correct(n, s.fault, $event)"
                   />
                 </label>
                 <button

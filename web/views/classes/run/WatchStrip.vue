@@ -24,6 +24,8 @@ import PickOne from '../../../components/PickOne.vue';
 import PersonPicker from '../../../components/PersonPicker.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { faultName, placeName } from '../../../data/names.js';
+import FigureView from '../../../drawing/FigureView.vue';
+import { usePadFigures } from '../../bench/use-pad-figures.js';
 import VersionChoices from '../VersionChoices.vue';
 import { lackText } from '../../../../words/class.js';
 import { shortNames } from '../../../../words/names.js';
@@ -88,11 +90,17 @@ const rows = computed((): Row[] =>
 const who = ref<string | null>(null);
 const chosen = computed(() => rows.value.find((r) => r.id === who.value));
 const what = ref<string | null>(null);
-const family = computed(() => {
+/** What the pads are of: the version of who was tapped, else the block's move. */
+const padsFor = computed(() => {
   const move = props.run.blocks.find((b) => b.id === at.value?.block)?.move;
-  return (chosen.value?.version ?? move)?.split('/')[0];
+  const [position, rung] = (chosen.value?.version ?? move ?? '').split('/');
+  return position ? { position, rung } : null;
 });
-const pads = computed(() => (family.value ? padsOf(catalog, family.value) : []));
+const pads = computed(() => (padsFor.value ? padsOf(catalog, padsFor.value.position) : []));
+const { figures, body } = usePadFigures(
+  () => pads.value,
+  () => padsFor.value,
+);
 const done = (): void => {
   [who.value, what.value] = [null, null];
 };
@@ -246,7 +254,17 @@ const joining = ref(false);
           :disabled="!work"
           @click="tapPad(f.id)"
         >
-          {{ f.pad }}
+          <span class="flex items-center gap-2">
+            <span class="min-w-0 flex-1">{{ f.pad }}</span>
+            <!-- A phone's pads are too narrow for a figure beside the words. -->
+            <span
+              v-if="figures.has(f.id) && what !== f.id"
+              aria-hidden="true"
+              class="pointer-events-none h-9 w-16 shrink-0 max-sm:hidden"
+            >
+              <FigureView :pose="figures.get(f.id)!" :body="body" label="" :fault="f.id" />
+            </span>
+          </span>
         </button>
       </li>
     </ul>

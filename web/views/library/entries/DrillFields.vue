@@ -8,11 +8,15 @@ import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName } from '../../../data/names.js';
 import { doseOf } from '../../../../core/prescribe/dose.js';
 import DoseEditor from '../../looks/DoseEditor.vue';
-import { fromLines, lines, toggled, value } from './fields.js';
+import ManyOf from '../../../components/ManyOf.vue';
+import { fromLines, lines } from './fields.js';
 import PickOne from '../../../components/PickOne.vue';
+import TypedField from '../../../components/TypedField.vue';
 
 /** How strongly a drill answers a cause; empty: not at all. */
 const WEIGHTS = ['', '1', '2', '3'];
+/** Of a copy the name and the dose are asked; the rest stays as it was, folded, until it is wanted. */
+defineProps<{ folded?: boolean }>();
 const drill = defineModel<EntryRecord<'drills'>>({ required: true });
 function setCause(id: CauseId, weight: string): void {
   const causes = Object.fromEntries(Object.entries(drill.value.causes).filter(([c]) => c !== id));
@@ -25,122 +29,98 @@ function setCause(id: CauseId, weight: string): void {
     <label class="label" for="e-name">Name</label>
     <input id="e-name" v-model="drill.name" class="field" required />
   </div>
-  <div>
-    <label class="label" for="e-how">How, a line a step</label>
-    <textarea
-      id="e-how"
-      class="field"
-      rows="4"
-      :value="lines(drill.how)"
-      @change="drill.how = fromLines(value($event))"
-    ></textarea>
-  </div>
-  <div class="grid gap-2 sm:grid-cols-2">
-    <div>
-      <label class="label" for="e-self">Check yourself</label>
-      <input id="e-self" v-model="drill.selfCheck" class="field" />
-    </div>
-    <div>
-      <label class="label" for="e-breath">Breath</label>
-      <input id="e-breath" v-model="drill.breath" class="field" />
-    </div>
-    <div>
-      <label class="label" for="e-minutes">Minutes</label>
-      <input
-        id="e-minutes"
-        v-model.number="drill.minutes"
-        type="number"
-        min="1"
-        max="20"
-        step="0.5"
-        class="field figures"
-      />
-    </div>
-    <PickOne
-      id="e-phase"
-      label="Phase"
-      :choices="PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))"
-      :model-value="drill.phase"
-      @update:model-value="drill.phase = $event as (typeof PHASES)[number]"
-    />
-    <div>
-      <label class="label" for="e-kit">Kit, with commas</label>
-      <input
-        id="e-kit"
-        class="field"
-        :value="drill.kit.join(', ')"
-        @change="
-          drill.kit = value($event)
-            .split(',')
-            .map((k) => k.trim().toLowerCase().replace(/\s+/g, '-'))
-            .filter(Boolean)
-        "
-      />
-    </div>
-    <PickOne
-      id="e-plane"
-      label="Plane"
-      :choices="PLANES.map((p) => ({ id: p, name: p }))"
-      :model-value="drill.plane"
-      @update:model-value="drill.plane = $event as (typeof PLANES)[number]"
-    />
-  </div>
   <DoseEditor
     id="e-dose"
     :name="drill.name"
     title="Dose"
+    :opened="folded"
     :dose="doseOf(catalog, drill)"
     :own="catalog.doses[drill.role]!"
     @change="drill.dose = $event ?? undefined"
   />
-  <fieldset>
-    <legend class="label">Positions it is for</legend>
-    <div class="flex flex-wrap gap-1">
-      <button
-        v-for="f in catalog.families"
-        :key="f.id"
-        type="button"
-        class="btn text-sm"
-        :class="{ 'btn-on': drill.families.includes(f.id) }"
-        :aria-pressed="drill.families.includes(f.id)"
-        @click="drill.families = toggled(drill.families, f.id)"
-      >
-        {{ f.name }}
-      </button>
+  <component :is="folded ? 'details' : 'div'" class="space-y-3">
+    <summary v-if="folded" class="min-h-[44px] content-center font-semibold">
+      How, kit, positions, causes and cautions: as in the drill it is a copy of
+    </summary>
+    <div>
+      <label class="label" for="e-how">How, a line a step</label>
+      <TypedField id="e-how" empty lines rows="4" :value="lines(drill.how)" @keep="drill.how = fromLines($event)" />
     </div>
-  </fieldset>
-  <fieldset>
-    <legend class="label">Causes it answers, how strongly</legend>
-    <div class="grid gap-x-4 sm:grid-cols-2">
-      <RadioGroup
-        v-for="c in CAUSE_IDS"
-        :key="c"
-        :model-value="`${drill.causes[c] ?? ''}`"
-        class="flex min-h-[44px] items-center gap-2"
-        @update:model-value="(weight: string) => setCause(c, weight)"
-      >
-        <RadioGroupLabel class="flex-1">{{ causeName(c) }}</RadioGroupLabel>
-        <RadioGroupOption v-for="w in WEIGHTS" :key="w" v-slot="{ checked }" :value="w" as="template">
-          <button type="button" class="btn !px-3" :class="{ 'btn-on': checked }">{{ w || '–' }}</button>
-        </RadioGroupOption>
-      </RadioGroup>
+    <div class="grid gap-2 sm:grid-cols-2">
+      <div>
+        <label class="label" for="e-self">Check yourself</label>
+        <input id="e-self" v-model="drill.selfCheck" class="field" />
+      </div>
+      <div>
+        <label class="label" for="e-breath">Breath</label>
+        <input id="e-breath" v-model="drill.breath" class="field" />
+      </div>
+      <div>
+        <label class="label" for="e-minutes">Minutes</label>
+        <input
+          id="e-minutes"
+          v-model.number="drill.minutes"
+          type="number"
+          min="1"
+          max="20"
+          step="0.5"
+          class="field figures"
+        />
+      </div>
+      <PickOne
+        id="e-phase"
+        label="Phase"
+        :choices="PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))"
+        :model-value="drill.phase"
+        @update:model-value="drill.phase = $event as (typeof PHASES)[number]"
+      />
+      <div>
+        <label class="label" for="e-kit">Kit, with commas</label>
+        <TypedField
+          id="e-kit"
+          empty
+          :value="drill.kit.join(', ')"
+          @keep="
+            drill.kit = $event
+              .split(',')
+              .map((k) => k.trim().toLowerCase().replace(/\s+/g, '-'))
+              .filter(Boolean)
+          "
+        />
+      </div>
+      <PickOne
+        id="e-plane"
+        label="Plane"
+        :choices="PLANES.map((p) => ({ id: p, name: p }))"
+        :model-value="drill.plane"
+        @update:model-value="drill.plane = $event as (typeof PLANES)[number]"
+      />
     </div>
-  </fieldset>
-  <fieldset>
-    <legend class="label">Not with these cautions</legend>
-    <div class="flex flex-wrap gap-1">
-      <button
-        v-for="c in CAUTION_IDS"
-        :key="c"
-        type="button"
-        class="btn text-sm"
-        :class="{ 'btn-on': drill.excludedBy.includes(c) }"
-        :aria-pressed="drill.excludedBy.includes(c)"
-        @click="drill.excludedBy = toggled(drill.excludedBy, c)"
-      >
-        {{ cautionName(c) }}
-      </button>
-    </div>
-  </fieldset>
+    <fieldset>
+      <legend class="label">Positions it is for</legend>
+      <ManyOf v-model="drill.families" :choices="catalog.families" />
+    </fieldset>
+    <fieldset>
+      <legend class="label">Causes it answers, how strongly</legend>
+      <div class="grid gap-x-4 sm:grid-cols-2">
+        <RadioGroup
+          v-for="c in CAUSE_IDS"
+          :key="c"
+          :model-value="`${drill.causes[c] ?? ''}`"
+          class="flex min-h-[44px] items-center gap-2"
+          @update:model-value="(weight: string) => setCause(c, weight)"
+        >
+          <RadioGroupLabel class="flex-1">{{ causeName(c) }}</RadioGroupLabel>
+          <RadioGroupOption v-for="w in WEIGHTS" :key="w" v-slot="{ checked }" :value="w" as="template">
+            <button type="button" class="btn !px-3" :class="{ 'btn-on': checked }">{{ w || '–' }}</button>
+          </RadioGroupOption>
+        </RadioGroup>
+      </div>
+    </fieldset>
+    <fieldset>
+      <legend class="label">Not with these cautions</legend>
+      <ManyOf v-model="drill.excludedBy" :choices="CAUTION_IDS.map((id) => ({ id, name: cautionName(id) }))" />
+    </fieldset>
+  </component>
   <p v-if="drill.copiedFrom" class="text-soft text-sm">Its figure is that of “{{ drillName(drill.copiedFrom) }}”.</p>
 </template>

@@ -4,7 +4,7 @@ import { SEVERITIES } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { plain as words } from '../../../../words/labels.js';
 import { faultName, familyName } from '../../../data/names.js';
-import { value } from './fields.js';
+import TypedField from '../../../components/TypedField.vue';
 
 const tolerance = defineModel<EntryRecord<'tolerances'>>({ required: true });
 </script>
@@ -23,13 +23,7 @@ const tolerance = defineModel<EntryRecord<'tolerances'>>({ required: true });
     <template v-if="limits">
       <label v-for="(name, k) in SEVERITIES" :key="name">
         <span class="sr-only">{{ option }}, {{ name }}</span>
-        <input
-          type="number"
-          step="0.1"
-          class="field figures"
-          :value="limits[k]"
-          @change="limits[k] = Number(value($event))"
-        />
+        <TypedField type="number" step="0.1" class="figures" :value="limits[k]" @keep="limits[k] = Number($event)" />
       </label>
     </template>
     <span v-else class="text-soft col-span-3">not judged</span>

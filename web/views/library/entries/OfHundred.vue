@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** A chance, as so many of a hundred people. */
+import TypedField from '../../../components/TypedField.vue';
 const chance = defineModel<number>({ required: true });
 defineProps<{ id: string; label: string; means: string }>();
-const asked = (event: Event): void => {
-  const of = Number((event.target as HTMLInputElement).value);
+const asked = (text: string): void => {
+  const of = Number(text);
   if (Number.isFinite(of)) chance.value = of / 100;
 };
 </script>
@@ -11,17 +12,17 @@ const asked = (event: Event): void => {
 <template>
   <div>
     <label class="label" :for="id">{{ label }}, of 100</label>
-    <input
+    <TypedField
       :id="id"
       type="number"
-      class="field figures !w-32"
+      class="figures !w-32"
       min="0.5"
       max="99.5"
       step="0.5"
       required
       :value="Math.round(1000 * chance) / 10"
       :aria-describedby="`${id}-means`"
-      @change="asked"
+      @keep="asked"
     />
     <p :id="`${id}-means`" class="text-soft text-sm">{{ means }}</p>
   </div>

@@ -1,0 +1,18 @@
+/** Files that are written as drafts and take their name when they are whole. */
+import { readdir, rm, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+
+/** What another process is writing is taken for broken off after so long, ms. */
+export const BROKEN_MS = 86_400_000;
+
+/**
+ * Removes what a broken writing left.
+ * @param age of those that nobody is writing any more, ms: 0 where no other process writes there
+ */
+export async function sweepDrafts(folder: string, age: number): Promise<void> {
+  for (const name of (await readdir(folder)).filter((n) => n.endsWith('.part'))) {
+    const path = join(folder, name);
+    const written = age > 0 ? await stat(path).catch(() => null) : null;
+    if (age === 0 || (written !== null && Date.now() - written.mtimeMs > age)) await rm(path, { force: true });
+  }
+}

@@ -1,0 +1,191 @@
+<script setup lang="ts">
+/** Backups: made, by themselves too, checked, taken away, brought back; and who is let go after a time. */
+import { ArchiveRestore, Download, FileUp, Save, ShieldCheck } from '@lucide/vue';
+import { computed, ref } from 'vue';
+import { BACKUP_KIND, sizeText } from '../../../words/backups.js';
+import LoadState from '../../components/LoadState.vue';
+import PickOne from '../../components/PickOne.vue';
+import SureButton from '../../components/SureButton.vue';
+import { useAction } from '../../data/action.js';
+import {
+  checkBackup,
+  forgetBefore,
+  makeBackup,
+  removeBackup,
+  setSchedule,
+  takeBackup,
+  useBackups,
+} from '../../data/keeping.js';
+import { agoText, dayTimeText } from '../../data/names.js';
+import { say } from '../../data/said.js';
+import RestoreDialog from './RestoreDialog.vue';
+import RetentionCard from './RetentionCard.vue';
+
+const backups = useBackups();
+const is = computed(() => backups.value.value);
+const { busy, error, run } = useAction();
+/** What a check of each said. */
+const checked = ref<Record<string, string>>({});
+const checking = ref<string | null>(null);
+const restoring = ref<string | null>(null);
+const picked = ref<HTMLInputElement | null>(null);
+const newest = computed(() => is.value?.items[0] ?? null);
+
+async function make(): Promise<void> {
+  await run(async () => {
+    const line = await makeBackup();
+    say(`A backup was made: ${sizeText(line.bytes)}.`);
+  });
+}
+async function check(name: string): Promise<void> {
+  checking.value = name;
+  const done = await run(async () => {
+    const { people, looks, files } = await checkBackup(name);
+    checked.value[name] = `Whole: ${people} people, ${looks} looks, ${files} files, each as it was.`;
+  });
+  if (!done) checked.value[name] = error.value ?? 'It could not be checked.';
+  checking.value = null;
+}
+async function take(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0];
+  if (!file) return;
+  await run(async () => {
+    await takeBackup(file);
+    say('Taken in, and whole. It is restored only when you say so.');
+  });
+  if (picked.value) picked.value.value = '';
+}
+const HOURS = Array.from({ length: 24 }, (_, h) => ({ id: String(h), name: `${String(h).padStart(2, '0')}:00` }));
+const KEEPS = [2, 7, 14, 30, 60].map((n) => ({ id: String(n), name: String(n) }));
+const EVERY = [
+  { id: 'day', name: 'Every day' },
+  { id: 'week', name: 'Every week' },
+  { id: 'off', name: 'Not by itself' },
+];
+const set = (patch: object): void => void (is.value && run(() => setSchedule({ ...is.value!.schedule, ...patch })));
+</script>
+
+<template>
+  <div class="flex flex-wrap items-center gap-2">
+    <h1 class="mr-auto">Backups</h1>
+    <button class="btn btn-main" :disabled="busy" @click="make">
+      <Save :size="18" aria-hidden="true" /> {{ busy && !checking ? 'Working …' : 'Make one now' }}
+    </button>
+    <label class="btn cursor-pointer">
+      <FileUp :size="18" aria-hidden="true" /> Take one in
+      <input ref="picked" type="file" accept=".zip,application/zip" class="sr-only" @change="take" />
+    </label>
+  </div>
+  <p class="text-soft max-w-[70ch]">
+    One file holds the whole studio: records, pictures, clips, who saw what. It holds health notes: keep it as closed as
+    this machine, and one copy on another.
+  </p>
+  <LoadState :loading="backups.loading.value" :error="backups.error.value" @retry="backups.load()" />
+  <template v-if="is">
+    <p v-if="is.late" role="alert" class="note mt-3">
+      <b>The last backup is too old.</b>
+      {{ newest ? `It was made ${agoText(newest.at)}.` : 'There is none.' }}
+      {{ is.failed ? `The last try failed: ${is.failed}` : 'The program was not running when one was due.' }} Make one
+      now.
+    </p>
+    <p v-else-if="newest" class="mt-3 text-lg">
+      The newest was made <b>{{ agoText(newest.at) }}</b>. Everything up to then is safe.
+    </p>
+    <p v-if="error && !checking" role="alert" class="note mt-3">{{ error }}</p>
+    <section class="card mt-3" aria-labelledby="schedule">
+      <h2 id="schedule">By itself</h2>
+      <div class="grid gap-3 sm:grid-cols-3">
+        <PickOne
+          id="b-every"
+          label="How often"
+          :choices="EVERY"
+          :model-value="is.schedule.every"
+          @update:model-value="(every) => set({ every })"
+        />
+        <PickOne
+          v-if="is.schedule.every !== 'off'"
+          id="b-hour"
+          label="At, by the hall’s clock"
+          :choices="HOURS"
+          :model-value="String(is.schedule.hour)"
+          @update:model-value="(hour) => set({ hour: Number(hour) })"
+        />
+        <PickOne
+          v-if="is.schedule.every !== 'off'"
+          id="b-keep"
+          label="How many are kept"
+          :choices="KEEPS"
+          :model-value="String(is.schedule.keep)"
+          @update:model-value="(keep) => set({ keep: Number(keep) })"
+        />
+      </div>
+      <p class="text-soft mt-2 text-sm break-all">
+        They lie in {{ is.folder }}. Those made by hand stay until you let them go.
+      </p>
+    </section>
+    <section class="card mt-4" aria-labelledby="backups">
+      <h2 id="backups">What is there</h2>
+      <p v-if="is.items.length === 0" class="text-soft py-4 text-center">No backup yet. Make one now.</p>
+      <ul class="divide-rule divide-y">
+        <li v-for="b in is.items" :key="b.name" class="py-3">
+          <div class="flex flex-wrap items-center gap-2">
+            <div class="min-w-48 flex-1">
+              <p class="font-semibold">{{ dayTimeText(b.at) }}</p>
+              <p class="text-soft figures text-sm">
+                {{ agoText(b.at) }} · {{ sizeText(b.bytes) }} · {{ BACKUP_KIND[b.kind] }}
+              </p>
+            </div>
+            <button
+              class="btn"
+              :disabled="busy"
+              :aria-label="`Check that of ${dayTimeText(b.at)}`"
+              @click="check(b.name)"
+            >
+              <ShieldCheck :size="18" aria-hidden="true" /> {{ checking === b.name ? 'Checking …' : 'Check' }}
+            </button>
+            <a
+              class="btn"
+              :href="`/api/backups/${b.name}/content`"
+              download
+              :aria-label="`Take out that of ${dayTimeText(b.at)}`"
+              ><Download :size="18" aria-hidden="true" /> Take out</a
+            >
+            <button
+              class="btn"
+              :disabled="busy"
+              :aria-label="`Restore that of ${dayTimeText(b.at)}`"
+              @click="restoring = b.name"
+            >
+              <ArchiveRestore :size="18" aria-hidden="true" /> Restore
+            </button>
+            <SureButton
+              label="Let it go"
+              says="The file is deleted."
+              sure="Delete it"
+              :busy="busy"
+              @do="run(() => removeBackup(b.name))"
+            />
+          </div>
+          <p v-if="checked[b.name]" role="status" class="mt-1">{{ checked[b.name] }}</p>
+        </li>
+      </ul>
+    </section>
+    <section v-if="is.before.length" class="card mt-4" aria-labelledby="before">
+      <h2 id="before">As it was before a restore</h2>
+      <ul class="divide-rule divide-y">
+        <li v-for="folder in is.before" :key="folder" class="flex flex-wrap items-center gap-2 py-2">
+          <span class="flex-1 break-all">{{ folder }}</span>
+          <SureButton
+            label="Let it go"
+            says="The studio as it was then is deleted, pictures too."
+            sure="Delete it"
+            :busy="busy"
+            @do="run(() => forgetBefore(folder))"
+          />
+        </li>
+      </ul>
+    </section>
+    <RetentionCard />
+    <RestoreDialog :name="restoring" @close="restoring = null" />
+  </template>
+</template>

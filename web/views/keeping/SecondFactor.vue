@@ -1,0 +1,100 @@
+<script setup lang="ts">
+/** A code beside the password: begun, confirmed by a first code, taken away with the password. */
+import { Printer } from '@lucide/vue';
+import { computed, ref } from 'vue';
+import type { SecondBegun } from '../../../api/accounts.js';
+import { saveFile } from '../../components/save-file.js';
+import { useAction } from '../../data/action.js';
+import { beginSecond, dropSecond, keepSecond } from '../../data/keeping.js';
+import { useSession } from '../../data/session.js';
+import OwnPassword from './OwnPassword.vue';
+
+const session = useSession();
+const { busy, error, run } = useAction();
+const begun = ref<SecondBegun | null>(null);
+const code = ref('');
+const password = ref('');
+const ending = ref(false);
+/** Shown once. */
+const codes = ref<string[] | null>(null);
+const on = computed(() => session.account?.second === true);
+const picture = computed(() => begun.value && `data:image/svg+xml;utf8,${encodeURIComponent(begun.value.picture)}`);
+const spaced = computed(() => begun.value?.secret.match(/.{1,4}/g)?.join(' ') ?? '');
+
+const begin = (): Promise<boolean> => run(async () => (begun.value = await beginSecond()));
+async function confirm(): Promise<void> {
+  const done = await run(async () => (codes.value = await keepSecond(code.value)));
+  if (!done) return;
+  [begun.value, code.value] = [null, ''];
+  await session.load();
+}
+async function end(): Promise<void> {
+  if (!(await run(() => dropSecond(password.value)))) return;
+  [ending.value, password.value, codes.value] = [false, '', null];
+  await session.load();
+}
+const asText = (): string =>
+  `Codes for when the device is lost. Each lets in once.\r\n\r\n${codes.value!.join('\r\n')}\r\n`;
+</script>
+
+<template>
+  <section class="card" aria-labelledby="second">
+    <h2 id="second">A code beside the password</h2>
+    <p v-if="on" role="status"><b>In use.</b> At sign-in you are asked for a code of six digits from your device.</p>
+    <p v-else class="text-soft">
+      Whoever learns your password alone does not get in. Any program that shows codes of six digits by the time will
+      do; it needs no network.
+    </p>
+    <template v-if="codes">
+      <p class="note mt-2">
+        Keep these apart from the device. Each lets you in once when it is lost. They are shown only now.
+      </p>
+      <ul class="figures mt-2 grid grid-cols-1 gap-x-4 sm:grid-cols-2" aria-label="Codes for a lost device">
+        <li v-for="c in codes" :key="c" class="py-1 text-lg">{{ c }}</li>
+      </ul>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <button class="btn btn-main" @click="saveFile('codes.txt', asText(), 'text/plain')">
+          <Printer :size="18" aria-hidden="true" /> Save them as a file
+        </button>
+        <button class="btn" @click="codes = null">I have them</button>
+      </div>
+    </template>
+    <form v-else-if="begun" class="mt-2 space-y-3" @submit.prevent="confirm">
+      <p>Scan this with the program on your device, or type the secret into it.</p>
+      <img :src="picture!" alt="The secret as a picture to scan" class="h-56 w-56 rounded bg-white p-2" />
+      <p class="figures break-all">{{ spaced }}</p>
+      <div class="max-w-xs">
+        <label class="label" for="second-code">The code that it shows now</label>
+        <input
+          id="second-code"
+          v-model="code"
+          class="field figures"
+          inputmode="numeric"
+          autocomplete="one-time-code"
+          required
+          maxlength="8"
+        />
+      </div>
+      <p v-if="error" role="alert" class="note">{{ error }}</p>
+      <div class="flex flex-wrap gap-2">
+        <button class="btn btn-main" :disabled="busy">Take it into use</button>
+        <button type="button" class="btn" @click="begun = null">Cancel</button>
+      </div>
+    </form>
+    <template v-else-if="on">
+      <button v-if="!ending" class="btn mt-2" @click="ending = true">Take it away</button>
+      <form v-else class="mt-2 space-y-3" @submit.prevent="end">
+        <OwnPassword id="second-password" v-model="password" />
+        <p v-if="error" role="alert" class="note">{{ error }}</p>
+        <div class="flex flex-wrap gap-2">
+          <button class="btn btn-stop" :disabled="busy">Take it away</button>
+          <button type="button" class="btn" @click="ending = false">Keep it</button>
+        </div>
+      </form>
+    </template>
+    <template v-else>
+      <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+      <button class="btn btn-main mt-2" :disabled="busy" @click="begin">Begin</button>
+    </template>
+  </section>
+</template>

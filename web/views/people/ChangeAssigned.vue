@@ -1,0 +1,200 @@
+<script setup lang="ts">
+/** A list that is assigned, changed by hand and kept as the next version: doses, order, what goes and what comes. */
+import { computed, reactive, ref } from 'vue';
+import { z } from 'zod';
+import { prescribedDrillSchema, type Prescription } from '../../../api/plans.js';
+import type { Person } from '../../../api/people.js';
+import { addDays } from '../../../core/days.js';
+import type { Drill } from '../../../core/formats/catalog.js';
+import type { Dose } from '../../../core/formats/dose.js';
+import { assignable } from '../../../core/prescribe/assignable.js';
+import { breathBy } from '../../../core/prescribe/by-method.js';
+import { given } from '../../../core/prescribe/given.js';
+import { setsText } from '../../../words/dose.js';
+import DraftBack from '../../components/DraftBack.vue';
+import SearchPick from '../../components/SearchPick.vue';
+import UpDown from '../../components/UpDown.vue';
+import { useAction } from '../../data/action.js';
+import { catalog } from '../../data/catalogue.js';
+import { today } from '../../data/clock.js';
+import { useFormDraft } from '../../data/drafts.js';
+import { dayText, drillName } from '../../data/names.js';
+import { assign } from '../../data/plans.js';
+import { announce } from '../../data/said.js';
+import { toAdd } from '../../data/to-add.js';
+import ItemEditor from '../looks/ItemEditor.vue';
+
+const props = defineProps<{ person: Person; prescription: Prescription }>();
+const emit = defineEmits<{ done: [] }>();
+const { busy, error, run } = useAction();
+const MOST = 8;
+/** Looked at again a week and a half after a change, where the day that was set has passed. */
+const RELOOK_AFTER = 10;
+
+const formSchema = z.object({ items: z.array(prescribedDrillSchema), note: z.string(), relookOn: z.string() });
+type Form = z.infer<typeof formSchema>;
+type Item = Form['items'][number];
+const method = computed(() => catalog.methods.find((m) => m.name === props.prescription.method));
+const byHand = (id: string): Item => ({
+  ...given(catalog, id, props.person.cautions, method.value),
+  why: 'chosen by the coach',
+  size: null,
+});
+/** Doses that an old version has in words only: they are set anew. */
+const anew: string[] = [];
+function itemOf({ text: _text, ...item }: Prescription['items'][number]): Item {
+  const read = prescribedDrillSchema.safeParse(item);
+  if (read.success) return read.data;
+  anew.push(item.drill);
+  return { ...item, dose: byHand(item.drill).dose };
+}
+const start = JSON.stringify({
+  // What left the library cannot be given again.
+  items: props.prescription.items.filter((i) => assignable(catalog, i.drill)).map(itemOf),
+  note: props.prescription.note,
+  relookOn: props.prescription.relookOn >= today() ? props.prescription.relookOn : addDays(today(), RELOOK_AFTER),
+} satisfies Form);
+const gone = props.prescription.items.filter((i) => !assignable(catalog, i.drill));
+const blank = (): Form => JSON.parse(start) as Form;
+const form = reactive(blank());
+const open = ref(true);
+const draft = useFormDraft(
+  {
+    of: () => `assigned/${props.prescription.series}/${props.prescription.version}`,
+    name: 'The changed list',
+    schema: formSchema,
+  },
+  open,
+  form,
+  blank,
+);
+
+const recordOf = (id: string): Drill => assignable(catalog, id)!;
+const nameOf = (item: Item): string => recordOf(item.drill).name;
+const more = computed(() =>
+  toAdd(
+    props.prescription.family,
+    form.items.map((i) => i.drill),
+    props.person.cautions,
+  ),
+);
+const barred = (item: Item): boolean => recordOf(item.drill).excludedBy.some((c) => props.person.cautions.includes(c));
+function move(from: number, to: number): void {
+  const [item] = form.items.splice(from, 1);
+  form.items.splice(to, 0, item!);
+}
+const takeOut = (at: number): void => void form.items.splice(at, 1);
+const add = (id: string): void => void form.items.push(byHand(id));
+const redose = (item: Item, dose: Dose | null): void => void (item.dose = dose ?? byHand(item.drill).dose);
+function resize(item: Item, value: number | null): void {
+  const { sizing } = recordOf(item.drill);
+  item.size = value === null || !sizing ? null : { sizing, value };
+}
+const unchanged = computed(() => JSON.stringify(form) === start && anew.length === 0 && gone.length === 0);
+
+async function keep(): Promise<void> {
+  const { series, lookId, family, method: by, causes, startsOn, version } = props.prescription;
+  const from = startsOn > today() ? startsOn : today();
+  const done = await run(() =>
+    assign(
+      props.person.id,
+      {
+        ...{ series, lookId, family, causes, method: by, note: form.note },
+        items: form.items.map((i) => prescribedDrillSchema.parse(i)),
+        startsOn: from,
+        relookOn: form.relookOn,
+      },
+      props.prescription,
+    ),
+  );
+  if (!done) return;
+  await draft.drop();
+  announce(`Kept as version ${version + 1}, from ${dayText(from)}.`);
+  emit('done');
+}
+async function leave(): Promise<void> {
+  await draft.drop();
+  emit('done');
+}
+</script>
+
+<template>
+  <form class="mt-2" aria-label="Change what is assigned" @submit.prevent="keep">
+    <DraftBack :draft="draft" @anew="draft.anew()" />
+    <p class="text-soft">
+      It becomes version {{ prescription.version + 1 }} from today. Version {{ prescription.version }} stays on record.
+    </p>
+    <p v-if="gone.length" class="note mt-2">
+      No longer in the library, so it falls out: {{ gone.map((i) => i.text?.name ?? drillName(i.drill)).join(', ') }}.
+    </p>
+    <p v-if="anew.length" class="note mt-2">
+      Written in words before, set as numbers now: {{ anew.map((id) => drillName(id)).join(', ') }}. Check the dose.
+    </p>
+    <ol class="divide-rule mt-2 divide-y">
+      <li v-for="(item, i) in form.items" :key="item.drill" class="py-2" :data-drill="item.drill">
+        <div class="flex flex-wrap items-center gap-1">
+          <h4 class="min-w-40 flex-1 font-semibold">{{ nameOf(item) }}</h4>
+          <UpDown :name="nameOf(item)" :at="i" :count="form.items.length" @move="move(i, $event)" />
+          <button
+            type="button"
+            class="btn btn-quiet"
+            :aria-label="`Take ${nameOf(item)} out`"
+            :disabled="form.items.length === 1"
+            @click="takeOut(i)"
+          >
+            Out
+          </button>
+        </div>
+        <p class="figures">{{ setsText(item.dose) }}</p>
+        <p v-if="barred(item)" role="alert" class="note">A caution in force excludes it. Take it out.</p>
+        <p v-for="c in item.changes" :key="c" class="tag tag-caution mt-1">{{ c }}</p>
+        <ItemEditor
+          :id="`given-${i}`"
+          :name="nameOf(item)"
+          :dose="item.dose"
+          :own="byHand(item.drill).dose"
+          :breath="breathBy(recordOf(item.drill), method, person.cautions)"
+          :place="item.place ?? recordOf(item.drill).place"
+          :sizing="recordOf(item.drill).sizing"
+          :size="item.size && { ...item.size, from: 'coach' }"
+          @dose="redose(item, $event)"
+          @place="item.place = $event"
+          @size="resize(item, $event)"
+        />
+      </li>
+    </ol>
+    <SearchPick
+      v-if="form.items.length < MOST"
+      :id="`add-given-${prescription.id}`"
+      model-value=""
+      class="my-2"
+      label="Add a version or a drill"
+      :choices="more"
+      @update:model-value="add"
+    />
+    <div class="grid gap-2 sm:grid-cols-2">
+      <div>
+        <label class="label" :for="`relook-${prescription.id}`">Look again</label>
+        <input
+          :id="`relook-${prescription.id}`"
+          v-model="form.relookOn"
+          type="date"
+          class="field"
+          :min="today()"
+          required
+        />
+      </div>
+      <div>
+        <label class="label" :for="`note-${prescription.id}`">Words for the sheet</label>
+        <input :id="`note-${prescription.id}`" v-model="form.note" class="field" maxlength="600" />
+      </div>
+    </div>
+    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button class="btn btn-main" :disabled="busy || unchanged || form.items.some(barred)">
+        Keep as version {{ prescription.version + 1 }}
+      </button>
+      <button type="button" class="btn" @click="leave">Cancel</button>
+    </div>
+  </form>
+</template>
