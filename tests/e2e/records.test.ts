@@ -140,7 +140,7 @@ describe('letters', () => {
     await press(page, 'Send the record');
     // What is typed and left is a draft.
     await page.type('#letter-note', 'Once more.');
-    await new Promise((done) => setTimeout(done, 800));
+    await page.waitForSelector('[data-draft="kept"]');
     await page.goto(`${hall.url}/people/${id}`);
     await page.waitForFunction(
       () => document.querySelector<HTMLTextAreaElement>('#letter-note')?.value === 'Once more.',

@@ -10,9 +10,8 @@ import { openDatabase } from '../../server/database/open.js';
 import { postgresAt } from '../../server/database/postgres.js';
 import { TABLES } from '../../server/database/tables.js';
 import { dropDatabase, freshDatabase } from '../../server/testing-database.js';
-import { tally, type Tried } from './server.js';
+import { pause, tally, type Tried } from './server.js';
 
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 /** Looks of the studio that is moved. */
 const LOOKS = 3000;
 

@@ -4,9 +4,8 @@ import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { seededRandom } from '../../core/statistics.js';
 import { databaseFile } from '../../server/database/open.js';
-import { PASSWORD, probeServer, tally, type Tried } from './server.js';
+import { PASSWORD, pause, probeServer, tally, type Tried } from './server.js';
 
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 /** Unpacking, the grace for the answer and the two renamings lie within so long, ms. */
 const WITHIN = 2500;
 

@@ -181,6 +181,15 @@ export async function probeServer(dir = mkdtempSync(join(tmpdir(), 'anchor-probe
   };
 }
 
+/** @param ms milliseconds */
+export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** @throws Error where it does not come about within half a minute */
+export async function until(holds: () => boolean): Promise<void> {
+  for (const over = Date.now() + 30_000; !holds(); await pause(5))
+    if (Date.now() > over) throw new Error('what the probe waits for does not come about');
+}
+
 /** What a part of the probe tried, and what of it failed. */
 export interface Tried {
   name: string;

@@ -1,9 +1,7 @@
 /** Two processes of one studio on a server, one of them killed again and again while both write: nothing acknowledged is lost. */
 import { seededRandom } from '../../core/statistics.js';
 import { hallOf, lookBody } from './hall.js';
-import { probeServer, tally, type Client, type Tried } from './server.js';
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+import { pause, probeServer, tally, type Client, type Tried } from './server.js';
 
 export async function probeKillsOfOneProcess(kills: number, seed = 6): Promise<Tried> {
   const found = tally('kills of one of two processes');

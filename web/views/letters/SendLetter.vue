@@ -73,7 +73,7 @@ const send = (): Promise<boolean> =>
     <RouterLink to="/letters" class="link inline-block min-h-[44px] content-center">Read it</RouterLink>
   </span>
   <ModalFrame :open="open" :title="`${LETTER_WORDS[what]} for ${person.value.value?.name ?? ''}`" @close="open = false">
-    <form class="space-y-3" @submit.prevent="send">
+    <form class="space-y-3" :data-draft="draft.kept.value ? 'kept' : undefined" @submit.prevent="send">
       <div>
         <label class="label" for="letter-to">To</label
         ><input
