@@ -1,7 +1,8 @@
 /** A placed figure as plain shapes, for templates, drill pictures and the simulated picture alike. */
-import type { Point } from '../geometry.js';
+import { add, type Point } from '../geometry.js';
 import type { Body } from './anthropometry.js';
-import { BAR_FROM, heightOf, placeFigure, shifted, type FigurePoints } from './figure.js';
+import { placeFigure, shifted, type FigurePoints } from './figure.js';
+import { kitOf } from './kit.js';
 import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
 import type { LandmarkName, View } from '../landmarks.js';
@@ -16,9 +17,6 @@ export interface Shape {
 }
 
 const f = (n: number): string => n.toFixed(1);
-
-const circlePath = (c: Point, r: number): string =>
-  `M${f(c[0] - r)} ${f(c[1])}a${f(r)} ${f(r)} 0 1 0 ${f(2 * r)} 0a${f(r)} ${f(r)} 0 1 0 ${f(-2 * r)} 0Z`;
 
 /**
  * Shapes of a figure, far limbs first.
@@ -39,6 +37,7 @@ export function figureShapes(
 
 const PAINT: Record<Tone, string> = {
   block: '#d9d3c3',
+  line: '#28323a',
   far: '#6d7a80',
   edge: '#20303a',
   skin: '#c58f6b',
@@ -123,6 +122,9 @@ export const drawnAt = (p: Point): Point => [p[0] * DRAWN_UNIT, -p[1] * DRAWN_UN
 /** A figure that is higher off the floor than this hangs, and is shown without it, metres. */
 const HANGS = 0.3;
 
+/** How far the seat and the thighs stand out from the hip, share of stature. */
+const SEAT = 0.07;
+
 const lowestOf = (figure: FigurePoints): number =>
   Math.min(
     ...[figure, figure.far].flatMap((g) =>
@@ -149,27 +151,17 @@ export function lying(pose: Pose, figure: FigurePoints, body: Body): FigurePoint
   return shifted(figure, [0, Math.max(0, -Math.min(...ys))]);
 }
 
-/** Blocks under contacts that rest above the floor, as wide as a step bench; above head height a bar. */
-function surfacesUnder(pose: Pose, figure: FigurePoints, body: Body, at: (p: Point) => Point): Shape[] {
-  const HALF = 0.14;
-  return pose.contacts
-    .map((c) => ({ ...c, height: heightOf(c, body) }))
-    .filter((c) => c.height > 0.02)
-    .map((c) => {
-      const x = figure[c.at][0] + (c.at === 'wrist' ? 0.05 : 0);
-      if (c.height > BAR_FROM) return { tone: 'block', path: circlePath(at([figure[c.at][0], c.height]), 8) };
-      const [left, top] = at([x - HALF, c.height]);
-      const [right, floor] = at([x + HALF, 0]);
-      return { tone: 'block', path: `M${f(left)} ${f(top)}H${f(right)}V${f(floor)}H${f(left)}Z` };
-    });
-}
+const straightPath = (ring: readonly Point[]): string => `M${ring.map((p) => `${f(p[0])} ${f(p[1])}`).join('L')}Z`;
 
 /** Draws poses of one body in a common frame, floor at y = 0, y down. */
 export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
   const figures = level(poses.map((pose) => placeFigure(pose, body))).map((figure, i) =>
     lying(poses[i]!, figure, body),
   );
-  const points = figures.flatMap((g) => [
+  const kit = figures.map((figure, i) => kitOf(poses[i]!, figure, body));
+  const points = figures.flatMap((g, i) => [
+    ...kit[i]!.flatMap((k) => k.ring),
+    ...[-1, 1].map((way): Point => add(g.hip, [way * SEAT * body.stature, 0])),
     g.vertex,
     g.toe,
     g.wrist,
@@ -188,9 +180,13 @@ export function drawPoses(poses: readonly Pose[], body: Body): DrawnPoses {
     figures,
     count: figures.length,
     frame(i) {
-      const [figure, pose] = [figures[i], poses[i]];
-      if (!figure || !pose) throw new RangeError(`there is no frame ${i}`);
-      return (drawn[i] ??= [...surfacesUnder(pose, figure, body, drawnAt), ...figureShapes(figure, body, drawnAt)]);
+      const [figure, pieces] = [figures[i], kit[i]];
+      if (!figure || !pieces) throw new RangeError(`there is no frame ${i}`);
+      const shapes = (over: boolean): Shape[] =>
+        pieces
+          .filter((k) => k.over === over)
+          .map(({ tone, ring, smooth }) => ({ tone, path: (smooth ? smoothPath : straightPath)(ring.map(drawnAt)) }));
+      return (drawn[i] ??= [...shapes(false), ...figureShapes(figure, body, drawnAt), ...shapes(true)]);
     },
     box: { x, y: -top - 24, width: Math.max(...xs) - x + 24, height: top + (low > HANGS ? 24 - low * DRAWN_UNIT : 34) },
   };

@@ -4,8 +4,8 @@
  */
 import { add, between, cross, rotate, scale, subtract, type Point } from '../geometry.js';
 
-/** `edge` is the ground's own tone: a rim round an arm that lies before the trunk. */
-export type Tone = 'block' | 'far' | 'edge' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
+/** `edge` is the ground's own tone: a rim round an arm that lies before the trunk; `line` is thin kit and kit in the hand. */
+export type Tone = 'block' | 'line' | 'far' | 'edge' | 'skin' | 'shirt' | 'shorts' | 'shoe' | 'hair';
 
 /** A closed outline. */
 export interface Outline {

@@ -1,5 +1,6 @@
 /** Joint angles of a position, and how it meets the floor. Poses are data; {@link placeFigure} turns them into points. */
 import type { Degrees, Metres } from '../geometry.js';
+import type { KitPiece } from './kit-piece.js';
 
 /** Which side of the body faces the floor when the trunk lies level. Upright poses face right. */
 export type Orientation = 'prone' | 'supine' | 'upright';
@@ -34,6 +35,8 @@ export interface Pose extends LimbAngles {
   contacts: readonly { at: ContactPoint; height?: Metres }[];
   /** Supporting arm in the room instead of against the trunk: this joint stands `ahead` metres forward of the shoulder. */
   support?: { joint: 'elbow' | 'wrist'; ahead: Metres };
+  /** What is drawn with it, beside boxes and bars under contacts. */
+  kit?: KitPiece[];
 }
 
 /** A straight body; spread it and change what differs. */

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { drillFigures } from '../catalog/figures.js';
 import { bodyOf } from './anthropometry.js';
 import { drawPoses } from './draw.js';
+import { kitOf } from './kit.js';
 import { placeFigure } from './figure.js';
 import { STRAIGHT, type Pose } from './pose.js';
 import { JOINT_RANGE, outOfRange, poseBetween } from './range.js';
@@ -64,7 +65,8 @@ describe('between two poses', () => {
       shoulder: 178,
       contacts: [{ at: 'wrist', height: 2.6 }],
     };
-    expect(drawPoses([hang], body).frame(0)[0]!.path).toContain('a8.0 8.0');
+    expect(drawPoses([hang], body).frame(0).at(-1)!.tone).toBe('line');
+    expect(kitOf(hang, placeFigure(hang, body), body).map((k) => k.kind)).toEqual(['bar']);
     expect(placeFigure(hang, body).wrist[1]).toBeGreaterThan(2.5);
   });
 });

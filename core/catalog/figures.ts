@@ -1,5 +1,7 @@
+import type { KitPiece } from '../body/kit-piece.js';
 import { STRAIGHT, type Pose } from '../body/pose.js';
 import type { Drill } from '../formats/catalog.js';
+import { drillKit, rungKit } from './kit-drawn.js';
 import { otherRungs } from './rungs-other.js';
 import { rungs } from './rungs.js';
 
@@ -10,7 +12,8 @@ const of = (place: string, over: Partial<Pose> = {}): Pose => {
   const [family, id] = place.split('/');
   const found = [...rungs, ...otherRungs].find((r) => r.family === family && r.id === id);
   if (!found) throw new RangeError(`the catalogue has no version ${place}`);
-  return { ...found.pose, ...over };
+  const kit = rungKit[place];
+  return { ...found.pose, ...(kit ? { kit } : {}), ...over };
 };
 
 const lie: Pose = {
@@ -30,7 +33,10 @@ const flatLie: Pose = {
   ankle: 110,
   contacts: [{ at: 'lowback' }],
 };
+/** On a long roller, the feet on the floor. */
+const alongRoller: Pose = { ...lie, hip: 40, knee: 104, ankle: 116, contacts: [{ at: 'lowback', height: 0.15 }] };
 const tabletop: Pose = { ...lie, hip: 90, knee: 90, shoulder: 90 };
+const alongTabletop: Pose = { ...tabletop, contacts: alongRoller.contacts };
 const fours = of('all-fours/floor');
 const elbowsFours: Pose = { ...fours, trunk: -8, hip: 98, elbow: 90, support: { joint: 'elbow', ahead: 0 } };
 const proneLie: Pose = { ...STRAIGHT, shoulder: 10, ankle: 160, contacts: [{ at: 'hip' }] };
@@ -87,12 +93,12 @@ const overBall: Pose = {
   contacts: [{ at: 'hip', height: 0.42 }],
 };
 const sideLie: Pose = { ...STRAIGHT, shoulder: 168, elbow: 10, ankle: 150, contacts: [{ at: 'hip' }] };
-const roller: Pose = { ...proneLie, trunk: 14, shoulder: 80, elbow: 90, hip: -10, contacts: [{ at: 'elbow' }] };
+const roller: Pose = { ...proneLie, trunk: 16, shoulder: 80, elbow: 90, hip: -8, contacts: [{ at: 'elbow' }] };
 const seatedRoll: Pose = { ...sit, trunk: 112, hip: 68, shoulder: -40, contacts: [{ at: 'hip' }] };
 const squat = of('overhead-squat/free');
 
-/** What a drill looks like: one pose for a hold, two for a movement. */
-export const drillFigures: Readonly<Record<string, Figure>> = {
+/** Poses of drills, without the kit of their own. */
+const drillPoses: Readonly<Record<string, Figure>> = {
   'find-the-middle': [
     { ...lie, pelvicTilt: 8, lumbar: -6 },
     { ...lie, pelvicTilt: -8 },
@@ -153,7 +159,10 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   'plank-forearm': [of('front-plank/forearm')],
   'plank-squeezed': [of('front-plank/squeezed')],
   'body-saw': [of('front-plank/forearm'), of('front-plank/elbows-ahead')],
-  'soft-object-lift': [proneLie, { ...proneLie, lumbar: 8, pelvicTilt: -14 }],
+  'soft-object-lift': [
+    { ...proneLie, contacts: [{ at: 'hip', height: 0.05 }] },
+    { ...proneLie, lumbar: 12, pelvicTilt: -14, contacts: [{ at: 'hip', height: 0.05 }] },
+  ],
   'push-up-plus-wall': [
     { ...wallHands, bladePush: 2 },
     { ...wallHands, bladePush: 16 },
@@ -162,8 +171,12 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
     of('front-plank/knees-straight-arm', { bladePush: 2 }),
     of('front-plank/knees-straight-arm', { bladePush: 16 }),
   ],
-  'overhead-lean': [{ ...hinge, trunk: 8, hip: 84, shoulder: 160 }],
-  'lat-over-bench': [{ ...fours, trunk: -6, hip: 100, shoulder: 168, elbow: 40, support: undefined }],
+  'overhead-lean': [
+    { ...fours, trunk: 4, hip: 92, shoulder: 164, support: undefined, contacts: [{ at: 'wrist', height: 0.42 }, { at: 'knee' }] },
+  ],
+  'lat-over-bench': [
+    { ...fours, trunk: 0, hip: 94, knee: 104, shoulder: 156, support: undefined, contacts: [{ at: 'elbow', height: 0.42 }, { at: 'knee' }] },
+  ],
   'chin-nod': [lie, { ...lie, neck: -14 }],
   'head-nod-lift': [lie, { ...lie, neck: -26, thoracic: 2 }],
   bridge: [lie, bridge],
@@ -173,8 +186,8 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   'ease-front-thigh': [roller],
   'hamstring-contract-relax': [{ ...flatLie, far: { hip: 78 } }],
   'knee-lock-last-part': [
-    { ...sit, hip: 94, knee: 70, contacts: [{ at: 'hip', height: 0.42 }] },
-    { ...sit, hip: 94, knee: 0, contacts: [{ at: 'hip', height: 0.42 }] },
+    { ...sit, hip: 113, knee: 34 },
+    { ...sit, hip: 100, knee: 2 },
   ],
   'forearm-alignment': [of('front-plank/forearm')],
   'counted-breath-hold': [of('front-plank/knees')],
@@ -232,8 +245,8 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   'row-hold': [{ ...STRAIGHT, orientation: 'supine', trunk: 22, shoulder: 60, elbow: 70, contacts: [{ at: 'heel' }] }],
   'rear-shoulder-raise': [hinge, { ...hinge, shoulder: 100 }],
   'wall-slide': [
-    { ...stand, shoulder: 90, elbow: 80 },
-    { ...stand, shoulder: 150, elbow: 30 },
+    { ...stand, shoulder: 80, elbow: 96 },
+    { ...stand, shoulder: 128, elbow: 40 },
   ],
   'push-tall': [of('handstand/push-tall', { neck: 8 }), of('handstand/push-tall')],
   'prone-letters': [
@@ -244,7 +257,10 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
     { ...overBall, hip: 30, knee: 20 },
     { ...overBall, hip: -4 },
   ],
-  'heel-raise': [stand, { ...stand, ankle: 130, contacts: [{ at: 'toe' }] }],
+  'heel-raise': [
+    { ...stand, shoulder: 76 },
+    { ...stand, shoulder: 70, ankle: 130, contacts: [{ at: 'toe' }] },
+  ],
   'toe-raise': [stand, { ...stand, ankle: 76 }],
   'knee-straighten': [
     { ...flatLie, hip: 20, knee: 36 },
@@ -259,17 +275,17 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   'hip-outward': [{ ...sideLie, knee: 60, far: { hip: 20, knee: 60 } }],
   'band-side-steps': [{ ...stand, hip: 24, knee: 30, trunk: 80, ankle: 78 }],
   'outer-hip-raise': [sideLie, { ...sideLie, far: { hip: -24 } }],
-  'hamstring-curl': [proneLie, { ...proneLie, knee: 95 }],
+  'hamstring-curl': [bridge, { ...bridge, trunk: -19, hip: -6, knee: 54 }],
   'hinge-to-wall': [stand, hinge],
-  'roller-leg-changes': [tabletop, { ...tabletop, far: { hip: 60, knee: 90 } }],
-  'roller-right-angle': [{ ...tabletop, shoulder: 40 }],
+  'roller-leg-changes': [alongTabletop, { ...alongTabletop, far: { hip: 60, knee: 90 } }],
+  'roller-right-angle': [{ ...alongTabletop, shoulder: 40 }],
   'roller-small-curl': [
-    { ...lie, shoulder: 140, elbow: 130 },
-    { ...lie, shoulder: 140, elbow: 130, hip: 68, trunk: 10, thoracic: 12, neck: -8 },
+    { ...alongRoller, shoulder: 140, elbow: 130 },
+    { ...alongRoller, shoulder: 140, elbow: 130, hip: 50, trunk: 10, thoracic: 12, neck: -8 },
   ],
   'roller-small-turn': [
-    { ...lie, shoulder: 90 },
-    { ...lie, shoulder: 78, far: { shoulder: 100 } },
+    { ...alongRoller, shoulder: 90 },
+    { ...alongRoller, shoulder: 78, far: { shoulder: 100 } },
   ],
   'dead-bug-both-arms': [tabletop, { ...tabletop, shoulder: 168 }],
   'dead-bug-wide': [tabletop, { ...tabletop, shoulder: 128, far: { hip: 44, knee: 14 } }],
@@ -296,7 +312,7 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   'plank-opposite-forearm': [of('front-plank/forearm'), of('front-plank/forearm', { far: { shoulder: 150, elbow: 4, hip: -8 } })],
   'side-plank-hinge': [of('side-plank/knees', { hip: 40 }), of('side-plank/knees')],
   'partner-contract-relax': [{ ...flatLie, far: { hip: 78 } }],
-  'long-roller-lie': [{ ...lie, shoulder: 40 }],
+  'long-roller-lie': [{ ...alongRoller, shoulder: 40 }],
   'rib-breath': [{ ...sit, shoulder: 40, elbow: 120 }],
   'slow-count': [of('class-moves/crunch')],
   'wrist-wedges': [fours],
@@ -326,13 +342,24 @@ export const drillFigures: Readonly<Record<string, Figure>> = {
   ],
   'shoulder-hip-inward': [{ ...lie, shoulder: 80, elbow: 90 }],
   'ease-calf': [seatedRoll],
-  'ease-hamstring': [seatedRoll],
+  'ease-hamstring': [{ ...seatedRoll, hip: 58, contacts: [{ at: 'hip', height: 0.13 }] }],
   'ease-inner-thigh': [{ ...roller, far: { hip: 14, knee: 30 } }],
   'ease-outer-thigh': [{ ...sideLie, trunk: 16, hip: -6, shoulder: 80, elbow: 90, contacts: [{ at: 'elbow' }] }],
-  'ease-front-of-hip': [proneLie],
-  'ease-lats': [{ ...sideLie, shoulder: 168, elbow: 10 }],
-  'ease-upper-back': [{ ...bridge, trunk: -4, hip: 26, knee: 100, shoulder: 130, elbow: 130, neck: -8 }],
+  'ease-front-of-hip': [{ ...proneLie, contacts: [{ at: 'hip', height: 0.07 }] }],
+  'ease-lats': [{ ...sideLie, trunk: 12, hip: -10, shoulder: 164, elbow: 10 }],
+  'ease-upper-back': [{ ...bridge, trunk: -4, hip: 42, knee: 112, shoulder: 130, elbow: 130, neck: -8 }],
 };
+
+const withKit = (pose: Pose, kit: readonly KitPiece[]): Pose => ({ ...pose, kit: [...(pose.kit ?? []), ...kit] });
+
+/** What a drill looks like: one pose for a hold, two for a movement, with its kit. */
+export const drillFigures: Readonly<Record<string, Figure>> = Object.fromEntries(
+  Object.entries(drillPoses).map(([id, [first, second]]): [string, Figure] => {
+    const kit = drillKit[id];
+    if (!kit) return [id, second ? [first, second] : [first]];
+    return [id, second ? [withKit(first, kit), withKit(second, kit)] : [withKit(first, kit)]];
+  }),
+);
 
 /** How a quick test looks when it is taken. */
 export const testFigures: Readonly<Record<string, Figure>> = {

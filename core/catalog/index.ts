@@ -24,6 +24,7 @@ import { withCount } from './counted.js';
 import { families } from './families.js';
 import { otherFaults } from './faults/other-families.js';
 import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
+import { rungKit } from './kit-drawn.js';
 import { crossGates } from './ladders.js';
 import { cautions, doses, methods } from './methods.js';
 import { rungs } from './rungs.js';
@@ -50,9 +51,14 @@ export interface Catalog {
   retired: ReadonlySet<string>;
 }
 
+const withKit = (rung: Rung): Rung => {
+  const kit = rungKit[`${rung.family}/${rung.id}`];
+  return kit ? { ...rung, pose: { ...rung.pose, kit } } : rung;
+};
+
 export const catalog: Catalog = {
   families,
-  rungs: [...rungs, ...otherRungs].map(withCount),
+  rungs: [...rungs, ...otherRungs].map(withCount).map(withKit),
   tolerances,
   faults: [...[...plankAndHollowFaults, ...otherFaults].map(byFamily), ...overlookedFaults],
   drills: [...frontDrills, ...linkDrills, ...otherDrills, ...shapeDrills],

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { VIEWS } from '../landmarks.js';
 import { ownDoseSchema } from './dose.js';
+import { kitPieceSchema } from './kit-piece.js';
 
 const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case words joined by hyphens');
 const text = z.string().min(3).max(600);
@@ -108,6 +109,7 @@ export const poseSchema = z.strictObject({
     )
     .max(2),
   support: z.strictObject({ joint: z.enum(['elbow', 'wrist']), ahead: z.number() }).optional(),
+  kit: z.array(kitPieceSchema).max(6).optional(),
 });
 
 export const familySchema = z.strictObject({
