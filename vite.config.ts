@@ -30,6 +30,21 @@ const vision = (): Plugin => ({
   closeBundle: () => writeVision(`dist/web/vision/${VISION_VERSION}`),
 });
 
+/** Zod's way to JSON schemas: the server describes its routes with it, the browser never does. */
+const withoutJsonSchemas = (): Plugin => ({
+  name: 'without-json-schemas',
+  apply: 'build',
+  transform(code, id) {
+    if (!/zod\/v4\/core\/(json-schema-processors|to-json-schema)\.js$/.test(id)) return null;
+    const names = [...code.matchAll(/^export (?:const|function|class) (\w+)/gm)].map(([, name]) => name!);
+    const head = "const none = () => { throw new Error('JSON schemas are made on the server'); };";
+    // What makes a method for a schema does so with every schema; the method is what is not there.
+    return [head, ...names.map((n) => `export const ${n} = ${n.startsWith('create') ? '() => none' : 'none'};`)].join(
+      '\n',
+    );
+  },
+});
+
 /** The scripts that the application starts with are asked for with the page itself, though they run one after another. */
 const startScripts = (): Plugin => ({
   name: 'start-scripts',
@@ -63,6 +78,7 @@ export default defineConfig({
   plugins: [
     vue(),
     tailwindcss(),
+    withoutJsonSchemas(),
     startScripts(),
     compressed(),
     vision(),
@@ -98,7 +114,14 @@ export default defineConfig({
       },
     }),
   ],
+  define: { __VUE_PROD_DEVTOOLS__: 'false' },
   worker: { format: 'es' },
-  build: { outDir: '../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 800 },
+  build: {
+    outDir: '../dist/web',
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 800,
+    // Every browser that runs the rest knows it.
+    modulePreload: { polyfill: false },
+  },
   server: { port: 5173, proxy: { '/api': { target: api } } },
 });

@@ -1,6 +1,6 @@
 /** Groups: who belongs to them is a person's own field; what their records say together. */
 import { z } from 'zod';
-import { USED_WHYS } from '../core/class/run.js';
+import { USED_WHYS } from '../core/class/used-why.js';
 import { daySchema, idSchema } from './common.js';
 
 export const trendsQuerySchema = z.object({

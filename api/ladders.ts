@@ -1,9 +1,9 @@
 /** A person on the ladders: holds as ladders see them, steps decided, goals. */
 import { z } from 'zod';
-import { skillGoals } from '../core/catalog/ladders.js';
+import { skillGoals } from '../core/catalog/skill-goals.js';
 import { SEVERITIES } from '../core/formats/catalog.js';
 import { setupSchema } from '../core/formats/observation.js';
-import { STEP_KINDS } from '../core/ladder/next-step.js';
+import { STEP_KINDS } from '../core/ladder/step-kinds.js';
 import { daySchema, idSchema, words } from './common.js';
 
 const placeSchema = z

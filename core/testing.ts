@@ -1,5 +1,5 @@
 /** Observations that tests start from. */
-import { catalog } from './catalog/index.js';
+import { catalog } from './catalog/shipped.js';
 import type { Advised, Wishes } from './evaluate/advise.js';
 import { evaluate } from './evaluate/evaluate.js';
 import type { LookRecord } from './evaluate/see.js';

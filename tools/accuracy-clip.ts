@@ -7,7 +7,8 @@ import { faultsAt, STILL, stretchesOver, type Course } from '../core/body/course
 import { courseLength, endsOf, poseBetween, shareAt, type RepCourse } from '../core/body/moves.js';
 import type { Pose } from '../core/body/pose.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../core/body/simulate.js';
-import { catalog, rungOf } from '../core/catalog/index.js';
+import { rungOf } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { follow, type ClipFrame } from '../core/clip/follow.js';
 import { phaseWithin, repsOf } from '../core/clip/reps.js';
 import { clipError, clipFloor, clipRecord } from '../core/clip/record.js';

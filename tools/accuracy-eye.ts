@@ -1,7 +1,7 @@
 /** Coaches whose eyes the program does not know: what practice says of them, and how often that is kept on what they record afterwards. */
 import { bodyOf } from '../core/body/anthropometry.js';
 import { simulatePicture } from '../core/body/simulate.js';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { see } from '../core/evaluate/see.js';
 import { deal, padsOf, pictureOf, poseOfPicture, practisable, truthOfHold, type HoldTruth } from '../core/eye/deal.js';
 import { lateWithin, reliabilityOf, type Eye } from '../core/eye/eye.js';

@@ -1,7 +1,8 @@
 /** Bodies and cameras that the measuring code does not know: what a lens near by costs, with its place told and without. */
 import { bodyOf, type Segment } from '../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../core/body/simulate.js';
-import { catalog, rungOf } from '../core/catalog/index.js';
+import { rungOf } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { see } from '../core/evaluate/see.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { LENS_SD } from '../core/measure/lens.js';

@@ -2,7 +2,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { bodyOf, type Sex } from '../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../core/body/simulate.js';
-import { catalog, rungOf } from '../core/catalog/index.js';
+import { rungOf } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { judge } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
 import { clipTable, repsTable } from './accuracy-clip.js';

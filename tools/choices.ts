@@ -1,6 +1,7 @@
 /** `npm run choices`: what is given after thirty typical looks over all positions; writes docs/reasoning.md. */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { catalog, rungOf } from '../core/catalog/index.js';
+import { rungOf } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { nobody } from '../core/person/circumstance.js';

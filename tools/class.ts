@@ -1,5 +1,5 @@
 /** `npm run -s class -- FILE`: a class query in, a class plan out. */
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { planClass } from '../core/class/plan.js';
 import { classQuerySchema } from '../core/formats/class.js';
 import { classPlanFile } from '../words/class.js';

@@ -1,7 +1,8 @@
 /** Runs in a page: draws people as the simulated camera does, has them found as the bench does, and says both. */
 import { bodyOf, type BodyInput } from '../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../core/body/simulate.js';
-import { catalog, rungOf } from '../core/catalog/index.js';
+import { rungOf } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { nearerSide, pointsOf } from '../core/clip/detected.js';
 import type { Landmarks } from '../core/landmarks.js';
 import { peopleIn } from '../web/clip/detector.js';

@@ -1,5 +1,5 @@
 /** `npm run -s evaluate -- FILE`: an observation in, an evaluation out; `-- --lines FILE`: one a line. */
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { resolveObservation } from '../core/evaluate/resolve.js';
 import { observationSchema } from '../core/formats/observation.js';

@@ -5,7 +5,8 @@ import { bodyOf } from '../core/body/anthropometry.js';
 import { poseSvg } from '../core/body/draw.js';
 import { faultPose } from '../core/body/fault-pose.js';
 import type { Pose } from '../core/body/pose.js';
-import { catalog, rungOf } from '../core/catalog/index.js';
+import { rungOf } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { drillFigures } from '../core/catalog/figures.js';
 
 /** Pixels of a kept picture: as small as a figure is in a list. */

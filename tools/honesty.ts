@@ -3,7 +3,7 @@
  * random, what its probabilities are worth, and how often it names a cause where there is none; writes docs/reasoning.md.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import type { Facts } from '../core/reason/facts.js';
 import { nextBestTest, openTests, reasonAbout, type Reasoned } from '../core/reason/rank.js';
 import { seededRandom } from '../core/statistics.js';

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { hash } from '@node-rs/argon2';
 import { importQuerySchema } from '../api/imports.js';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { createApp } from '../server/app.js';
 import { readConfig } from '../server/config.js';
 import { openDatabase } from '../server/database/open.js';

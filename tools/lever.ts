@@ -1,6 +1,6 @@
 /** `npm run -s lever -- FILE`: a lever query in, a lever report out. `-- --table [stature mass sex]` prints every version's load. */
 import { bodyOf, type Sex } from '../core/body/anthropometry.js';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { leverQuerySchema } from '../core/formats/lever.js';
 import { leverReport } from '../core/statics/lever.js';
 import { loadTable } from '../words/load-table.js';

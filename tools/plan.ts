@@ -1,5 +1,5 @@
 /** `npm run -s plan -- FILE`: a plan query in, a programme out. */
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { planQuerySchema } from '../core/formats/programme.js';
 import { planProgramme } from '../core/programme/plan.js';
 import { programmeFile } from '../words/programme.js';

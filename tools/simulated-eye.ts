@@ -1,5 +1,5 @@
 /** Coaches that do not exist: they place, tap and judge with errors of their own, which the program that measures them does not know. */
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { padsOf, pictureOf, readMeasure, truthOfHold, truthOfPicture } from '../core/eye/deal.js';
 import type {
   Answered,

@@ -3,19 +3,20 @@ import { useIsFetching } from '@tanstack/vue-query';
 import { useEventListener, useIntervalFn, useTimeoutFn } from '@vueuse/core';
 import { defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { RouterView, useRoute, useRouter } from 'vue-router';
-import AppHeader from './components/AppHeader.vue';
 import SaidLine from './components/SaidLine.vue';
-import ShortcutHelp from './components/ShortcutHelp.vue';
-import { studio, useCatalogue } from './data/catalogue.js';
+import { catalogueHere, studio, useCatalogue } from './data/catalogue.js';
 import { asked } from './data/conflict.js';
 import { useOutbox } from './data/outbox.js';
 import { client, keepNoCopy, writeCopy } from './data/query.js';
-import { sendRuns } from './data/run-keeper.js';
 import { useSession } from './data/session.js';
+import { places } from './behind-the-door.js';
 import { useSettings } from './stores/settings.js';
 
+// Who is at the door needs no places. The router waits for them with the first page behind it.
+const AppHeader = defineAsyncComponent(places);
 // The shell is kept on the device once the first page is there, so that it does not share a slow line with it.
 const NewVersion = defineAsyncComponent(() => import('./components/NewVersion.vue'));
+const ShortcutHelp = defineAsyncComponent(() => import('./components/ShortcutHelp.vue'));
 const ConflictDialog = defineAsyncComponent(() => import('./components/ConflictDialog.vue'));
 /** So long nothing is read before the shell is kept, ms. */
 const CALM_MS = 1500;
@@ -48,7 +49,8 @@ watch(
 const RUNS_EVERY = 20_000;
 function sendNotes(): void {
   const id = session.account?.id;
-  if (id && route.name !== 'run' && route.name !== 'after') void sendRuns(id).catch(() => undefined);
+  if (!id || route.name === 'run' || route.name === 'after') return;
+  void import('./data/run-keeper.js').then(({ sendRuns }) => sendRuns(id)).catch(() => undefined);
 }
 watch(calm, sendNotes);
 useEventListener(window, 'online', sendNotes);
@@ -63,7 +65,7 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
 
 <template>
   <a href="#main" class="btn sr-only focus:not-sr-only">Skip to the page</a>
-  <AppHeader v-if="session.account && !route.meta.bare" />
+  <AppHeader v-if="session.account && catalogueHere && !route.meta.bare" />
   <main
     id="main"
     tabindex="-1"
@@ -72,7 +74,7 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
   >
     <RouterView :key="route.path" />
   </main>
-  <ShortcutHelp />
+  <ShortcutHelp v-if="calm || session.account" />
   <NewVersion v-if="calm" />
   <ConflictDialog v-if="asked" />
   <SaidLine />

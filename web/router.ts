@@ -1,6 +1,7 @@
 /** Places and their addresses. Addresses and titles hold no names and nothing of health: a browser's history keeps both. */
 import { nextTick } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
+import { behindTheDoor } from './behind-the-door.js';
 import { announce } from './data/said.js';
 import { nextTask } from './next-task.js';
 import { useSession } from './data/session.js';
@@ -225,6 +226,7 @@ router.beforeEach(async (to) => {
   if (!session.state) await session.load().catch(() => undefined);
   if (to.name !== 'sign-in' && to.meta.open !== true && !session.account)
     return { name: 'sign-in', meta: { title: 'Sign in' }, query: to.fullPath === '/' ? {} : { then: to.fullPath } };
+  if (to.name !== 'sign-in') await behindTheDoor();
   return true;
 });
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { holdTold, kappaText, lateText, pictureTold, placingText, rateText, tappedText, whereText } from './eye.js';
 
 describe('an eye in words', () => {

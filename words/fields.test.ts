@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { fieldLines, fieldName, valueLines } from './fields.js';
 
 const nameOf = (id: string): string | undefined => catalog.drills.find((d) => d.id === id)?.name;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { judge, statedFinding } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
 import { nobody } from '../core/person/circumstance.js';

@@ -2,7 +2,7 @@
 import type { Catalog } from '../core/catalog/index.js';
 import { ladders } from '../core/catalog/ladders.js';
 import type { GroupChange, GroupTrends } from '../core/studio/group.js';
-import type { UsedWhy } from '../core/class/run.js';
+import type { UsedWhy } from '../core/class/used-why.js';
 import { faultName, placeName } from './names.js';
 import type { WrittenTable } from './tables.js';
 

@@ -2,7 +2,7 @@ import { GLOSSARY } from './glossary.js';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../core/body/anthropometry.js';
-import { catalog } from '../core/catalog/index.js';
+import { catalog } from '../core/catalog/shipped.js';
 import { ladders, placeKey, rungsOnLadder } from '../core/catalog/ladders.js';
 import { FELT_SITES, type CautionId } from '../core/formats/catalog.js';
 import { END_REASONS } from '../core/formats/observation.js';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, rungOf, rungsOf } from '../catalog/index.js';
+import { rungOf, rungsOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { evaluated } from '../testing.js';
 import type { Observation } from '../formats/observation.js';
 import type { Point } from '../geometry.js';

@@ -3,7 +3,7 @@ import { bodyOf } from './anthropometry.js';
 import { faultsAt, lineAt, STILL, stretchesOver, type Course } from './course.js';
 import { placeFigure } from './figure.js';
 import { fleshOf } from './flesh.js';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { turn } from '../geometry.js';
 import { withFaults } from './simulate.js';
 

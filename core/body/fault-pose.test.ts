@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from './anthropometry.js';
 import { faultMark, faultPose } from './fault-pose.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { placeFigure } from './figure.js';
 
 const body = bodyOf();

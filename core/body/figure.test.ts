@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { distance } from '../geometry.js';
 import { bodyOf, SEGMENTS } from './anthropometry.js';
 import { heightOf, placeFigure } from './figure.js';

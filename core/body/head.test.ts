@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { bodyOf } from './anthropometry.js';
 import { headBox } from './head.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from './simulate.js';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { between, clamp, cross, distance, dot, subtract, type Point } from '../geometry.js';
 import { VIEWS } from '../landmarks.js';
 import { drillFigures } from '../catalog/figures.js';

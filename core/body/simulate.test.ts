@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { distance } from '../geometry.js';
 import { cameraRoll } from '../measure/view.js';
 import { seededRandom } from '../statistics.js';

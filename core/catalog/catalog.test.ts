@@ -21,7 +21,8 @@ import {
 } from '../formats/catalog.js';
 import { doseSchema } from '../formats/dose.js';
 import { measureDefinition } from '../measure/measures.js';
-import { catalog, record, rungOf, rungsOf } from './index.js';
+import { record, rungOf, rungsOf } from './index.js';
+import { catalog } from './shipped.js';
 
 const faultIds = new Set(catalog.faults.map((f) => f.id));
 const drillIds = new Set(catalog.drills.map((d) => d.id));

@@ -5,7 +5,7 @@ import { placeFigure } from '../body/figure.js';
 import type { Pose } from '../body/pose.js';
 import { outOfRange, poseBetween } from '../body/range.js';
 import { drillFigures, testFigures } from './figures.js';
-import { catalog } from './index.js';
+import { catalog } from './shipped.js';
 
 const all: [string, readonly Pose[]][] = [
   ...catalog.rungs.map((r): [string, Pose[]] => [`${r.family}/${r.id}`, [r.pose]]),

@@ -1,4 +1,4 @@
-/** The shipped catalogue in one object, as every computation takes it. */
+/** A catalogue in one object, as every computation takes it, and what is asked of it. What ships is in `shipped.ts`. */
 import type {
   Caution,
   Cause,
@@ -14,23 +14,6 @@ import type {
   Tolerance,
 } from '../formats/catalog.js';
 import type { Dose } from '../formats/dose.js';
-import { causes, evidenceRows } from './causes.js';
-import { frontDrills } from './drills/front.js';
-import { linkDrills } from './drills/links.js';
-import { otherDrills } from './drills/other-families.js';
-import { shapeDrills } from './drills/shapes.js';
-import { byFamily, overlookedFaults } from './faults/by-family.js';
-import { withCount } from './counted.js';
-import { families } from './families.js';
-import { otherFaults } from './faults/other-families.js';
-import { plankAndHollowFaults } from './faults/plank-and-hollow.js';
-import { rungKit } from './kit-drawn.js';
-import { crossGates } from './ladders.js';
-import { cautions, doses, methods } from './methods.js';
-import { rungs } from './rungs.js';
-import { otherRungs } from './rungs-other.js';
-import { quickTests } from './tests.js';
-import { tolerances } from './tolerances.js';
 
 export interface Catalog {
   families: readonly Family[];
@@ -50,28 +33,6 @@ export interface Catalog {
   /** Entries that were taken away while something used them, as `kind:key`: still read, not offered any more. */
   retired: ReadonlySet<string>;
 }
-
-const withKit = (rung: Rung): Rung => {
-  const kit = rungKit[`${rung.family}/${rung.id}`];
-  return kit ? { ...rung, pose: { ...rung.pose, kit } } : rung;
-};
-
-export const catalog: Catalog = {
-  families,
-  rungs: [...rungs, ...otherRungs].map(withCount).map(withKit),
-  tolerances,
-  faults: [...[...plankAndHollowFaults, ...otherFaults].map(byFamily), ...overlookedFaults],
-  drills: [...frontDrills, ...linkDrills, ...otherDrills, ...shapeDrills],
-  methods,
-  cautions,
-  doses,
-  causes,
-  evidence: evidenceRows,
-  tests: quickTests,
-  crossGates,
-  pads: families.map(({ id, pads }) => ({ id, order: pads })),
-  retired: new Set(),
-};
 
 /** The drills, methods or faults that are offered: all but those that were taken away. */
 export const offered = <K extends 'drills' | 'methods' | 'faults'>(source: Catalog, kind: K): Catalog[K][number][] =>

@@ -131,20 +131,6 @@ const gates: readonly Omit<CrossGate, 'id'>[] = [
 /** Cross gates as shipped; a studio may change them or take them out of force. */
 export const crossGates: readonly CrossGate[] = gates.map((g) => ({ id: `${g.to}-after-${g.from}`.replaceAll('/', '-'), ...g }));
 
-export interface SkillGoal {
-  id: string;
-  name: string;
-  /** `family/rung` that is the skill. */
-  at: string;
-}
-export const skillGoals: readonly SkillGoal[] = [
-  { id: 'handstand-line', name: 'Handstand line', at: 'handstand/free' },
-  { id: 'hanging-raise', name: 'Hanging raise', at: 'hanging/full' },
-  { id: 'dragon-flag', name: 'Dragon flag', at: 'dragon-flag/full' },
-  { id: 'front-lever', name: 'Front lever', at: 'front-lever/full' },
-  { id: 'push-up', name: 'Push-up', at: 'push-up/full' },
-];
-
 /** `family/rung` of a version. */
 export const placeKey = (rung: Pick<Rung, 'family' | 'id'>): string => `${rung.family}/${rung.id}`;
 

@@ -4,7 +4,8 @@ import { MEND_KINDS } from '../formats/catalog.js';
 import { rungAt } from '../ladder/gates.js';
 import { mendSteps, postureFits, postureOf } from '../prescribe/mends.js';
 import { loadOf } from '../statics/load.js';
-import { catalog, faultsOf, rungOf } from './index.js';
+import { faultsOf, rungOf } from './index.js';
+import { catalog } from './shipped.js';
 
 const everything = { cautions: [], handsOn: true, worked: [] };
 /** Every fault in every position that shows it. */

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { screens } from '../screen/screens.js';
 import { patternsOf, touchedBy, touches } from './pattern.js';
 

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { placeKey } from '../catalog/ladders.js';
 import { CAUTION_IDS } from '../formats/catalog.js';
 import { classQuerySchema, type ClassBlock, type ClassMember, type ClassQuery } from '../formats/class.js';

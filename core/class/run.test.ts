@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { ClassBlock } from '../formats/class.js';
 import { observationSchema } from '../formats/observation.js';
 import { runEventSchema, type RunEvent, type RunSaid, type Where } from '../formats/run.js';

@@ -7,6 +7,7 @@ import type { RunEvent, Where } from '../formats/run.js';
 import type { Seconds } from '../geometry.js';
 import type { View } from '../landmarks.js';
 import type { AssignedWhy } from './plan.js';
+import type { UsedWhy } from './used-why.js';
 import { counted, isOpen, partnerOf, workSeconds, type Turn } from './pace.js';
 import { spentIn, standing, timelineOf } from './timeline.js';
 
@@ -17,18 +18,6 @@ export interface RunPlan {
   assigned: readonly { block: string; round: number; member: string; version: string; then?: string }[];
   pairs: readonly { block: string; first: string; second: string | null }[];
 }
-/** Why the plan of a run gave a version, or that the coach changed it while the class ran. */
-export type UsedWhy = AssignedWhy['is'] | 'swapped';
-export const USED_WHYS = [
-  'place',
-  'lighter',
-  'next',
-  'instead',
-  'kit',
-  'pinned',
-  'swapped',
-] as const satisfies readonly UsedWhy[];
-
 /** What is stored of a run's plan. */
 export interface RunOf {
   blocks: readonly ClassBlock[];

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../body/anthropometry.js';
 import { simulateAcross, simulatePicture } from '../body/simulate.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { OBSERVATION_FORMAT, observationSchema, type Observation } from '../formats/observation.js';
 import type { View } from '../landmarks.js';
 import { nobody } from '../person/circumstance.js';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../body/simulate.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { observationSchema, type Observation } from '../formats/observation.js';
 import { GAP_ESTIMATE_SD, measureDefinition } from '../measure/measures.js';
 import { loggedHold } from '../ladder/holds.js';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../body/anthropometry.js';
 import { simulatePicture } from '../body/simulate.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { InputError } from '../formats/problems.js';
 import { observationSchema, type Observation } from '../formats/observation.js';
 import type { Finding } from '../judge/finding.js';

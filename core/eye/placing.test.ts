@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { PictureItem, PlacedTwice } from '../formats/eye.js';
 import { distance } from '../geometry.js';
 import { SIDE_LANDMARKS } from '../landmarks.js';

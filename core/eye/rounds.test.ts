@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { InputError } from '../formats/problems.js';
 import type { Answered, Dealt, HoldItem, PictureItem } from '../formats/eye.js';
 import { nobody } from '../person/circumstance.js';
 import { evaluated, watchedPlank } from '../testing.js';
-import { catalog as all } from '../catalog/index.js';
+import { catalog as all } from '../catalog/shipped.js';
 import { judge } from '../evaluate/judge.js';
 import { see } from '../evaluate/see.js';
 import { pictureOf, truthOfHold } from './deal.js';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { evaluate } from '../evaluate/evaluate.js';
 import { observationSchema } from '../formats/observation.js';
 import { nobody } from '../person/circumstance.js';

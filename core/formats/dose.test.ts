@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { drillSchema } from './catalog.js';
 import { anyDoseSchema, doseSchema, ownDoseSchema, readWritten, writtenDoseSchema } from './dose.js';
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { ENTRY_KINDS, ENTRY_SCHEMAS, entryKey, type EntryRecord } from './entries.js';
 import { KNOB_IDS, leverQuerySchema } from './lever.js';
 import { problemsOf } from './problems.js';

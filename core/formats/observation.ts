@@ -61,7 +61,12 @@ const framesSchema = z
     if (bad > TOLD)
       context.addIssue({ code: 'custom', message: `and ${bad - TOLD} more that are no frames`, continue: false });
   })
-  .meta({ items: z.toJSONSchema(frameSchema) }) as unknown as z.ZodType<Frame[], Frame[]>;
+  .meta({
+    // Made when it is asked for: the browser never asks.
+    get items() {
+      return z.toJSONSchema(frameSchema);
+    },
+  }) as unknown as z.ZodType<Frame[], Frame[]>;
 export const eventSchema = z.strictObject({
   t: seconds,
   fault: z.string().min(1).max(60),

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record, rungOf } from '../catalog/index.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { normalCdf } from '../statistics.js';
 import { judgeMeasures, limitsFor, probabilityBeyond, severityOf } from './judge.js';
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
 import { EASIER, OPERATORS, REASONS } from '../catalog/easier.js';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { CAUTION_IDS, type CautionId } from '../formats/catalog.js';
 import { loadOf } from '../statics/load.js';
 import { rungAt } from './gates.js';

@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
-import { catalog, record, rungOf } from '../catalog/index.js';
-import { ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../catalog/ladders.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
+import { ladderOf, ladders, placeKey, rungsOnLadder } from '../catalog/ladders.js';
+import { skillGoals } from '../catalog/skill-goals.js';
 import { addDays } from '../days.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { loadOf } from '../statics/load.js';

@@ -24,20 +24,7 @@ import {
 } from './gates.js';
 import { amountOf, byTime, heldEasier, type Amount, type LoggedHold } from './holds.js';
 import { rangeStatus, type RangeStatus } from './range.js';
-
-export const STEP_KINDS = [
-  'leave',
-  'easier-week',
-  'step-up',
-  'between',
-  'first',
-  'step-down',
-  'stay',
-  'split',
-  'lengthen',
-  'top',
-] as const;
-export type StepKind = (typeof STEP_KINDS)[number];
+import type { StepKind } from './step-kinds.js';
 
 /** What made a rule fire. */
 export type StepReason =

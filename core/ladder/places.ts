@@ -1,14 +1,7 @@
 /** Where a person stands on each ladder, and the way from there to a skill. */
 import type { Catalog } from '../catalog/index.js';
-import {
-  ladderOf,
-  ladders,
-  rungsOnLadder,
-  type Gate,
-  type Ladder,
-  type SkillGoal,
-  placeKey,
-} from '../catalog/ladders.js';
+import { ladderOf, ladders, rungsOnLadder, type Gate, type Ladder, placeKey } from '../catalog/ladders.js';
+import type { SkillGoal } from '../catalog/skill-goals.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
 import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus, type Missing } from './gates.js';
 import type { Day } from '../days.js';

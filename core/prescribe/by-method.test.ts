@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog, faultsOf, record, rungsOf } from '../catalog/index.js';
+import { faultsOf, record, rungsOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { CAUSE_IDS, methodSchema, type Method } from '../formats/catalog.js';
 import { limitsFor } from '../judge/judge.js';
 import { breathBy, doseBy } from './by-method.js';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record, type Catalog } from '../catalog/index.js';
+import { record, type Catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import {
   CAUSE_IDS,
   CAUTION_IDS,

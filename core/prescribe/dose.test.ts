@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
-import { catalog, record, rungOf } from '../catalog/index.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { CautionId } from '../formats/catalog.js';
 import { LEVELS } from '../formats/dose.js';
 import { levelAt } from '../ladder/level.js';

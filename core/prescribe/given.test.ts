@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { placeKey } from '../catalog/ladders.js';
 import { CAUTION_IDS } from '../formats/catalog.js';
 import { doseSchema } from '../formats/dose.js';

@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
-import { catalog, record, rungOf } from '../catalog/index.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { placeKey } from '../catalog/ladders.js';
 import type { SolveLp } from '../class/assign.js';
 import { addDays, daysBetween } from '../days.js';

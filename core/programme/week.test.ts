@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { SolveLp } from '../class/assign.js';
 import { WEEKDAYS, type Weekday } from '../formats/programme.js';
 import { loadSolver } from '../../server/work/solver.js';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record, rungOf } from '../catalog/index.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { Evidence, Observation } from '../formats/observation.js';
 import type { Hold } from '../hold/hold.js';
 import { evaluated, watchedPlank } from '../testing.js';

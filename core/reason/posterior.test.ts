@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record } from '../catalog/index.js';
+import { record } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { CauseId } from '../formats/catalog.js';
 import { candidatesOf, chanceOfValue, chancesOf, LEAK, piecesOf, shows, testPiece, type Piece } from './likelihoods.js';
 import { changed, entropies, information, likeliestPair, likelihoods, posteriorOf } from './posterior.js';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record, rungOf } from '../catalog/index.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { CAUTION_IDS, FELT_SITES, type CautionId } from '../formats/catalog.js';
 import { TEST_IDS } from '../formats/observation.js';
 import { evaluated, watchedPlank } from '../testing.js';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog, record, rungOf } from '../catalog/index.js';
+import { record, rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { CauseId } from '../formats/catalog.js';
 import { evidenceSchema, TEST_IDS, type Evidence } from '../formats/observation.js';
 import { watchedPlank } from '../testing.js';

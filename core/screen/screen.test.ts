@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record } from '../catalog/index.js';
+import { record } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { CAUSE_IDS } from '../formats/catalog.js';
 import { answeredBefore, historyAt, SCREEN_SPEAKS } from './history.js';
 import { drillsOfPairs, pairDrills, pairOf } from './pairs.js';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import type { Pose } from '../body/pose.js';
 import { knobsOf, poseWith, type Knobs } from './knobs.js';
 import { bodyOf } from '../body/anthropometry.js';

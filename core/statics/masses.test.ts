@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
 import { placeFigure } from '../body/figure.js';
 import { STRAIGHT, type Pose } from '../body/pose.js';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { centreOf, massesOf } from './masses.js';
 
 const standing: Pose = { ...STRAIGHT, orientation: 'upright', trunk: 90, contacts: [{ at: 'heel' }] };

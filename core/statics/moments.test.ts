@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../body/anthropometry.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { groundOf, knobsOf, poseWith } from './knobs.js';
 import { staticsOf, type Joint } from './statics.js';
 

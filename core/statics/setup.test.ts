@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { resolveObservation } from '../evaluate/resolve.js';
 import type { Setup } from '../formats/observation.js';
 import { evaluated, watchedPlank } from '../testing.js';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf, type Body } from '../body/anthropometry.js';
-import { catalog, rungOf } from '../catalog/index.js';
+import { rungOf } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { ladders, rungsOnLadder } from '../catalog/ladders.js';
 import { leverQuerySchema } from '../formats/lever.js';
 import { GRAVITY, shareLoad } from './balance.js';

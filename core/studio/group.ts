@@ -1,7 +1,7 @@
 /** A group over a block of weeks: where everybody stands, what goes most often, which versions are used, and what has changed. */
 import { addDays, daysBetween, type Day } from '../days.js';
 import type { LoggedHold } from '../ladder/holds.js';
-import type { UsedWhy } from '../class/run.js';
+import type { UsedWhy } from '../class/used-why.js';
 import { t975, Z_975, type Interval } from '../statistics.js';
 
 /** What is known of a member of a group. */

@@ -1,7 +1,8 @@
 import { assignableRecord } from '../prescribe/assignable.js';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog, record, rungOf, type Catalog } from '../catalog/index.js';
+import { record, rungOf, type Catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { ladderOf, ladders, rungsOnLadder } from '../catalog/ladders.js';
 import { addDays } from '../days.js';
 import { CAUTION_IDS, type CautionId } from '../formats/catalog.js';

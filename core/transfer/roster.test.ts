@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { guessColumns, ROSTER_FIELDS, SET_FIELDS, unitTold } from './columns.js';
 import { nameKey, readRoster } from './roster.js';
 import type { Table } from './table.js';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { catalog } from '../catalog/index.js';
+import { catalog } from '../catalog/shipped.js';
 import { hallDay } from '../days.js';
 import { resolveObservation } from '../evaluate/resolve.js';
 import { evaluated } from '../testing.js';

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { History } from '../../api/observations.js';
 import type { OnLadders } from '../../api/ladders.js';
-import { catalog, record } from '../../core/catalog/index.js';
+import { record } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { watchedPlank } from '../../core/testing.js';
 import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
 

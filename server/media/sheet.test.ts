@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Prescription } from '../../api/plans.js';
-import { catalog, record } from '../../core/catalog/index.js';
+import { record } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { addDays, type Day } from '../../core/days.js';
 import { doseOf } from '../../core/prescribe/dose.js';
 import { sheetContent } from './sheet.js';

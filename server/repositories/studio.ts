@@ -11,7 +11,8 @@ import {
   type StudioDefaults,
 } from '../../api/studio.js';
 import { applyEntries } from '../../core/studio/overlay.js';
-import { catalog as shipped, type Catalog } from '../../core/catalog/index.js';
+import type { Catalog } from '../../core/catalog/index.js';
+import { catalog as shipped } from '../../core/catalog/shipped.js';
 import {
   ENTRY_KINDS,
   entryKey,

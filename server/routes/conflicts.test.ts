@@ -6,7 +6,7 @@ import type { Person } from '../../api/people.js';
 import type { Prescription, PrescriptionInput } from '../../api/plans.js';
 import { plainSettings, type Programme } from '../../api/programmes.js';
 import type { StudioCatalogue } from '../../api/studio.js';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { doseOf } from '../../core/prescribe/dose.js';
 import { watchedPlank } from '../../core/testing.js';
 import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import type { Deal, OwnEye, Played, Practice, Second, StudioEyes } from '../../api/eye.js';
 import { CSRF_HEADER } from '../../api/common.js';
 import type { Look } from '../../api/observations.js';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { pictureOf, truthOfHold } from '../../core/eye/deal.js';
 import type { Dealt, PictureItem } from '../../core/formats/eye.js';
 import { nobody } from '../../core/person/circumstance.js';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { OnLadders } from '../../api/ladders.js';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { watchedPlank } from '../../core/testing.js';
 import { testStudio, type Client, type TestStudio } from '../testing.js';
 

@@ -6,7 +6,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import ICAL from 'ical.js';
 import type { Letter, LetterLine, OutboxOfStudio } from '../../api/letters.js';
 import { plainSettings } from '../../api/programmes.js';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { rowsIntoFiles } from '../database/move.js';
 import { databaseFile } from '../database/open.js';
 import { ON_SERVER } from '../testing-database.js';

@@ -8,7 +8,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import { CSRF_HEADER } from '../../api/common.js';
 import type { TrailState } from '../../api/trail.js';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { watchedPlank } from '../../core/testing.js';
 import type { Studio } from '../app.js';
 import { alone } from '../database/locks.js';

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { StudioCatalogue } from '../../api/studio.js';
-import { catalog, offered, offeredRungs, record } from '../../core/catalog/index.js';
+import { offered, offeredRungs, record } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { ladderOf, rungsOnLadder } from '../../core/catalog/ladders.js';
 import type { StudioEntry } from '../../core/formats/entries.js';
 import { applyEntries } from '../../core/studio/overlay.js';

@@ -1,7 +1,7 @@
 /** The studio's own catalogue entries and defaults. */
 import type { Account } from '../../api/accounts.js';
 import { recordOf, type AllEntryUses, type StudioCatalogue } from '../../api/studio.js';
-import { catalog as shipped } from '../../core/catalog/index.js';
+import { catalog as shipped } from '../../core/catalog/shipped.js';
 import { entryKey, RETIRABLE, type EntryKind, type StudioEntry } from '../../core/formats/entries.js';
 import { applyEntries, problemsOfEntry } from '../../core/studio/overlay.js';
 import { checkRole, take, type Handlers } from '../http/mount.js';

@@ -9,7 +9,8 @@ import { IMPORT_BYTES, type ImportDone, type ImportPreview } from '../../api/imp
 import type { PersonFile, StudioFile } from '../../api/person-file.js';
 import { personFileSchema } from '../../api/person-file.js';
 import { plainSettings } from '../../api/programmes.js';
-import { catalog, record } from '../../core/catalog/index.js';
+import { record } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';

@@ -1,6 +1,6 @@
 /** Walls: codes made and taken back by a coach, and what the hall reads, for screens that nobody is signed in at. */
 import { placeKey } from '../../core/catalog/ladders.js';
-import { catalog as shipped } from '../../core/catalog/index.js';
+import { catalog as shipped } from '../../core/catalog/shipped.js';
 import { wallOf } from '../../core/class/wall.js';
 import { shortNames } from '../../words/names.js';
 import type { Handlers } from '../http/mount.js';

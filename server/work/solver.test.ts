@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { planQuerySchema } from '../../core/formats/programme.js';
 import { planProgramme, type Programme } from '../../core/programme/plan.js';
 import { loadSolver, NotWorkedOut, solverFor } from './solver.js';

@@ -1,6 +1,7 @@
 /** A thread of the pool: lays the studio's entries over the shipped catalogue, once for each revision, and runs a task. */
 import { constants, setPriority } from 'node:os';
-import { catalog as shipped, type Catalog } from '../../core/catalog/index.js';
+import type { Catalog } from '../../core/catalog/index.js';
+import { catalog as shipped } from '../../core/catalog/shipped.js';
 import type { StudioEntry } from '../../core/formats/entries.js';
 import { applyEntries } from '../../core/studio/overlay.js';
 import { runTask, type ArgumentsOf, type Outcome, type TaskName } from './tasks.js';

@@ -4,9 +4,13 @@ import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { useOutbox } from '../../web/data/outbox.js';
+import { catalogueReady } from '../../web/data/catalogue.js';
 import { closeReads } from '../../web/data/query.js';
 import { useSession } from '../../web/data/session.js';
 import { closeStore } from '../../web/data/store.js';
+
+// The pages stand behind a door that waits for it.
+await catalogueReady();
 
 /** A device on which nobody has worked yet. */
 export async function freshDevice(): Promise<void> {

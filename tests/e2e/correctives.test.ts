@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { assignableRecord } from '../../core/prescribe/assignable.js';
 import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';

@@ -2,7 +2,7 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import type { Deal } from '../../api/eye.js';
-import { catalog } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { pictureOf, truthOfHold, truthOfPicture } from '../../core/eye/deal.js';
 import type { HoldItem, PictureItem } from '../../core/formats/eye.js';
 import { nobody } from '../../core/person/circumstance.js';

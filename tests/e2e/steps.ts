@@ -4,7 +4,8 @@ import type { HistoryItem } from '../../api/observations.js';
 import type { Hall } from '../../tools/harness.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../core/body/simulate.js';
-import { catalog, rungOf } from '../../core/catalog/index.js';
+import { rungOf } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import type { Point } from '../../core/geometry.js';
 import type { Landmarks } from '../../core/landmarks.js';
 

@@ -1,5 +1,8 @@
-/** The studio's catalogue on this device: the shipped one at once, the studio's own records as soon as they are read. */
-import { shallowReactive, watch } from 'vue';
+/**
+ * The studio's catalogue on this device: the shipped one from when somebody is signed in, the studio's own records as soon as they are
+ * read. The door, which is what a new device loads first, does without.
+ */
+import { ref, shallowReactive, watch } from 'vue';
 import type { Signed } from '../../api/common.js';
 import {
   defaultsSchema,
@@ -10,14 +13,31 @@ import {
   type StudioCatalogue,
   type StudioDefaults,
 } from '../../api/studio.js';
-import { catalog as shipped, type Catalog } from '../../core/catalog/index.js';
+import type { Catalog } from '../../core/catalog/index.js';
 import { entryKey, type EntryKind, type EntryRecord } from '../../core/formats/entries.js';
-import { applyEntries } from '../../core/studio/overlay.js';
+import type { applyEntries } from '../../core/studio/overlay.js';
 import { call } from './call.js';
 import { keepChange } from './conflict.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 
-export { shipped };
+const empty = (): Catalog => ({
+  families: [],
+  rungs: [],
+  tolerances: [],
+  faults: [],
+  drills: [],
+  methods: [],
+  cautions: [],
+  doses: {},
+  causes: [],
+  evidence: [],
+  tests: [],
+  crossGates: [],
+  pads: [],
+  retired: new Set(),
+});
+/** The catalogue that ships; nothing until {@link catalogueReady}. */
+export const shipped: Catalog = empty();
 
 /** What stands until the studio's own defaults are read: this device's wall. */
 export const unreadDefaults = (): StudioDefaults => ({
@@ -31,23 +51,42 @@ export const unreadDefaults = (): StudioDefaults => ({
   offlineCopies: true,
 });
 
-export const catalog: Catalog = shallowReactive({ ...shipped });
+export const catalog: Catalog = shallowReactive(empty());
+/** The shipped catalogue is here. */
+export const catalogueHere = ref(false);
 /** The studio's entries and defaults as they were last read. */
 export const studio = shallowReactive<{ entries: readonly Entry[]; defaults: StudioDefaults; signed?: Signed }>({
   entries: [],
   defaults: unreadDefaults(),
 });
 
-/** Lays what the server answered over the shipped catalogue. */
+let laid: typeof applyEntries;
+let coming: Promise<void> | undefined;
+/** Resolved when the shipped catalogue is here; asked again after it could not be fetched. */
+export const catalogueReady = (): Promise<void> =>
+  (coming ??= Promise.all([import('../../core/catalog/shipped.js'), import('../../core/studio/overlay.js')]).then(
+    ([data, overlay]) => {
+      laid = overlay.applyEntries;
+      Object.assign(shipped, data.catalog);
+      Object.assign(catalog, data.catalog);
+      catalogueHere.value = true;
+    },
+    (error: unknown) => {
+      coming = undefined;
+      throw error;
+    },
+  ));
+
+/** Lays what the server answered over the shipped catalogue, which must be here. */
 export function takeCatalogue(state: StudioCatalogue): void {
-  Object.assign(catalog, applyEntries(shipped, state.entries));
+  Object.assign(catalog, laid(shipped, state.entries));
   Object.assign(studio, state);
 }
 
 /** Reads the studio's records as long as somebody is signed in; without a network what was read last stands. */
 export function useCatalogue(signedIn: () => boolean): Read<StudioCatalogue> {
   const found = useRead('catalogue.get', () => (signedIn() ? {} : null));
-  watch(found.value, (state) => state && takeCatalogue(state), { immediate: true });
+  watch([found.value, catalogueHere], ([state, here]) => state && here && takeCatalogue(state), { immediate: true });
   return found;
 }
 

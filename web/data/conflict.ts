@@ -1,7 +1,6 @@
 /** Two people, one record: a change that comes after somebody else's is laid beside theirs and kept as the coach chooses. */
 import { shallowRef } from 'vue';
 import { differences, merged, type FieldDifference, type Side } from '../../core/studio/merge.js';
-import { fieldName } from '../../words/fields.js';
 import { ApiError, Told } from './call.js';
 import { say } from './said.js';
 
@@ -85,6 +84,8 @@ export async function keepChange<T extends object, Answer>(change: Change<T, Ans
       const asks = stands === null || fields.some((f) => f.by === 'both');
       const picks = asks ? await ask({ kind, title, stands, fields }) : {};
       if (picks === null) throw new Told('Nothing was changed. What you entered is still here.');
+      // The names of fields are fetched when two people meet, which is seldom.
+      const { fieldName } = await import('../../words/fields.js');
       theirs = asks ? [] : fields.filter((f) => f.by === 'them').map((f) => fieldName(kind, f.field).toLowerCase());
       // Of one that was taken away all of mine is kept.
       mine = stands === null ? mine : merged(mine, fields, picks);

@@ -1,11 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LadderStep, OnLadders } from '../../api/ladders.js';
-import { catalog as shipped } from '../../core/catalog/index.js';
+import { catalog as shipped } from '../../core/catalog/shipped.js';
 import { rungAt } from '../../core/ladder/gates.js';
 import { plankHold } from '../../core/testing.js';
 import { nobody } from '../../core/person/circumstance.js';
 import { loadText } from '../../words/loads.js';
 import { answeredStep, decided, knowsBody, proposalAt, standingAt, taken, wordsOfStep } from './on-ladders.js';
+import { catalogueReady } from './catalogue.js';
+
+await catalogueReady();
 
 const plank = rungAt(shipped, 'front-plank/forearm');
 const hold = { ...plankHold({ clean: 40 }), values: {}, lookId: '0b0e6a34-1111-4222-8333-444455556666' };

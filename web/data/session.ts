@@ -24,6 +24,8 @@ function remembered(): Remembered | null {
     return null;
   }
 }
+/** Somebody was signed in here last; whether they still are, the server says. */
+export const knowsSomebody = (): boolean => remembered() !== null;
 /** A device whose store is full or shut remembers nobody, and works with the network. */
 const remember = (account: Account | null, eye: Eye | null = null): void => {
   try {

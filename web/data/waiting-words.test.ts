@@ -3,6 +3,9 @@ import { describe, expect, test } from '@jest/globals';
 import { idOf, lookInput } from '../../tests/browser/people.js';
 import { stepsOf, valueAt, withValueAt, type OutboxItem } from './waiting-item.js';
 import { fieldText, waitingFile, waitingText } from './waiting-words.js';
+import { catalogueReady } from './catalogue.js';
+
+await catalogueReady();
 
 const add = (n: number): OutboxItem => ({
   name: 'looks.add',

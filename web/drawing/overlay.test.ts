@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture } from '../../core/body/simulate.js';
-import { catalog, rungOf } from '../../core/catalog/index.js';
+import { rungOf } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
 import { evaluated } from '../../core/testing.js';
 import { observationSchema } from '../../core/formats/observation.js';
 import { markStrokes, overlayOf, sameScaleBox, strokesOf, svgOf } from './overlay.js';

@@ -3,6 +3,7 @@ import { computed, onMounted, reactive, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import TautLine from '../../drawing/TautLine.vue';
 import { ApiError, Told } from '../../data/call.js';
+import { behindTheDoor } from '../../behind-the-door.js';
 import { useAction } from '../../data/action.js';
 import { waitingHere } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
@@ -17,7 +18,11 @@ const first = computed(() => session.state?.needsOwner === true);
 const { busy, error, run } = useAction();
 /** How many things wait on this device for whoever kept them: a count, nobody's name. */
 const waiting = ref(0);
-onMounted(async () => (waiting.value = await waitingHere()));
+onMounted(async () => {
+  waiting.value = await waitingHere();
+  // What every page behind the door needs comes while the password is typed.
+  void behindTheDoor().catch(() => undefined);
+});
 
 async function enter(): Promise<void> {
   const wasFirst = first.value;

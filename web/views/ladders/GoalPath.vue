@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
-import { skillGoals } from '../../../core/catalog/ladders.js';
+import { skillGoals } from '../../../core/catalog/skill-goals.js';
 import { workOrder, type WorkedOn } from '../../../core/ladder/next-gate.js';
 import { pathTo } from '../../../core/ladder/places.js';
 import { capFor, type Circumstance } from '../../../core/person/circumstance.js';

@@ -3,7 +3,8 @@
 import { computed, ref } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import type { OnLadders } from '../../../api/ladders.js';
-import { ladderOf, ladders, placeKey, rungsOnLadder, skillGoals } from '../../../core/catalog/ladders.js';
+import { ladderOf, ladders, placeKey, rungsOnLadder } from '../../../core/catalog/ladders.js';
+import { skillGoals } from '../../../core/catalog/skill-goals.js';
 import { rungAt } from '../../../core/ladder/gates.js';
 import { graphLinks, pathTo, placeOn } from '../../../core/ladder/places.js';
 import { capFor, nobody } from '../../../core/person/circumstance.js';

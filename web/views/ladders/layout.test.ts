@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../../core/catalog/shipped.js';
 import { ladders, rungsOnLadder } from '../../../core/catalog/ladders.js';
 import { graphLinks } from '../../../core/ladder/places.js';
 import { layOutLadders } from './layout.js';

@@ -8,7 +8,7 @@ import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import { hallWith, somebody } from '../../../tests/browser/people.js';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../../core/catalog/shipped.js';
 import { rungAt } from '../../../core/ladder/gates.js';
 import { loadOf } from '../../../core/statics/load.js';
 import { loadText } from '../../../words/loads.js';

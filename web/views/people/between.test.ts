@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import { unjudged, type HistoryItem, type Look, type MendTried } from '../../../api/observations.js';
 import type { Prescription } from '../../../api/plans.js';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../../core/catalog/shipped.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import { hallWith, idOf, lookOf, somebody } from '../../../tests/browser/people.js';
 import BetweenCard from './BetweenCard.vue';

@@ -2,7 +2,8 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import type { Prescription, PrescriptionInput } from '../../../api/plans.js';
-import { catalog, record } from '../../../core/catalog/index.js';
+import { record } from '../../../core/catalog/index.js';
+import { catalog } from '../../../core/catalog/shipped.js';
 import { given } from '../../../core/prescribe/given.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import { hallWith, idOf, somebody } from '../../../tests/browser/people.js';

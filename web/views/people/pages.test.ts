@@ -1,6 +1,6 @@
 /** @jest-environment <rootDir>/tests/setup/browser.mjs */
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { catalog } from '../../../core/catalog/index.js';
+import { catalog } from '../../../core/catalog/shipped.js';
 import type { VueWrapper } from '@vue/test-utils';
 import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';

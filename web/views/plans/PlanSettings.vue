@@ -4,7 +4,7 @@ import { Listbox, ListboxButton, ListboxLabel, ListboxOption, ListboxOptions } f
 import { ChevronDown } from '@lucide/vue';
 import { computed } from 'vue';
 import type { ProgrammeSettings } from '../../../api/programmes.js';
-import { skillGoals } from '../../../core/catalog/ladders.js';
+import { skillGoals } from '../../../core/catalog/skill-goals.js';
 import { PLAN_MINUTES, WEEKDAYS, type Weekday } from '../../../core/formats/programme.js';
 import { assignableRungs } from '../../../core/prescribe/assignable.js';
 import { placeKey } from '../../../core/catalog/ladders.js';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Run } from '../../../../api/runs.js';
-import { catalog } from '../../../../core/catalog/index.js';
+import { catalog } from '../../../../core/catalog/shipped.js';
 import { runPlanOf, stateOf } from '../../../../core/class/run.js';
 import { clockAt, standing, timelineOf } from '../../../../core/class/timeline.js';
 import { shortNames } from '../../../../words/names.js';
