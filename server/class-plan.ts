@@ -7,6 +7,7 @@ import { memberFrom } from '../core/class/member.js';
 import type { Circumstance } from '../core/person/circumstance.js';
 import type { ClassMember, ClassQuery } from '../core/formats/class.js';
 import type { LoggedHold } from '../core/ladder/holds.js';
+import { takenOf } from '../core/ladder/places.js';
 import { recordOf } from './jobs/judging.js';
 import { judgedPerson, type Context } from './routes/context.js';
 
@@ -38,7 +39,7 @@ export async function memberOf(
 ): Promise<{ member: ClassMember; holds: readonly LoggedHold[] }> {
   const { looks, ladders: steps, judging } = context;
   const holds = await judging.holdsOf(await judgedPerson(context, account, id));
-  const taken = (await steps.stepsOf(id)).filter((s) => s.decision !== 'declined');
+  const taken = takenOf(await steps.stepsOf(id));
   const look = holds[0] ? await looks.find(holds[0].lookId) : null;
   return { member: memberFrom(catalog, id, circumstance, { holds, taken, look: look && recordOf(look) }), holds };
 }

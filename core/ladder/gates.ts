@@ -120,6 +120,28 @@ export function gateStatus(gate: Gate, holds: readonly LoggedHold[], today?: Day
   };
 }
 
+/** The gate of a version on its ladder, and how it stands by somebody's holds. */
+export interface GateAt {
+  gate: Gate;
+  status: GateStatus;
+}
+/**
+ * @param cap longest useful hold of the version by the method in force, s
+ * @param holds of any version
+ * @param today the hall's day; as in {@link gateStatus}
+ */
+export function gateAt(
+  ladder: Ladder,
+  rung: Rung,
+  { cap, cautions, today }: { cap: number; cautions: readonly CautionId[]; today?: Day | undefined },
+  holds: readonly LoggedHold[],
+): GateAt {
+  const gate = gateFor(ladder, rung, cap, cautions);
+  const place = placeKey(rung);
+  const here = holds.filter((h) => h.place === place);
+  return { gate, status: gateStatus(gate, here, today) };
+}
+
 function missingAt(
   gate: Gate,
   holds: readonly LoggedHold[],

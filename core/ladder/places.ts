@@ -1,9 +1,9 @@
 /** Where a person stands on each ladder, and the way from there to a skill. */
 import type { Catalog } from '../catalog/index.js';
-import { ladderOf, ladders, rungsOnLadder, type Gate, type Ladder, placeKey } from '../catalog/ladders.js';
+import { ladderOf, ladders, rungsOnLadder, type Ladder, placeKey } from '../catalog/ladders.js';
 import type { SkillGoal } from '../catalog/skill-goals.js';
 import type { CautionId, Rung } from '../formats/catalog.js';
-import { crossStatus, gateFor, gateStatus, rungAt, type GateStatus, type Missing } from './gates.js';
+import { crossStatus, gateAt, rungAt, type GateAt, type Missing } from './gates.js';
 import type { Day } from '../days.js';
 import type { LoggedHold } from './holds.js';
 
@@ -13,6 +13,10 @@ export interface TakenStep {
   to: string;
   day: string;
 }
+
+/** The steps that were taken, as proposed or changed: all but those that the coach declined. */
+export const takenOf = <Step extends TakenStep & { decision: string }>(steps: readonly Step[]): Step[] =>
+  steps.filter((s) => s.decision !== 'declined');
 
 /** Everything that put a person on a rung of a ladder, oldest first; a decision of a day stands over its holds. */
 function moves(
@@ -53,10 +57,8 @@ export function placeOn(
 }
 
 /** The gate at somebody's place in a position, and how it stands. */
-export interface GateHere {
+export interface GateHere extends GateAt {
   rung: Rung;
-  gate: Gate;
-  status: GateStatus;
 }
 /**
  * What is asked next in a position: the gate of the version where somebody stands on a ladder that goes through it.
@@ -75,9 +77,7 @@ export function gateHere(
     const place = placeOn(catalog, ladder, holds, taken);
     const rung = place !== null && place.split('/')[0] === family ? rungAt(catalog, place) : null;
     if (!rung || rung.excludedBy.some((c) => cautions.includes(c))) continue;
-    const gate = gateFor(ladder, rung, cap, cautions);
-    const here = holds.filter((h) => h.place === place);
-    return { rung, gate, status: gateStatus(gate, here, today) };
+    return { rung, ...gateAt(ladder, rung, { cap, cautions, today }, holds) };
   }
   return null;
 }
@@ -114,17 +114,6 @@ export function pathTo(
   if (!ladder) return [];
   const seen = new Set<string>();
   const steps: PathStep[] = [];
-  const status = (rung: Rung, on: Ladder): { gate: ReturnType<typeof gateFor>; status: GateStatus } => {
-    const gate = gateFor(on, rung, cap(rung), cautions);
-    return {
-      gate,
-      status: gateStatus(
-        gate,
-        holds.filter((h) => h.place === placeKey(rung)),
-        today,
-      ),
-    };
-  };
   const add = (step: PathStep): void => {
     const known = steps.findIndex((s) => s.place === step.place);
     if (known < 0) steps.push(step);
@@ -159,16 +148,16 @@ export function pathTo(
   for (const rung of way.slice(start, end + 1)) {
     const place = placeKey(rung);
     ask(place);
-    const { gate, status: gated } = status(rung, ladder);
-    if (!gated.passed)
+    const { gate, status } = gateAt(ladder, rung, { cap: cap(rung), cautions, today }, holds);
+    if (!status.passed)
       add({
         place,
         rung,
         seconds: gate.seconds,
         reps: gate.reps,
-        best: gated.best,
-        share: Math.min(1, gated.best / (gate.reps ?? gate.seconds)),
-        missing: gated.missing,
+        best: status.best,
+        share: Math.min(1, status.best / (gate.reps ?? gate.seconds)),
+        missing: status.missing,
         askedBy: null,
       });
   }

@@ -40,6 +40,11 @@ type SheetPerson = Pick<Person, 'name' | 'stature' | 'mass' | 'sex' | 'cautions'
 type Margins = [number, number, number, number];
 /** So many days a grid has room for. */
 const GRID_DAYS = 28;
+/** The text that an item was given with; of a sheet from before texts were kept, today's. */
+const givenOf = (catalog: Catalog, item: Prescription['items'][number]) => item.text ?? assignable(catalog, item.drill);
+const nameOf = (catalog: Catalog, item: Prescription['items'][number]): string =>
+  givenOf(catalog, item)?.name ?? item.drill;
+
 /** A box for every drill and day until the next look. */
 function grid({ items, startsOn, relookOn }: Prescription, names: readonly string[]): Content[] {
   const count = Math.min(GRID_DAYS, daysBetween(startsOn, relookOn));
@@ -83,14 +88,13 @@ export function sheetContent(
   const body = bodyOf(athlete.stature ? { ...athlete, stature: Math.max(MIN_STATURE, athlete.stature) } : athlete);
   const rows = prescription.items.map((item, i): Content[] => {
     const drill = assignable(catalog, item.drill);
-    // The text that it was given with; of a sheet from before texts were kept, today's.
-    const given = item.text ?? drill;
+    const given = givenOf(catalog, item);
     const warnings = prescription.warnings.filter((w) => w.drill === item.drill);
     return [
       figures(drill && figureOfAssignable(catalog, drill), body),
       {
         stack: [
-          { text: `${i + 1}. ${given?.name ?? item.drill}`, bold: true, fontSize: 12 },
+          { text: `${i + 1}. ${nameOf(catalog, item)}`, bold: true, fontSize: 12 },
           { text: doseText(item.dose), bold: true, color: ROPE },
           { text: `${plainPaceText(item.dose)}${given ? ` · ${PLACE_WORDS[given.place]}` : ''}` },
           ...(item.size ? [{ text: sizeText(item.size), bold: true }] : []),
@@ -113,8 +117,8 @@ export function sheetContent(
       },
     ];
   });
-  const names = prescription.items.map((item) => (item.text ?? assignable(catalog, item.drill))?.name ?? item.drill);
-  const kit = [...new Set(prescription.items.flatMap((i) => i.text?.kit ?? assignable(catalog, i.drill)?.kit ?? []))];
+  const names = prescription.items.map((item) => nameOf(catalog, item));
+  const kit = [...new Set(prescription.items.flatMap((item) => givenOf(catalog, item)?.kit ?? []))];
   const checks = kit.flatMap((k) => KIT_CHECKS[k] ?? []);
   const cautions = catalog.cautions.filter((c) => person.cautions.includes(c.id));
   const family = catalog.families.find((f) => f.id === prescription.family)?.name ?? prescription.family;

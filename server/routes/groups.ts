@@ -7,7 +7,7 @@ import { ladders } from '../../core/catalog/ladders.js';
 import { usedWhy } from '../../core/class/run.js';
 import type { UsedWhy } from '../../core/class/used-why.js';
 import { addDays, type Day } from '../../core/days.js';
-import { placeOn } from '../../core/ladder/places.js';
+import { placeOn, takenOf } from '../../core/ladder/places.js';
 import { readScreen } from '../../core/screen/read-screen.js';
 import { groupTrends, MONTH_DAYS, type GroupMember } from '../../core/studio/group.js';
 import { groupSheets } from '../../words/group.js';
@@ -43,7 +43,7 @@ export function groupHandlers(context: Context): Handlers<Names> {
     const person = await judgedPerson(context, account, id);
     const holds = await judging.holdsOf(person);
     const { items } = await judging.history(person, '', COUNTED.looks);
-    const taken = (await steps.stepsOf(id)).filter((s) => s.decision !== 'declined');
+    const taken = takenOf(await steps.stepsOf(id));
     const [squat] = (await plans.screensOf(id)).filter((s) => s.record.screen === SQUAT);
     const found = squat && readScreen(squat.record).filter((f) => f.verdict === 'finding');
     const looks = items

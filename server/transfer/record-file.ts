@@ -1,7 +1,7 @@
 /** A person's record on paper. */
 import type { Account } from '../../api/accounts.js';
 import { ladders as allLadders } from '../../core/catalog/ladders.js';
-import { placeOn } from '../../core/ladder/places.js';
+import { placeOn, takenOf } from '../../core/ladder/places.js';
 import { ladderName } from '../../words/group.js';
 import { placeName } from '../../words/names.js';
 import { recordPdf } from '../media/record.js';
@@ -13,7 +13,7 @@ export async function recordFile(context: Context, account: Account, id: string)
   const { studio, ladders, circumstances } = context;
   const { catalog, defaults } = await studio.now();
   const { person, record } = await recordsOut(context).of(account, id);
-  const taken = (await ladders.stepsOf(person.id)).filter((s) => s.decision !== 'declined');
+  const taken = takenOf(await ladders.stepsOf(person.id));
   const places = allLadders.flatMap((ladder) => {
     const place = placeOn(catalog, ladder, record.sets, taken);
     return place === null ? [] : [{ ladder: ladderName(ladder.id), place: placeName(catalog, place) }];

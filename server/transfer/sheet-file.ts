@@ -2,7 +2,7 @@
 import type { Account } from '../../api/accounts.js';
 import type { Person } from '../../api/people.js';
 import type { Prescription } from '../../api/plans.js';
-import { gateHere } from '../../core/ladder/places.js';
+import { gateHere, takenOf } from '../../core/ladder/places.js';
 import { capFor, stoppedBy } from '../../core/person/circumstance.js';
 import { nextGateText } from '../../words/gates.js';
 import { sheetPdf } from '../media/sheet.js';
@@ -22,7 +22,7 @@ export async function sheetFile(
   const { catalog } = await studio.now();
   const { family } = prescription;
   const circumstance = await circumstances.of(person.id);
-  const taken = (await ladders.stepsOf(person.id)).filter((s) => s.decision !== 'declined');
+  const taken = takenOf(await ladders.stepsOf(person.id));
   const { cautions, today } = circumstance;
   const here = stoppedBy(circumstance, family)
     ? null

@@ -19,12 +19,13 @@ export function holdTime(): HeldTime {
   let gone = 0;
   // The view library orders its handlers by the clock: two looks at it never say the same.
   let looks = 0;
+  let timers = 1e9;
   const held = new Map<number, { due: number; run: () => void }>();
   Date.now = () => date + gone + (looks += 1) / 1e4;
   performance.now = () => performed + gone;
   globalThis.setTimeout = ((run: () => void, ms = 0, ...rest: unknown[]) => {
     if (ms < HELD) return own.timeout(run, ms, ...rest);
-    const id = 1e9 + held.size + looks;
+    const id = (timers += 1);
     held.set(id, { due: gone + ms, run });
     return id;
   }) as typeof setTimeout;

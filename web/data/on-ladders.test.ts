@@ -2,10 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import type { LadderStep, OnLadders } from '../../api/ladders.js';
 import { catalog as shipped } from '../../core/catalog/shipped.js';
 import { rungAt } from '../../core/ladder/gates.js';
+import { takenOf } from '../../core/ladder/places.js';
 import { plankHold } from '../../core/testing.js';
 import { nobody } from '../../core/person/circumstance.js';
 import { loadText } from '../../words/loads.js';
-import { answeredStep, decided, knowsBody, proposalAt, standingAt, taken, wordsOfStep } from './on-ladders.js';
+import { answeredStep, decided, knowsBody, proposalAt, standingAt, wordsOfStep } from './on-ladders.js';
 import { catalogueReady } from './catalogue.js';
 
 await catalogueReady();
@@ -82,8 +83,8 @@ describe('a proposal and the decision on it', () => {
     ).toBeDefined();
   });
   test('a declined one leads nowhere, a changed one where the coach said', () => {
-    expect(taken({ steps: [stored({ decision: 'declined', reason: 'tired' })] })).toEqual([]);
-    expect(taken({ steps: [stored({ decision: 'changed', to: 'front-plank/knees', reason: 'x' })] })).toEqual([
+    expect(takenOf([stored({ decision: 'declined', reason: 'tired' })])).toEqual([]);
+    expect(takenOf([stored({ decision: 'changed', to: 'front-plank/knees', reason: 'x' })])).toMatchObject([
       { to: 'front-plank/knees', day: '2026-05-21' },
     ]);
   });

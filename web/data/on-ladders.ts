@@ -2,18 +2,11 @@
 import type { LadderStepInput, OnLadders } from '../../api/ladders.js';
 import type { Person } from '../../api/people.js';
 import type { Body } from '../../core/body/anthropometry.js';
-import { ladderOf, placeKey, type Gate, type Ladder } from '../../core/catalog/ladders.js';
+import { ladderOf, placeKey, type Ladder } from '../../core/catalog/ladders.js';
 import type { Rung } from '../../core/formats/catalog.js';
-import {
-  crossStatus,
-  gateFor,
-  gateStatus,
-  rungAt,
-  type CrossStatus,
-  type GateStatus,
-} from '../../core/ladder/gates.js';
+import { crossStatus, gateAt, rungAt, type CrossStatus, type GateAt } from '../../core/ladder/gates.js';
 import { nextStep, type Proposal } from '../../core/ladder/next-step.js';
-import { placeOn } from '../../core/ladder/places.js';
+import { placeOn, takenOf } from '../../core/ladder/places.js';
 import { capFor, stoppedBy, type Circumstance } from '../../core/person/circumstance.js';
 import { loadOf, type Load } from '../../core/statics/load.js';
 import { proposalWords, type ProposalWords } from '../../words/proposal.js';
@@ -36,21 +29,15 @@ function loadFor(rung: Rung, body: Body): Load | null {
 export const knowsBody = (person: Pick<Person, 'stature' | 'mass'> | null): boolean =>
   Boolean(person?.stature && person.mass);
 
-export interface RungStanding {
+export interface RungStanding extends GateAt {
   rung: Rung;
   ladder: Ladder;
-  gate: Gate;
-  status: GateStatus;
   cross: CrossStatus[];
   load: Load | null;
   /** Cautions of this person that leave it out. */
   barred: Rung['excludedBy'];
   here: boolean;
 }
-
-/** Steps that were taken, as proposed or changed. */
-export const taken = (on: Pick<OnLadders, 'steps'>): { to: string; day: string }[] =>
-  on.steps.filter((s) => s.decision !== 'declined').map(({ to, day }) => ({ to, day }));
 
 /** How a person stands with one version; null for versions of no ladder. */
 export function standingAt(
@@ -62,20 +49,15 @@ export function standingAt(
   const ladder = ladderOf(catalog, rung);
   if (!ladder) return null;
   const { cautions, body, today } = circumstance;
-  const gate = gateFor(ladder, rung, capFor(catalog, circumstance, rung.family), cautions);
+  const cap = capFor(catalog, circumstance, rung.family);
   return {
     rung,
     ladder,
-    gate,
-    status: gateStatus(
-      gate,
-      on.holds.filter((h) => h.place === place),
-      today,
-    ),
+    ...gateAt(ladder, rung, { cap, cautions, today }, on.holds),
     cross: crossStatus(catalog, place, on.holds, today),
     load: loadFor(rung, body),
     barred: rung.excludedBy.filter((c) => cautions.includes(c)),
-    here: placeOn(catalog, ladder, on.holds, taken(on)) === place,
+    here: placeOn(catalog, ladder, on.holds, takenOf(on.steps)) === place,
   };
 }
 

@@ -6,11 +6,10 @@ import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { skillGoals } from '../../../core/catalog/skill-goals.js';
 import { workOrder, type WorkedOn } from '../../../core/ladder/next-gate.js';
-import { pathTo } from '../../../core/ladder/places.js';
+import { pathTo, takenOf } from '../../../core/ladder/places.js';
 import { capFor, type Circumstance } from '../../../core/person/circumstance.js';
 import { dropGoal, setGoal } from '../../data/ladders.js';
 import { catalog } from '../../data/catalogue.js';
-import { taken } from '../../data/on-ladders.js';
 import { useAction } from '../../data/action.js';
 import { placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
@@ -26,7 +25,7 @@ const goals = computed(() =>
   props.on.goals.flatMap((id) => {
     const goal = skillGoals.find((g) => g.id === id);
     if (!goal) return [];
-    const path = pathTo(catalog, goal, props.on.holds, taken(props.on), {
+    const path = pathTo(catalog, goal, props.on.holds, takenOf(props.on.steps), {
       cap: (rung) => capFor(catalog, props.circumstance, rung.family),
       cautions: props.circumstance.cautions,
       today: props.circumstance.today,

@@ -6,7 +6,7 @@ import type { OnLadders } from '../../../api/ladders.js';
 import { ladderOf, ladders, placeKey, rungsOnLadder } from '../../../core/catalog/ladders.js';
 import { skillGoals } from '../../../core/catalog/skill-goals.js';
 import { rungAt } from '../../../core/ladder/gates.js';
-import { graphLinks, pathTo, placeOn } from '../../../core/ladder/places.js';
+import { graphLinks, pathTo, placeOn, takenOf } from '../../../core/ladder/places.js';
 import { capFor, nobody } from '../../../core/person/circumstance.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
@@ -16,7 +16,7 @@ import { today as hallToday } from '../../data/clock.js';
 import { dayText } from '../../data/names.js';
 import { useStanding } from '../../data/circumstance.js';
 import { useLadders } from '../../data/ladders.js';
-import { proposalAt, standingAt, taken, wordsOfStep, type RungStanding } from '../../data/on-ladders.js';
+import { proposalAt, standingAt, wordsOfStep, type RungStanding } from '../../data/on-ladders.js';
 import GoalPath from './GoalPath.vue';
 import LadderMap from './LadderMap.vue';
 import LadderRungs from './LadderRungs.vue';
@@ -49,7 +49,7 @@ const chosen = computed(() => {
 });
 const choose = (at: string): void => void router.replace({ query: { ...route.query, at } });
 const ladder = computed(() => ladderOf(catalog, rungAt(catalog, chosen.value))!);
-const here = computed(() => placeOn(catalog, ladder.value, on.value.holds, taken(on.value)));
+const here = computed(() => placeOn(catalog, ladder.value, on.value.holds, takenOf(on.value.steps)));
 
 /** Versions drawn: the chosen ladder, or all of them. */
 const shown = computed(() =>
@@ -71,7 +71,7 @@ const wanted = computed(
       on.value.goals.flatMap((id) => {
         const goal = skillGoals.find((g) => g.id === id);
         return goal && person.value
-          ? pathTo(catalog, goal, on.value.holds, taken(on.value), {
+          ? pathTo(catalog, goal, on.value.holds, takenOf(on.value.steps), {
               cap: (rung) => capFor(catalog, stands.value, rung.family),
               cautions: stands.value.cautions,
             }).map((p) => p.place)
@@ -89,7 +89,7 @@ const legRaise = computed(() => {
 const toLadder = (id: string): void => {
   const next = ladders.find((l) => l.id === id)!;
   const places = rungsOnLadder(catalog, next).map(placeKey);
-  choose(placeOn(catalog, next, on.value.holds, taken(on.value)) ?? places[0]!);
+  choose(placeOn(catalog, next, on.value.holds, takenOf(on.value.steps)) ?? places[0]!);
 };
 /** The ladder's versions, easiest first. */
 const rungs = computed(() =>

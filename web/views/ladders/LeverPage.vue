@@ -6,7 +6,7 @@ import { nobody } from '../../../core/person/circumstance.js';
 import { ladderOf, placeKey } from '../../../core/catalog/ladders.js';
 import type { KnobId } from '../../../core/formats/lever.js';
 import { rungAt } from '../../../core/ladder/gates.js';
-import { placeOn } from '../../../core/ladder/places.js';
+import { placeOn, takenOf } from '../../../core/ladder/places.js';
 import { offeredRungs } from '../../../core/catalog/index.js';
 import { loadOf, momentsOf } from '../../../core/statics/load.js';
 import { knobsOf, type Knob, type Knobs } from '../../../core/statics/knobs.js';
@@ -17,7 +17,7 @@ import PersonPicker from '../../components/PersonPicker.vue';
 import { catalog, studio } from '../../data/catalogue.js';
 import { useStanding } from '../../data/circumstance.js';
 import { useLadders } from '../../data/ladders.js';
-import { knowsBody, taken } from '../../data/on-ladders.js';
+import { knowsBody } from '../../data/on-ladders.js';
 import { familyName } from '../../data/names.js';
 import KitSizes from './KitSizes.vue';
 import LeverFigure from './LeverFigure.vue';
@@ -75,7 +75,7 @@ const own = computed(() => loadOf(rung.value, body.value));
 /** Where the person stands on this ladder today. */
 const today = computed(() => {
   const ladder = ladderOf(catalog, rung.value);
-  const at = ladder && on.value ? placeOn(catalog, ladder, on.value.holds, taken(on.value)) : null;
+  const at = ladder && on.value ? placeOn(catalog, ladder, on.value.holds, takenOf(on.value.steps)) : null;
   return at ? rungAt(catalog, at) : null;
 });
 const todayLoad = computed(() => {

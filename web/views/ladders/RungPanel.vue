@@ -12,10 +12,10 @@ import { gateText, missingText, noForecastText } from '../../../words/gates.js';
 import { GOVERNING_WORDS, loadText } from '../../../words/loads.js';
 import { hamstringBand } from '../../../core/statics/tight.js';
 import FigureView from '../../drawing/FigureView.vue';
-import { placeHistory } from '../../../core/ladder/places.js';
+import { placeHistory, takenOf } from '../../../core/ladder/places.js';
 import { catalog, removeEntry } from '../../data/catalogue.js';
 import { useSession } from '../../data/session.js';
-import { knowsBody, proposalAt, taken, type RungStanding } from '../../data/on-ladders.js';
+import { knowsBody, proposalAt, type RungStanding } from '../../data/on-ladders.js';
 import { cautionName, dayText, placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
 import { workPaceText } from '../../../words/programme.js';
@@ -63,7 +63,7 @@ const against = computed(() => {
 const silent = computed(() => catalog.crossGates.filter((g) => g.to === place.value && g.off));
 const restore = (id: string): Promise<void> => removeEntry('crossGates', id);
 const history = computed(() =>
-  placeHistory(catalog, props.standing.ladder, props.on.holds, taken(props.on)).slice(0, 6),
+  placeHistory(catalog, props.standing.ladder, props.on.holds, takenOf(props.on.steps)).slice(0, 6),
 );
 const decisions = computed(() =>
   props.on.steps.filter((s) => s.from === place.value || s.to === place.value).slice(0, 6),
