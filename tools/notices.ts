@@ -47,8 +47,8 @@ export function noticesOf(packages: readonly Shipped[]): string {
   const texts = new Map<string, string[]>();
   for (const p of packages) if (p.text) texts.set(p.text, [...(texts.get(p.text) ?? []), `${p.name} ${p.version}`]);
   return [
-    'Upright Anchor ships with the packages below, under their own licences. The fonts of the screens are under the SIL Open Font Licence,',
-    'the font of the sheets (Roboto) under the Apache Licence 2.0.',
+    'Upright Anchor ships with the packages below, under their own licences. The fonts of screens and paper are under the SIL Open Font Licence,',
+    'what paper has of Greek and Cyrillic (Roboto) under the Apache Licence 2.0.',
     '',
     ...list,
     ...[...texts].flatMap(([text, names]) => ['', '='.repeat(100), names.join(', '), '-'.repeat(100), text]),

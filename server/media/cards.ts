@@ -79,7 +79,7 @@ export async function cardsPdf(
   const card = ({ id, name }: PlannedClass['people'][number]): Content => ({
     unbreakable: true,
     stack: [
-      { text: name, fontSize: 16, bold: true },
+      { text: name, fontSize: 16, font: 'Head' },
       {
         text: [of.name, of.day && writtenDay(of.day)].filter(Boolean).join(', '),
         fontSize: 9,

@@ -114,7 +114,7 @@ export async function programmePdf(
   const content: Content[] = [
     {
       columns: [
-        { text: person.name, fontSize: 20, bold: true },
+        { text: person.name, fontSize: 20, font: 'Head' },
         {
           text: [hall, `Programme from ${writtenDay(planned.from)}`, `version ${version} · ${by}`]
             .filter(Boolean)

@@ -106,7 +106,7 @@ export async function recordPdf(
   const content: Content[] = [
     {
       columns: [
-        { text: person.name, fontSize: 20, bold: true },
+        { text: person.name, fontSize: 20, font: 'Head' },
         { text: [hall, `Record on ${writtenDay(today)}`].filter(Boolean).join('\n'), alignment: 'right' },
       ],
     },
@@ -130,7 +130,7 @@ export async function recordPdf(
             columns: pair.map((line): Content => ({
               stack: [
                 { text: `${placeName(catalog, line.place)}, ${line.unit === 's' ? 'seconds' : 'reps'}`, bold: true },
-                { svg: lineSvg(line) },
+                { svg: lineSvg(line), font: 'Roboto' },
               ],
               unbreakable: true,
             })),
@@ -142,7 +142,7 @@ export async function recordPdf(
       ? [
           heading(sets.length > LAST_SETS ? `The last ${LAST_SETS} of ${sets.length} sets` : 'Sets'),
           table(
-            ['auto', '*', 'auto', 'auto', '*', 'auto'],
+            [60, '*', 34, 34, '*', 84],
             ['Day', 'Version', 'Held', 'Clean', 'First to go', 'Ended by'],
             sets
               .slice(-LAST_SETS)

@@ -125,7 +125,7 @@ export function sheetContent(
   return [
     {
       columns: [
-        { text: person.name, fontSize: 20, bold: true },
+        { text: person.name, fontSize: 20, font: 'Head' },
         {
           text: [
             family,
