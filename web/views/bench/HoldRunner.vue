@@ -29,6 +29,7 @@ import type { KeptHold } from '../../data/hold-keeper.js';
 import { isOnControl, isTyping } from '../../components/keys.js';
 import { useAction } from '../../data/action.js';
 import { faultName } from '../../data/names.js';
+import { readPerson } from '../../data/people.js';
 import { lookOf, setupProblem, startRecord, type BenchSetup } from './setup.js';
 import type { PainSite } from '../../../core/body/body-map.js';
 import { holdNote } from '../../../words/stops.js';
@@ -231,11 +232,18 @@ function begin(): void {
     targetReps: counted.value ? props.setup.targetReps : null,
   });
 }
-function madeOf(done: KeptHold): LookInput {
+/** A page that does not have a person yet waits so long for their height and weight, ms; a look is kept without them then. */
+const BODY_WITHIN = 3000;
+/** Whose hold it was: another may be chosen by now, or the page not have them yet. */
+async function heldBy(done: KeptHold): Promise<Person | null> {
+  if (props.person?.id === done.personId) return props.person;
+  const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), BODY_WITHIN));
+  return Promise.race([readPerson(done.personId).catch(() => null), late]);
+}
+function madeOf(done: KeptHold, by: Person | null): LookInput {
   return lookOf(
     {
-      // Only the body of the person who was held: another may be chosen by now.
-      ...startRecord(props.setup, props.person?.id === done.personId ? props.person : null),
+      ...startRecord(props.setup, by),
       events: recordOf(done.events),
       ended: { t: done.stoppedAt!, reason: done.reason! },
       ...partsOf(done),
@@ -259,12 +267,11 @@ function named(personId: string): void {
 }
 async function finish(next = false): Promise<void> {
   const done = whole();
-  const input = madeOf(done);
   // What was tapped goes only when it is kept, or with the server.
-  if (!(await run(() => props.keep(done.personId, input)))) return;
+  if (!(await run(async () => props.keep(done.personId, madeOf(done, await heldBy(done)))))) return;
   clear();
   [answers.value, hurts.value] = [{}, []];
-  if (!next) return emit('done', input.id);
+  if (!next) return emit('done', done.id);
   sets.value += 1;
   restLeft.value = REST;
   announce(`Set ${sets.value} is kept. ${REST} seconds of rest.`);
@@ -296,8 +303,9 @@ watch(
   },
 );
 /** Where nothing can be kept or sent, the hold goes into a file, which *Import* takes. */
-function saveAsFile(): void {
-  const { observation, startedAt } = madeOf(whole());
+async function saveAsFile(): Promise<void> {
+  const done = whole();
+  const { observation, startedAt } = madeOf(done, await heldBy(done));
   saveFile(`hold-${startedAt.slice(0, 10)}.json`, JSON.stringify(observation, null, 2));
 }
 /** Pain ends a hold whoever has the clock. */

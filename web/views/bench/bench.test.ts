@@ -240,6 +240,24 @@ describe('a watched hold', () => {
     });
     await until(() => storedHold(mine) === null, 'a free bench');
   });
+  test('kept before the page has read whose it is, it has that one’s height and weight all the same', async () => {
+    stopped();
+    let letGo!: () => void;
+    const asked = new Promise<void>((resolve) => (letGo = resolve));
+    server.on('people.get', async () => {
+      await asked;
+      return tall;
+    });
+    server.on('looks.add', ({ body }) => ({ ...lookOf(11, 1), id: body.id }));
+    page = await show(BenchPage, '/bench');
+    await until(() => button(/keep it and see/i));
+    await button(/keep it and see/i).trigger('click');
+    letGo();
+    await until(() => server.times('looks.add') === 1);
+    expect(server.asked.find((a) => a.name === 'looks.add')).toMatchObject({
+      body: { observation: { athlete: { stature: 1.95 } } },
+    });
+  });
   test('stays on the bench when this device has no room for it', async () => {
     stopped();
     page = await show(BenchPage, '/bench');
