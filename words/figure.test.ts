@@ -12,6 +12,17 @@ describe('a figure told in angles', () => {
   test('a straight body says so', () => {
     expect(poseText(STRAIGHT)).toBe('face down, straight');
   });
+  test('kit that is drawn is told, each kind once', () => {
+    const roller = { kind: 'roller' as const, radius: 0.075 };
+    const kit = [
+      { ...roller, under: 'thorax' as const },
+      { ...roller, under: 'knee' as const },
+    ];
+    expect(poseText({ ...STRAIGHT, kit })).toBe('face down, straight, with a roller');
+    expect(poseText({ ...STRAIGHT, kit: [...kit, { kind: 'pad', under: 'knee' }] })).toMatch(
+      /with a roller and a pad$/,
+    );
+  });
   test('a movement tells from and to of what moves', () => {
     const from = { ...STRAIGHT, orientation: 'upright' as const, shoulder: 180 };
     expect(poseText(from, { ...from, knee: 95, hip: 80 })).toBe(
