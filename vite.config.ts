@@ -45,7 +45,13 @@ const withoutJsonSchemas = (): Plugin => ({
   },
 });
 
-/** The scripts that the application starts with are asked for with the page itself, though they run one after another. */
+/** What every page behind the door needs besides (`web/behind-the-door.ts`): a device that knows somebody asks for it at once. */
+const BEHIND = [/core\/catalog\/shipped\.ts$/, /core\/studio\/overlay\.ts$/, /components\/AppHeader\.vue$/];
+
+/**
+ * The scripts that the application starts with are asked for with the page itself, though they run one after another; those of what is
+ * behind the door are named in it.
+ */
 const startScripts = (): Plugin => ({
   name: 'start-scripts',
   apply: 'build',
@@ -62,13 +68,22 @@ const startScripts = (): Plugin => ({
         chunk.imports.forEach(visit);
       };
       for (const entry of chunks.filter((c) => c.isEntry)) entry.dynamicImports.forEach(visit);
-      return [...wanted]
-        .filter((name) => !html.includes(name))
-        .map((name) => ({
+      const first = [...wanted].filter((name) => !html.includes(name));
+      const begun = new Set(wanted);
+      for (const part of BEHIND) {
+        const chunk = chunks.find((c) => c.moduleIds.some((id) => part.test(id)));
+        if (!chunk) throw new Error(`no script of its own for ${part.source}`);
+        visit(chunk.fileName);
+      }
+      const behind = [...wanted].filter((name) => !begun.has(name)).map((name) => `/${name}`);
+      return [
+        ...first.map((name) => ({
           tag: 'link',
           injectTo: 'head' as const,
           attrs: { rel: 'modulepreload', crossorigin: true, href: `/${name}` },
-        }));
+        })),
+        { tag: 'meta', injectTo: 'head' as const, attrs: { name: 'behind-the-door', content: behind.join(' ') } },
+      ];
     },
   },
 });
@@ -122,6 +137,22 @@ export default defineConfig({
     chunkSizeWarningLimit: 800,
     // Every browser that runs the rest knows it.
     modulePreload: { polyfill: false },
+    rolldownOptions: {
+      output: {
+        // What every page behind the door needs comes in few files: a slow line pays for each by a round trip.
+        codeSplitting: {
+          includeDependenciesRecursively: false,
+          groups: [
+            { name: 'catalogue', test: /\/core\/catalog\/(?!index|ladders|skill-goals|figures)/ },
+            { name: 'loads', test: /\/core\/(statics\/|studio\/overlay)/ },
+            {
+              name: 'places',
+              test: /\/(components\/(AppHeader|LeaveDialog|ModalFrame|Waiting\w*)\.vue|@headlessui\/vue\/dist\/(utils|hooks|internal|components\/(menu|dialog|focus-trap|portal|description))\/)/,
+            },
+          ],
+        },
+      },
+    },
   },
   server: { port: 5173, proxy: { '/api': { target: api } } },
 });

@@ -3,7 +3,10 @@
  * The scripts of all of them are on their way already (see `startScripts` in the build's configuration).
  */
 import './styles/main.css';
+import { askForWhatIsBehind, opensMoreThanTheDoor } from './known-device.js';
 import { nextTask } from './next-task.js';
+
+if (opensMoreThanTheDoor()) askForWhatIsBehind();
 
 const STEPS: (() => Promise<unknown>)[] = [
   () => import('./first-schemas.js'),

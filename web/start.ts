@@ -3,13 +3,13 @@ import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
 import { behindTheDoor } from './behind-the-door.js';
-import { knowsSomebody } from './data/session.js';
+import { opensMoreThanTheDoor } from './known-device.js';
 import { nextTask } from './next-task.js';
 import { fetchPage, router } from './router.js';
 
 export async function start(): Promise<void> {
   // The page's own scripts come while the session is asked for. A device that knows nobody opens the door, or a link.
-  if (knowsSomebody() || location.pathname !== '/') {
+  if (opensMoreThanTheDoor()) {
     fetchPage(`${location.pathname}${location.search}`);
     void behindTheDoor().catch(() => undefined);
   }

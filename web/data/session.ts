@@ -8,9 +8,9 @@ import { eyeSchema } from '../../api/eye.js';
 import type { Eye } from '../../core/eye/eye.js';
 import { call, OfflineError, setToken } from './call.js';
 import { discard, dropSealed, lockAway, lockOthers, makeKey, unlock } from './sealed.js';
+import { ACCOUNT_KEY } from '../known-device.js';
 import { closeReads, forgetReads, KEPT_FOR, openReads } from './query.js';
 
-const KEY = 'anchor.account';
 const LEFT = 'anchor.left';
 const rememberedSchema = z.object({ account: accountSchema, eye: eyeSchema.nullable().default(null), at: z.number() });
 type Remembered = Pick<z.infer<typeof rememberedSchema>, 'account' | 'eye'>;
@@ -18,19 +18,17 @@ type Remembered = Pick<z.infer<typeof rememberedSchema>, 'account' | 'eye'>;
 /** The account that was signed in here last, unless that is too long ago. */
 function remembered(): Remembered | null {
   try {
-    const found = rememberedSchema.safeParse(JSON.parse(localStorage.getItem(KEY) ?? 'null'));
+    const found = rememberedSchema.safeParse(JSON.parse(localStorage.getItem(ACCOUNT_KEY) ?? 'null'));
     return found.success && Date.now() - found.data.at < KEPT_FOR ? found.data : null;
   } catch {
     return null;
   }
 }
-/** Somebody was signed in here last; whether they still are, the server says. */
-export const knowsSomebody = (): boolean => remembered() !== null;
 /** A device whose store is full or shut remembers nobody, and works with the network. */
 const remember = (account: Account | null, eye: Eye | null = null): void => {
   try {
-    if (account) localStorage.setItem(KEY, JSON.stringify({ account, eye, at: Date.now() }));
-    else localStorage.removeItem(KEY);
+    if (account) localStorage.setItem(ACCOUNT_KEY, JSON.stringify({ account, eye, at: Date.now() }));
+    else localStorage.removeItem(ACCOUNT_KEY);
   } catch {
     // Nothing is remembered.
   }
