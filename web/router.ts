@@ -2,6 +2,7 @@
 import { nextTick } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import { behindTheDoor } from './behind-the-door.js';
+import { catalogueReady } from './data/catalogue.js';
 import { announce } from './data/said.js';
 import { nextTask } from './next-task.js';
 import { useSession } from './data/session.js';
@@ -226,7 +227,8 @@ router.beforeEach(async (to) => {
   if (!session.state) await session.load().catch(() => undefined);
   if (to.name !== 'sign-in' && to.meta.open !== true && !session.account)
     return { name: 'sign-in', meta: { title: 'Sign in' }, query: to.fullPath === '/' ? {} : { then: to.fullPath } };
-  if (to.name !== 'sign-in') await behindTheDoor();
+  // A page without the bar waits for the catalogue alone.
+  if (to.name !== 'sign-in') await (to.meta.bare === true ? catalogueReady() : behindTheDoor());
   return true;
 });
 

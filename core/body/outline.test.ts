@@ -4,7 +4,7 @@ import { rungOf } from '../catalog/index.js';
 import { catalog } from '../catalog/shipped.js';
 import { between, clamp, cross, distance, dot, subtract, type Point } from '../geometry.js';
 import { VIEWS } from '../landmarks.js';
-import { drillFigures } from '../catalog/figures.js';
+import { drillFigures, testFigures } from '../catalog/figures.js';
 import { bodyOf, type Body } from './anthropometry.js';
 import { lying } from './draw.js';
 import { faultPose } from './fault-pose.js';
@@ -111,6 +111,19 @@ describe('the drawn body', () => {
       }
     }
     expect(off).toEqual([]);
+  });
+  test('no drill and no test is drawn with a limb through the floor', () => {
+    const body = bodyOf();
+    const through = Object.entries({ ...drillFigures, ...testFigures }).flatMap(([id, poses]) =>
+      poses.flatMap((pose, i) => {
+        const outlines = outlinesOf(lying(pose, placeFigure(pose, body), body), body);
+        const hangs = pose.contacts.some((c) => heightOf(c, body) > 1.2);
+        return outlines
+          .filter(({ ring }) => !hangs && Math.min(...ring.map((p) => p[1])) < -0.06)
+          .map(({ part }) => `${id} ${i}: ${part}`);
+      }),
+    );
+    expect(through).toEqual([]);
   });
   test('near and far limbs are told apart, the face looks where the nose is', () => {
     const body = bodyOf();
