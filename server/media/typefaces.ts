@@ -51,13 +51,16 @@ const webFont = (cut: Cut, slope: string): string =>
 const roboto = (style: string): string => resolve(`pdfmake/fonts/Roboto/Roboto-${style}.ttf`);
 
 const lettersOf = (file: string): ReadonlySet<number> => new Set((fontkit.openSync(file) as fontkit.Font).characterSet);
-const alphabets = Object.fromEntries([
-  ...Object.entries(CUTS).map(([name, cut]) => [name, lettersOf(webFont(cut, 'normal'))]),
-  ['Roboto', lettersOf(roboto('Regular'))],
-]) as Record<FaceFile, ReadonlySet<number>>;
+let read: Record<FaceFile, ReadonlySet<number>> | undefined;
+/** The letters of every file; read with the first document, so that a start does not wait for it. */
+const alphabets = (): Record<FaceFile, ReadonlySet<number>> =>
+  (read ??= Object.fromEntries([
+    ...Object.entries(CUTS).map(([name, cut]) => [name, lettersOf(webFont(cut, 'normal'))]),
+    ['Roboto', lettersOf(roboto('Regular'))],
+  ]) as Record<FaceFile, ReadonlySet<number>>);
 /** The file that a character is set from, or null where none has it. */
 export const fileFor = (character: string, face: Face): FaceFile | null =>
-  LINES[face].find((name) => alphabets[name].has(character.codePointAt(0)!)) ?? null;
+  LINES[face].find((name) => alphabets()[name].has(character.codePointAt(0)!)) ?? null;
 
 /** Fonts by family and style: the bytes of those that were cut, the file of what lies on the disk as it is wanted. */
 export type Families = Record<keyof typeof CUTS, Record<Style, Buffer>> & { Roboto: Record<Style, string> };
