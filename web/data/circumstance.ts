@@ -2,7 +2,7 @@
 import { computed, type ComputedRef } from 'vue';
 import type { Person } from '../../api/people.js';
 import type { Facts } from '../../api/plans.js';
-import { circumstanceOf, type Circumstance } from '../../core/person/circumstance.js';
+import { circumstanceOf, nobody, type Circumstance } from '../../core/person/circumstance.js';
 import { studio } from './catalogue.js';
 import { useMinute } from './clock.js';
 import { usePerson } from './people.js';
@@ -14,6 +14,13 @@ export interface Standing {
   facts: Read<Facts>;
   /** Null until person and facts are known. */
   circumstance: ComputedRef<Circumstance | null>;
+  /**
+   * What is judged and drawn by: the person's circumstance; nobody's where no person is asked for, or theirs cannot be read; null while
+   * it is being read, when an average body's figures would stand under somebody's name.
+   */
+  by: ComputedRef<Circumstance | null>;
+  /** A person is asked for who cannot be read, and nothing of them is known. */
+  unread: ComputedRef<boolean>;
 }
 
 /**
@@ -30,5 +37,9 @@ export function useStanding(id: () => string | null, at: () => string | null = (
       ? circumstanceOf(who, studio.defaults, stored, { now: now.value, look: at() ?? now.value })
       : null;
   });
-  return { person, facts, circumstance };
+  const unread = computed(
+    () => id() !== null && circumstance.value === null && (person.error.value ?? facts.error.value) !== null,
+  );
+  const by = computed(() => circumstance.value ?? (id() === null || unread.value ? nobody(studio.defaults) : null));
+  return { person, facts, circumstance, by, unread };
 }

@@ -29,7 +29,7 @@ const route = useRoute();
 const router = useRouter();
 const personId = computed(() => String(route.query.person ?? ''));
 const everything = ref(false);
-const { person: who, circumstance } = useStanding(() => personId.value || null);
+const { person: who, circumstance, by, unread } = useStanding(() => personId.value || null);
 const read = useLadders(
   () => personId.value || null,
   () => circumstance.value,
@@ -37,7 +37,9 @@ const read = useLadders(
 const person = computed(() => who.value.value);
 const on = computed(() => read.value.value ?? NOTHING);
 /** The person's circumstance, or nobody's while none is chosen: the figures are then an average body's. */
-const stands = computed(() => circumstance.value ?? nobody(studio.defaults));
+const stands = computed(() => by.value ?? nobody(studio.defaults));
+/** A person is being read: no ladder stands under their name meanwhile. */
+const waits = computed(() => by.value === null || (personId.value !== '' && !read.value.value && !problem.value));
 const problem = computed(() => who.error.value ?? read.error.value);
 
 const known = computed(() => new Set(ladders.flatMap((l) => rungsOnLadder(catalog, l).map(placeKey))));
@@ -155,10 +157,12 @@ const between = computed(() => {
   <p v-if="!personId" class="note mt-3">
     Choose a person to see places, gates and loads for their body. The figures shown are an average body’s.
   </p>
+  <p v-else-if="unread" class="note mt-3">What is known of them is not here: the figures are an average body’s.</p>
   <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-4 lg:sticky lg:top-16">
+      <LoadState v-if="waits" :loading="true" />
       <LadderMap
-        v-if="everything"
+        v-else-if="everything"
         class="h-[calc(100vh-9rem)] min-h-96"
         :standings="standings"
         :links="links"
@@ -181,7 +185,6 @@ const between = computed(() => {
       />
     </div>
     <div class="min-w-0 space-y-4">
-      <LoadState v-if="personId && !problem && !(circumstance && read.value.value)" :loading="true" />
       <template v-if="person && circumstance && read.value.value && current">
         <RungPanel
           :standing="current"

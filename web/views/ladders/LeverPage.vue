@@ -2,7 +2,7 @@
 /** The lever calculator: a version on this body, its knobs, what they cost, the step to a wanted load, and kit sized from the body. */
 import { computed, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { nobody } from '../../../core/person/circumstance.js';
+import { bodyOf } from '../../../core/body/anthropometry.js';
 import { ladderOf, placeKey } from '../../../core/catalog/ladders.js';
 import type { KnobId } from '../../../core/formats/lever.js';
 import { rungAt } from '../../../core/ladder/gates.js';
@@ -14,7 +14,7 @@ import { findSteps, type Step } from '../../../core/statics/step.js';
 import { GOVERNING_WORDS, knobWords, loadText, stepText } from '../../../words/loads.js';
 import LoadState from '../../components/LoadState.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
-import { catalog, studio } from '../../data/catalogue.js';
+import { catalog } from '../../data/catalogue.js';
 import { useStanding } from '../../data/circumstance.js';
 import { useLadders } from '../../data/ladders.js';
 import { knowsBody } from '../../data/on-ladders.js';
@@ -29,7 +29,7 @@ const session = useSession();
 const route = useRoute();
 const router = useRouter();
 const personId = computed(() => String(route.query.person ?? ''));
-const { person: who, circumstance } = useStanding(() => personId.value || null);
+const { person: who, circumstance, by } = useStanding(() => personId.value || null);
 const read = useLadders(
   () => personId.value || null,
   () => circumstance.value,
@@ -44,9 +44,9 @@ const place = computed(() => {
 });
 const go = (query: Record<string, string>): void => void router.replace({ query: { ...route.query, ...query } });
 const rung = computed(() => rungAt(catalog, place.value));
-/** An average body where nobody is chosen. */
-const average = nobody(studio.defaults).body;
-const body = computed(() => circumstance.value?.body ?? average);
+/** An average body where nobody is chosen, and until the one who is has been read: nothing is shown of it then. */
+const average = bodyOf();
+const body = computed(() => by.value?.body ?? average);
 const knobs = reactive<Knobs>({});
 const reset = (): void => (Object.keys(knobs) as KnobId[]).forEach((id) => delete knobs[id]);
 watch([place, personId], () => {
@@ -135,7 +135,8 @@ const shown = (knob: Knob, value: number): string =>
     />
   </div>
   <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />
-  <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+  <LoadState v-if="by === null" class="mt-3" :loading="true" />
+  <div v-else class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="figure">
         <h2 id="figure" class="sr-only">Figure</h2>

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { VueWrapper } from '@vue/test-utils';
 import { useRouter, type Router } from 'vue-router';
 import { defineComponent, h } from 'vue';
-import type { FakeServer } from '../../../tests/browser/fake-server.js';
+import { Refusal, type FakeServer } from '../../../tests/browser/fake-server.js';
 import { freshDevice, show, until } from '../../../tests/browser/mounted.js';
 import { hallWith, somebody } from '../../../tests/browser/people.js';
 import type { Person } from '../../../api/people.js';
@@ -38,6 +38,24 @@ describe('the lever calculator', () => {
   test('works out the chosen person’s own load', async () => {
     page = await show(Page, `/lever?person=${heavy.id}`);
     await until(() => page.text().includes(loadFor(heavy)));
+  });
+  test('until the person is known no load is shown, an average body’s neither', async () => {
+    let letGo!: () => void;
+    server.on('people.get', () => new Promise<Person>((resolve) => (letGo = () => resolve(heavy))));
+    page = await show(Page, `/lever?person=${heavy.id}`);
+    await until(() => server.times('people.get') === 1);
+    expect(page.text()).not.toMatch(/N·m/);
+    expect(page.find('[role="status"].skeleton').exists()).toBe(true);
+    letGo();
+    await until(() => page.text().includes(loadFor(heavy)));
+    expect(page.find('[role="status"].skeleton').exists()).toBe(false);
+  });
+  test('of a person who cannot be read the figures are an average body’s, and that is said', async () => {
+    server.on('people.get', () => new Refusal(500, 'Something went wrong'));
+    page = await show(Page, `/lever?person=${heavy.id}`);
+    await until(() => page.text().includes('Something went wrong'));
+    await until(() => /N·m/.test(page.text()));
+    expect(page.text()).toContain('an average body’s');
   });
   test('switching quickly never shows one person’s load under another’s name', async () => {
     let letGo!: () => void;

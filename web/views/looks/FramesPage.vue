@@ -9,12 +9,11 @@ import { see } from '../../../core/evaluate/see.js';
 import type { Point } from '../../../core/geometry.js';
 import { nearestIndex } from '../../../core/statistics.js';
 import { landmarkLabel } from '../../../core/landmarks.js';
-import { nobody } from '../../../core/person/circumstance.js';
 import { freeShort } from '../../../words/marks.js';
 import { secondsText } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
 import PickOne from '../../components/PickOne.vue';
-import { catalog, studio } from '../../data/catalogue.js';
+import { catalog } from '../../data/catalogue.js';
 import { useStanding } from '../../data/circumstance.js';
 import { clipAddress } from '../../data/clips.js';
 import { changeLook, useLook } from '../../data/looks.js';
@@ -34,7 +33,7 @@ import { useMarks } from './use-marks.js';
 
 const props = defineProps<{ id: string }>();
 const look = useLook(() => props.id);
-const { person, circumstance } = useStanding(
+const { person, by } = useStanding(
   () => look.value.value?.personId ?? null,
   () => look.value.value?.startedAt ?? null,
 );
@@ -42,11 +41,8 @@ const is = computed(() => look.value.value);
 const detail = computed(
   () =>
     is.value &&
-    judge(
-      see({ observation: is.value.observation, eye: is.value.eye }, catalog),
-      catalog,
-      circumstance.value ?? nobody(studio.defaults),
-    ),
+    by.value &&
+    judge(see({ observation: is.value.observation, eye: is.value.eye }, catalog), catalog, by.value),
 );
 const frames = computed(() => is.value?.observation.frames ?? []);
 const times = computed(() => frames.value.map((f) => f.t));

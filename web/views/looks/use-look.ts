@@ -10,8 +10,8 @@ import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Evidence } from '../../../core/formats/observation.js';
 import { holdsBefore } from '../../../core/ladder/holds.js';
 import type { Finding } from '../../../core/judge/finding.js';
-import { judgedBy, nobody, type Circumstance } from '../../../core/person/circumstance.js';
-import { catalog, studio } from '../../data/catalogue.js';
+import { judgedBy, type Circumstance } from '../../../core/person/circumstance.js';
+import { catalog } from '../../data/catalogue.js';
 import { useStanding, type Standing } from '../../data/circumstance.js';
 import { useDraft, type Draft } from '../../data/drafts.js';
 import { useLadders } from '../../data/ladders.js';
@@ -88,12 +88,9 @@ export function useLookOnPage(id: () => string): LookOnPage {
         catalog,
       ),
   );
-  const unread = computed(
-    () => standing.circumstance.value === null && (standing.person.error.value ?? standing.facts.error.value) !== null,
-  );
   const judgedIn = computed((): Circumstance | null => {
     if (!record.value) return null;
-    const stands = standing.circumstance.value ?? (unread.value ? nobody(studio.defaults) : null);
+    const stands = standing.by.value;
     if (!stands) return null;
     const logged = holdsBefore(on.value.value?.holds ?? [], record.value.id);
     return judgedBy({ ...stands, logged }, method.value);
@@ -115,7 +112,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
     wishes,
     draft,
     judgedIn,
-    unread,
+    unread: standing.unread,
     judged,
     detail,
     top,

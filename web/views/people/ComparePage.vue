@@ -4,8 +4,8 @@ import { RouterLink, useRoute } from 'vue-router';
 import { judge } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
 import { isStated } from '../../../core/formats/catalog.js';
-import { judgedBy, nobody } from '../../../core/person/circumstance.js';
-import { catalog, studio } from '../../data/catalogue.js';
+import { judgedBy } from '../../../core/person/circumstance.js';
+import { catalog } from '../../data/catalogue.js';
 import HoldTimeline from '../../drawing/HoldTimeline.vue';
 import LoadState from '../../components/LoadState.vue';
 import PictureLines from '../../drawing/PictureLines.vue';
@@ -27,19 +27,20 @@ import JudgeBy from '../../components/JudgeBy.vue';
 const props = defineProps<{ id: string }>();
 const route = useRoute();
 const method = ref('');
-const { person, circumstance } = useStanding(() => props.id);
+const { person, facts, by } = useStanding(() => props.id);
 const [then, now] = (['then', 'now'] as const).map((key) => useLook(() => String(route.query[key] ?? ''))) as [
   ReturnType<typeof useLook>,
   ReturnType<typeof useLook>,
 ];
-const error = computed(() => person.error.value ?? then.error.value ?? now.error.value);
-const ready = computed(() => person.value.value && then.value.value && now.value.value);
-const load = async (): Promise<void> => void (await Promise.all([person.load(), then.load(), now.load()]));
+const error = computed(() => person.error.value ?? facts.error.value ?? then.error.value ?? now.error.value);
+const ready = computed(() => person.value.value && by.value && then.value.value && now.value.value);
+const load = async (): Promise<void> =>
+  void (await Promise.all([person.load(), facts.load(), then.load(), now.load()]));
 const judged = computed(() => {
   const looks = [then.value.value, now.value.value];
-  const stands = judgedBy(circumstance.value ?? nobody(studio.defaults), method.value);
+  const stands = by.value && judgedBy(by.value, method.value);
   return looks.flatMap((look, i) =>
-    look && ready.value
+    look && stands && ready.value
       ? [
           {
             look,
