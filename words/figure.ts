@@ -1,5 +1,5 @@
 /** A drawn position told in angles, for who cannot see the figure. */
-import type { KitPiece } from '../core/body/kit-piece.js';
+import type { KitPiece } from '../core/formats/kit-piece.js';
 import type { Pose } from '../core/body/pose.js';
 
 const LYING: Record<Pose['orientation'], string> = { prone: 'face down', supine: 'on the back', upright: 'upright' };

@@ -8,7 +8,7 @@ import { bodyOf } from './anthropometry.js';
 import { drawPoses, lying } from './draw.js';
 import { placeFigure } from './figure.js';
 import { kitOf, spotAt, type DrawnKit } from './kit.js';
-import type { KitPiece } from './kit-piece.js';
+import type { KitPiece } from '../formats/kit-piece.js';
 import { STRAIGHT, type Pose } from './pose.js';
 import { poseBetween } from './range.js';
 

@@ -3,7 +3,7 @@ import { add, between, rotate, scale, subtract, type Metres, type Point } from '
 import type { Body } from './anthropometry.js';
 import { BAR_FROM, heightOf, type FigurePoints } from './figure.js';
 import { unitOf, type Tone } from './parts.js';
-import type { KitPiece, Spot } from './kit-piece.js';
+import type { KitPiece, Spot } from '../formats/kit-piece.js';
 import type { Pose } from './pose.js';
 
 /** An outline of kit. */

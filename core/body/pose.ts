@@ -1,11 +1,11 @@
 /** Joint angles of a position, and how it meets the floor. Poses are data; {@link placeFigure} turns them into points. */
 import type { Degrees, Metres } from '../geometry.js';
-import type { KitPiece } from './kit-piece.js';
+import type { CONTACT_POINTS, KitPiece } from '../formats/kit-piece.js';
 
 /** Which side of the body faces the floor when the trunk lies level. Upright poses face right. */
 export type Orientation = 'prone' | 'supine' | 'upright';
 
-export type ContactPoint = 'elbow' | 'wrist' | 'knee' | 'toe' | 'heel' | 'lowback' | 'hip';
+export type ContactPoint = (typeof CONTACT_POINTS)[number];
 
 /** Limb angles; 0 is the anatomical standing posture, positive is flexion (forward), `ankle` is 90 when standing. */
 export interface LimbAngles {

@@ -1,4 +1,4 @@
-import type { KitPiece } from '../body/kit-piece.js';
+import type { KitPiece } from '../formats/kit-piece.js';
 import { STRAIGHT, type Pose } from '../body/pose.js';
 import type { Drill } from '../formats/catalog.js';
 import { drillKit, rungKit } from './kit-drawn.js';

@@ -1,5 +1,5 @@
 /** Which kit a version or a drill is drawn with, and where on the figure. Boxes and bars under contacts are drawn by themselves. */
-import type { KitPiece, Spot } from '../body/kit-piece.js';
+import type { KitPiece, Spot } from '../formats/kit-piece.js';
 
 const grip: Spot = ['wrist', 'fingertip', 0.55];
 const wallAhead: KitPiece[] = [{ kind: 'wall', touch: 'fingertip', side: 'ahead' }];

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { VIEWS } from '../landmarks.js';
 import { ownDoseSchema } from './dose.js';
-import { kitPieceSchema } from './kit-piece.js';
+import { CONTACT_POINTS, kitPieceSchema } from './kit-piece.js';
 
 const id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'must be lower-case words joined by hyphens');
 const text = z.string().min(3).max(600);
@@ -103,7 +103,7 @@ export const poseSchema = z.strictObject({
   contacts: z
     .array(
       z.strictObject({
-        at: z.enum(['elbow', 'wrist', 'knee', 'toe', 'heel', 'lowback', 'hip']),
+        at: z.enum(CONTACT_POINTS),
         height: z.number().optional(),
       }),
     )

@@ -23,7 +23,7 @@ function pieces(text: string, face: Face): SetText[] {
   const found: SetText[] = [];
   for (const character of text) {
     const last = found.at(-1);
-    // Blanks and signs that end a line stay with what they follow.
+    // A blank stays with what it follows.
     const font = character <= ' ' && last ? last.font : (fileFor(character, face) ?? face);
     if (last?.font === font) last.text += character;
     else found.push({ text: character, font });

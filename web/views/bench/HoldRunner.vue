@@ -10,7 +10,7 @@ import { ladderOf } from '../../../core/catalog/ladders.js';
 import type { Fault } from '../../../core/formats/catalog.js';
 import { END_REASONS, type EndReason, type Evidence } from '../../../core/formats/observation.js';
 import { easierVersion } from '../../../core/ladder/next-step.js';
-import type { Circumstance } from '../../../core/person/circumstance.js';
+import { athleteOf, type Circumstance } from '../../../core/person/circumstance.js';
 import { loadAsSet } from '../../../core/statics/setup.js';
 import { countWord } from '../../../words/counts.js';
 import { secondsText } from '../../../words/numbers.js';
@@ -232,18 +232,11 @@ function begin(): void {
     targetReps: counted.value ? props.setup.targetReps : null,
   });
 }
-/** A page that does not have a person yet waits so long for their height and weight, ms; a look is kept without them then. */
-const BODY_WITHIN = 3000;
-/** Whose hold it was: another may be chosen by now, or the page not have them yet. */
-async function heldBy(done: KeptHold): Promise<Person | null> {
-  if (props.person?.id === done.personId) return props.person;
-  const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), BODY_WITHIN));
-  return Promise.race([readPerson(done.personId).catch(() => null), late]);
-}
-function madeOf(done: KeptHold, by: Person | null): LookInput {
+/** The look of a hold, without a body: {@link withBody} lays that in, which may have to be waited for. */
+function madeOf(done: KeptHold): LookInput {
   return lookOf(
     {
-      ...startRecord(props.setup, by),
+      ...startRecord(props.setup, null),
       events: recordOf(done.events),
       ended: { t: done.stoppedAt!, reason: done.reason! },
       ...partsOf(done),
@@ -259,6 +252,18 @@ function madeOf(done: KeptHold, by: Person | null): LookInput {
     },
   );
 }
+/** A page that does not have a person yet waits so long for their height and weight, ms; a look is kept without them then. */
+const BODY_WITHIN = 3000;
+/** Whose hold it was: another may be chosen by now, or the page not have them yet. */
+async function heldBy(done: KeptHold): Promise<Person | null> {
+  if (props.person?.id === done.personId) return props.person;
+  const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), BODY_WITHIN));
+  return Promise.race([readPerson(done.personId).catch(() => null), late]);
+}
+async function withBody(input: LookInput, done: KeptHold): Promise<LookInput> {
+  const by = await heldBy(done);
+  return by ? { ...input, observation: { ...input.observation, athlete: athleteOf(by) } } : input;
+}
 /** A hold that was begun with nobody named. */
 const nameless = computed(() => hold.value?.personId === '');
 function named(personId: string): void {
@@ -267,11 +272,13 @@ function named(personId: string): void {
 }
 async function finish(next = false): Promise<void> {
   const done = whole();
+  // What was set up and tapped is taken before anything is waited for.
+  const input = madeOf(done);
   // What was tapped goes only when it is kept, or with the server.
-  if (!(await run(async () => props.keep(done.personId, madeOf(done, await heldBy(done)))))) return;
+  if (!(await run(async () => props.keep(done.personId, await withBody(input, done))))) return;
   clear();
   [answers.value, hurts.value] = [{}, []];
-  if (!next) return emit('done', done.id);
+  if (!next) return emit('done', input.id);
   sets.value += 1;
   restLeft.value = REST;
   announce(`Set ${sets.value} is kept. ${REST} seconds of rest.`);
@@ -305,7 +312,7 @@ watch(
 /** Where nothing can be kept or sent, the hold goes into a file, which *Import* takes. */
 async function saveAsFile(): Promise<void> {
   const done = whole();
-  const { observation, startedAt } = madeOf(done, await heldBy(done));
+  const { observation, startedAt } = await withBody(madeOf(done), done);
   saveFile(`hold-${startedAt.slice(0, 10)}.json`, JSON.stringify(observation, null, 2));
 }
 /** Pain ends a hold whoever has the clock. */
