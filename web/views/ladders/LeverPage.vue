@@ -111,7 +111,7 @@ const shown = (knob: Knob, value: number): string =>
       class="w-56"
       label="Who"
       nobody="An average body"
-      placeholder="An average body"
+      :placeholder="personId ? '…' : 'An average body'"
       :model-value="personId"
       @update:model-value="(id) => go({ person: id })"
     />
