@@ -1,6 +1,7 @@
 /**
- * `npm run mutation [-- --share 0.1] [room …]`: what the core's tests let through. First the named mutants, each of which must be
- * killed; then Stryker over the rooms of the core, or over a share of their lines drawn the same way every time.
+ * `npm run mutation [-- --share 0.1] [--draw name] [room …]`: what the core's tests let through. First the named mutants, each of
+ * which must be killed; then Stryker over the rooms of the core, or over a share of their lines. The same name draws the same
+ * lines; another name draws lines for which no test was written.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
@@ -25,7 +26,11 @@ const ROOMS = ['measure', 'judge', 'hold', 'reason', 'prescribe', 'ladder', 'sta
 const STRETCH = 12;
 
 const { values, positionals } = parseArgs({
-  options: { share: { type: 'string', default: '1' }, only: { type: 'string', default: 'both' } },
+  options: {
+    share: { type: 'string', default: '1' },
+    draw: { type: 'string', default: '' },
+    only: { type: 'string', default: 'both' },
+  },
   allowPositionals: true,
 });
 const share = Number(values.share);
@@ -77,7 +82,7 @@ function drawn(room) {
       if (share === 1) return [path];
       const lines = readFileSync(join(root, path), 'utf8').split('\n').length;
       return Array.from({ length: Math.ceil(lines / STRETCH) }, (_, i) => i)
-        .filter((i) => createHash('sha256').update(`${path}:${i}`).digest().readUInt32BE(0) / 2 ** 32 < share)
+        .filter((i) => createHash('sha256').update(`${values.draw}${path}:${i}`).digest().readUInt32BE(0) / 2 ** 32 < share)
         .map((i) => `${path}:${i * STRETCH + 1}-${(i + 1) * STRETCH}`);
     });
 }

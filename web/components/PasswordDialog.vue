@@ -1,30 +1,34 @@
 <script setup lang="ts">
 /** One's own password, changed with the one before. */
-import { reactive, ref, watch } from 'vue';
-import { useAction } from '../data/action.js';
+import { ref, watch } from 'vue';
+import { z } from 'zod';
+import { ownPasswordSchema } from '../../api/accounts.js';
+import { useZodForm } from '../data/form.js';
 import { useSession } from '../data/session.js';
+import FormField from './FormField.vue';
 import ModalFrame from './ModalFrame.vue';
 
 const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 const session = useSession();
-const form = reactive({ before: '', password: '', again: '' });
+const blank = () => ({ before: '', password: '', again: '' });
 const done = ref(false);
-const { busy, error, run } = useAction();
+const { typed, busy, error, submit, refill } = useZodForm({
+  blank,
+  asInput: (form) => form,
+  schema: ownPasswordSchema
+    .extend({ again: z.string() })
+    .refine((f) => f.again === f.password, { path: ['again'], message: 'is not the same as the new one above' }),
+  keep: ({ before, password }) => session.changePassword(before, password),
+});
 watch(
   () => props.open,
   () => {
-    Object.assign(form, { before: '', password: '', again: '' });
-    [error.value, done.value] = [null, false];
+    refill(blank());
+    done.value = false;
   },
 );
-async function change(): Promise<void> {
-  if (form.password !== form.again) {
-    error.value = 'The two new passwords are not the same.';
-    return;
-  }
-  done.value = await run(() => session.changePassword(form.before, form.password));
-}
+const change = async (event: Event): Promise<void> => void (done.value = await submit(event));
 </script>
 
 <template>
@@ -33,37 +37,23 @@ async function change(): Promise<void> {
       <p role="status">Changed. Your sessions on other devices have ended.</p>
       <button class="btn btn-main" @click="emit('close')">Close</button>
     </div>
-    <form v-else class="mt-2 space-y-3" @submit.prevent="change">
-      <div>
-        <label class="label" for="pw-before">The one you have</label>
-        <input
-          id="pw-before"
-          v-model="form.before"
-          type="password"
-          class="field"
-          required
-          autocomplete="current-password"
-        />
-      </div>
-      <div
-        v-for="[id, name] in [
-          ['password', 'A new one, ten characters or more'],
-          ['again', 'The new one again'],
+    <form v-else class="mt-2 space-y-3" novalidate @submit.prevent="change">
+      <FormField
+        v-for="[id, label, complete] in [
+          ['before', 'The one you have', 'current-password'],
+          ['password', 'A new one, ten characters or more', 'new-password'],
+          ['again', 'The new one again', 'new-password'],
         ] as const"
+        :id="`pw-${id}`"
         :key="id"
-      >
-        <label class="label" :for="`pw-${id}`">{{ name }}</label>
-        <input
-          :id="`pw-${id}`"
-          v-model="form[id]"
-          type="password"
-          class="field"
-          minlength="10"
-          maxlength="200"
-          required
-          autocomplete="new-password"
-        />
-      </div>
+        v-model="typed[id]"
+        :path="id"
+        :label="label"
+        type="password"
+        maxlength="200"
+        required
+        :autocomplete="complete"
+      />
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex gap-2">
         <button class="btn btn-main" :disabled="busy">Change it</button>

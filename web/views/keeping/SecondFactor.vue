@@ -2,18 +2,18 @@
 /** A code beside the password: begun, confirmed by a first code, taken away with the password. */
 import { Printer } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import type { SecondBegun } from '../../../api/accounts.js';
+import { secondKeepSchema, type SecondBegun } from '../../../api/accounts.js';
+import FormField from '../../components/FormField.vue';
 import { saveFile } from '../../components/save-file.js';
 import { useAction } from '../../data/action.js';
+import { useZodForm } from '../../data/form.js';
 import { beginSecond, dropSecond, keepSecond } from '../../data/keeping.js';
 import { useSession } from '../../data/session.js';
-import OwnPassword from './OwnPassword.vue';
+import PasswordForm from './PasswordForm.vue';
 
 const session = useSession();
 const { busy, error, run } = useAction();
 const begun = ref<SecondBegun | null>(null);
-const code = ref('');
-const password = ref('');
 const ending = ref(false);
 /** Shown once. */
 const codes = ref<string[] | null>(null);
@@ -22,15 +22,20 @@ const picture = computed(() => begun.value && `data:image/svg+xml;utf8,${encodeU
 const spaced = computed(() => begun.value?.secret.match(/.{1,4}/g)?.join(' ') ?? '');
 
 const begin = (): Promise<boolean> => run(async () => (begun.value = await beginSecond()));
-async function confirm(): Promise<void> {
-  const done = await run(async () => (codes.value = await keepSecond(code.value)));
-  if (!done) return;
-  [begun.value, code.value] = [null, ''];
+const form = useZodForm({
+  blank: () => ({ code: '' }),
+  asInput: (typed) => typed,
+  schema: secondKeepSchema,
+  keep: async ({ code }) => (codes.value = await keepSecond(code)),
+});
+async function confirm(event: Event): Promise<void> {
+  if (!(await form.submit(event))) return;
+  begun.value = null;
+  form.refill({ code: '' });
   await session.load();
 }
-async function end(): Promise<void> {
-  if (!(await run(() => dropSecond(password.value)))) return;
-  [ending.value, password.value, codes.value] = [false, '', null];
+async function ended(): Promise<void> {
+  [ending.value, codes.value] = [false, null];
   await session.load();
 }
 const asText = (): string =>
@@ -59,38 +64,39 @@ const asText = (): string =>
         <button class="btn" @click="codes = null">I have them</button>
       </div>
     </template>
-    <form v-else-if="begun" class="mt-2 space-y-3" @submit.prevent="confirm">
+    <form v-else-if="begun" class="mt-2 space-y-3" novalidate @submit.prevent="confirm">
       <p>Scan this with the program on your device, or type the secret into it.</p>
       <img :src="picture!" alt="The secret as a picture to scan" class="h-56 w-56 rounded bg-white p-2" />
       <p class="figures break-all">{{ spaced }}</p>
-      <div class="max-w-xs">
-        <label class="label" for="second-code">The code that it shows now</label>
-        <input
-          id="second-code"
-          v-model="code"
-          class="field figures"
-          inputmode="numeric"
-          autocomplete="one-time-code"
-          required
-          maxlength="8"
-        />
-      </div>
-      <p v-if="error" role="alert" class="note">{{ error }}</p>
+      <FormField
+        id="second-code"
+        v-model="form.typed.code"
+        class="max-w-xs"
+        path="code"
+        label="The code that it shows now"
+        inputmode="numeric"
+        autocomplete="one-time-code"
+        required
+        maxlength="8"
+      />
+      <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
       <div class="flex flex-wrap gap-2">
-        <button class="btn btn-main" :disabled="busy">Take it into use</button>
+        <button class="btn btn-main" :disabled="form.busy.value">Take it into use</button>
         <button type="button" class="btn" @click="begun = null">Cancel</button>
       </div>
     </form>
     <template v-else-if="on">
       <button v-if="!ending" class="btn mt-2" @click="ending = true">Take it away</button>
-      <form v-else class="mt-2 space-y-3" @submit.prevent="end">
-        <OwnPassword id="second-password" v-model="password" />
-        <p v-if="error" role="alert" class="note">{{ error }}</p>
-        <div class="flex flex-wrap gap-2">
-          <button class="btn btn-stop" :disabled="busy">Take it away</button>
-          <button type="button" class="btn" @click="ending = false">Keep it</button>
-        </div>
-      </form>
+      <PasswordForm
+        v-else
+        id="second-password"
+        class="mt-2"
+        does="Take it away"
+        leave="Keep it"
+        :keep="dropSecond"
+        @done="ended"
+        @leave="ending = false"
+      />
     </template>
     <template v-else>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

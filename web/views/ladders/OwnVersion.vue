@@ -1,23 +1,52 @@
 <script setup lang="ts">
 /** Keeps the figure as it is set as a version of the hall's own, on the same ladder; one of the hall's own can be taken away. */
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { z } from 'zod';
 import type { Pose } from '../../../core/body/pose.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
-import type { Rung } from '../../../core/formats/catalog.js';
+import { rungSchema, type Rung } from '../../../core/formats/catalog.js';
 import type { Knobs } from '../../../core/statics/knobs.js';
 import DraftBack from '../../components/DraftBack.vue';
+import FormField from '../../components/FormField.vue';
 import TakeAway from '../../components/TakeAway.vue';
 import { putEntry, shipped } from '../../data/catalogue.js';
 import { useFormDraft } from '../../data/drafts.js';
-import { useAction } from '../../data/action.js';
+import { useZodForm } from '../../data/form.js';
 
 const props = defineProps<{ rung: Rung; pose: Pose; knobs: Knobs }>();
 const emit = defineEmits<{ made: [place: string] }>();
-const { busy, error, run } = useAction();
 const open = ref(false);
 const blank = () => ({ name: '', how: props.rung.how, target: props.rung.target });
-const form = reactive(blank());
+/** Letters and digits of a name, for what it is known by. */
+const idOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+/** The version that was kept last. */
+let made: Rung | null = null;
+const { typed, busy, error, submit, refill } = useZodForm({
+  blank,
+  asInput({ name, how, target }) {
+    const { support } = props.pose;
+    return {
+      ...props.rung,
+      id: idOf(name),
+      name,
+      how,
+      target,
+      ahead: support?.ahead ?? props.rung.ahead,
+      stack: support || props.pose.orientation !== 'prone' ? props.rung.stack : 'trunk',
+      pose: { ...props.pose, contacts: props.pose.contacts.map((c) => ({ ...c })) },
+    };
+  },
+  schema: rungSchema,
+  keep: (record) => putEntry('rungs', `${record.family}.${record.id}`, (made = record)),
+  // What is wrong with what it is known by is wrong with its name.
+  at: (path) => (path === 'id' ? 'name' : path),
+});
 watch(
   () => placeKey(props.rung),
   () => (open.value = false),
@@ -29,7 +58,7 @@ const draft = useFormDraft(
     schema: z.object({ name: z.string(), how: z.string(), target: z.number() }),
   },
   open,
-  form,
+  typed,
   blank,
 );
 const own = computed(() => !shipped.rungs.some((r) => placeKey(r) === placeKey(props.rung)));
@@ -37,35 +66,15 @@ const own = computed(() => !shipped.rungs.some((r) => placeKey(r) === placeKey(p
 const kit = computed(() =>
   (['addedMass', 'bandForce', 'edgeDistance'] as const).filter((id) => (props.knobs[id] ?? 0) !== 0),
 );
-const idOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
 function start(): void {
-  Object.assign(form, blank());
+  refill(blank());
   open.value = true;
 }
-async function keep(): Promise<void> {
-  const id = idOf(form.name);
-  const { support } = props.pose;
-  const record: Rung = {
-    ...props.rung,
-    id,
-    name: form.name,
-    how: form.how,
-    target: form.target,
-    ahead: support?.ahead ?? props.rung.ahead,
-    stack: support || props.pose.orientation !== 'prone' ? props.rung.stack : 'trunk',
-    pose: { ...props.pose, contacts: props.pose.contacts.map((c) => ({ ...c })) },
-  };
-  const done = await run(() => putEntry('rungs', `${record.family}.${id}`, record));
-  if (!done) return;
+async function keep(event: Event): Promise<void> {
+  if (!(await submit(event))) return;
   await draft.drop();
   open.value = false;
-  emit('made', placeKey(record));
+  emit('made', placeKey(made!));
 }
 /** The version that was taken away last: it can be put back from here, although another is shown by then. */
 const taken = ref<Rung | null>(null);
@@ -100,35 +109,18 @@ function back(rung: Rung): void {
         @back="back(subject)"
       />
     </div>
-    <form v-else class="mt-1 space-y-2" @submit.prevent="keep">
+    <form v-else class="mt-1 space-y-2" novalidate @submit.prevent="keep">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <div class="grid grid-cols-[1fr_6rem] gap-2">
-        <div>
-          <label class="label" for="o-name">Name</label>
-          <input id="o-name" v-model="form.name" class="field" minlength="3" maxlength="60" required />
-        </div>
-        <div>
-          <label class="label" for="o-target">Target, s</label>
-          <input
-            id="o-target"
-            v-model.number="form.target"
-            type="number"
-            min="1"
-            max="600"
-            class="field figures"
-            required
-          />
-        </div>
+        <FormField id="o-name" v-model="typed.name" path="name" label="Name" maxlength="60" required />
+        <FormField id="o-target" v-model="typed.target" path="target" label="Target, s" type="number" required />
       </div>
-      <div>
-        <label class="label" for="o-how">How</label>
-        <input id="o-how" v-model="form.how" class="field" maxlength="300" required />
-      </div>
+      <FormField id="o-how" v-model="typed.how" path="how" label="How" maxlength="300" required />
+      <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="busy || idOf(form.name).length < 2">Keep</button>
+        <button class="btn btn-main" :disabled="busy">Keep</button>
         <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
       </div>
     </form>
-    <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
   </section>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What to do next at a version: the rule that fired, its numbers, and the coach's decision, which is stored. */
-import { computed, reactive, ref } from 'vue';
-import type { LadderStep, OnLadders } from '../../../api/ladders.js';
+import { computed, ref } from 'vue';
+import { ladderStepInputSchema, type LadderStep, type OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { rungsOnLadder, ladderOf, placeKey } from '../../../core/catalog/ladders.js';
 import type { Rung } from '../../../core/formats/catalog.js';
@@ -11,8 +11,10 @@ import { catalog } from '../../data/catalogue.js';
 import { decideStep, takeStepBack } from '../../data/ladders.js';
 import { answeredStep, decided, wordsOfStep } from '../../data/on-ladders.js';
 import { useAction } from '../../data/action.js';
+import { useZodForm } from '../../data/form.js';
 import { dayText, placeName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import FormField from '../../components/FormField.vue';
 import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{
@@ -27,7 +29,6 @@ const props = defineProps<{
 const session = useSession();
 const { busy, error, run } = useAction();
 const mode = ref<'none' | 'changed' | 'declined'>('none');
-const form = reactive({ to: '', seconds: 0, reason: '' });
 const DONE: Record<LadderStep['decision'], string> = { accepted: 'Accepted', changed: 'Changed', declined: 'Declined' };
 
 const told = computed(() => wordsOfStep(props.rung, props.body, props.proposal));
@@ -39,18 +40,24 @@ const choices = computed(() => {
     : [];
 });
 
+const decision = (of: LadderStep['decision'], change: Partial<Parameters<typeof decided>[4]> = {}) =>
+  decided(props.proposal, told.value, props.rung, of, { lookId: props.lookId, ...change });
+const blank = () => ({ to: props.proposal.to, seconds: Math.round(props.proposal.seconds), reason: '' });
+const form = useZodForm({
+  blank,
+  asInput: ({ to, seconds, reason }) =>
+    mode.value === 'changed' ? decision('changed', { to, seconds, reason }) : decision('declined', { reason }),
+  schema: ladderStepInputSchema,
+  keep: (input) => decideStep(props.person.id, input),
+});
 function open(next: 'changed' | 'declined'): void {
   mode.value = next;
-  Object.assign(form, { to: props.proposal.to, seconds: Math.round(props.proposal.seconds), reason: '' });
+  form.refill(blank());
 }
-async function decide(decision: LadderStep['decision']): Promise<void> {
-  const input = decided(props.proposal, told.value, props.rung, decision, {
-    lookId: props.lookId,
-    ...(decision === 'accepted' ? {} : { reason: form.reason }),
-    ...(decision === 'changed' ? { to: form.to, seconds: form.seconds } : {}),
-  });
-  if (await run(() => decideStep(props.person.id, input))) mode.value = 'none';
+async function decide(event: Event): Promise<void> {
+  if (await form.submit(event)) mode.value = 'none';
 }
+const accept = (): Promise<boolean> => run(() => decideStep(props.person.id, decision('accepted')));
 const takeBack = (): Promise<boolean> => run(() => takeStepBack(props.person.id, answered.value!.id));
 </script>
 
@@ -75,37 +82,24 @@ const takeBack = (): Promise<boolean> => run(() => takeStepBack(props.person.id,
     </p>
     <template v-else-if="session.isCoach">
       <div v-if="mode === 'none'" class="mt-2 flex flex-wrap gap-2">
-        <button class="btn btn-main" :disabled="busy" @click="decide('accepted')">Accept</button>
+        <button class="btn btn-main" :disabled="busy" @click="accept">Accept</button>
         <button class="btn" @click="open('changed')">Change</button>
         <button class="btn" @click="open('declined')">Decline</button>
       </div>
-      <form v-else class="mt-2 space-y-2" @submit.prevent="decide(mode as 'changed' | 'declined')">
+      <form v-else class="mt-2 space-y-2" novalidate @submit.prevent="decide">
         <div v-if="mode === 'changed'" class="grid grid-cols-[1fr_6rem] gap-2">
           <PickOne
             id="st-to"
-            v-model="form.to"
+            v-model="form.typed.to"
             label="Go to"
             :choices="choices.map((r) => ({ id: placeKey(r), name: r.name }))"
           />
-          <div>
-            <label class="label" for="st-s">For, s</label>
-            <input
-              id="st-s"
-              v-model.number="form.seconds"
-              type="number"
-              min="1"
-              max="3600"
-              class="field figures"
-              required
-            />
-          </div>
+          <FormField id="st-s" v-model="form.typed.seconds" path="seconds" label="For, s" type="number" required />
         </div>
-        <div>
-          <label class="label" for="st-why">Why</label>
-          <input id="st-why" v-model="form.reason" class="field" maxlength="300" required />
-        </div>
+        <FormField id="st-why" v-model="form.typed.reason" path="reason" label="Why" maxlength="300" required />
+        <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
         <div class="flex gap-2">
-          <button class="btn btn-main" :disabled="busy">Keep</button>
+          <button class="btn btn-main" :disabled="form.busy.value">Keep</button>
           <button type="button" class="btn" @click="mode = 'none'">Cancel</button>
         </div>
       </form>

@@ -1,32 +1,49 @@
 <script setup lang="ts">
 /** Sends a person their drills, their programme or their record, with a line of the coach's own. */
 import { Send } from '@lucide/vue';
-import { reactive, ref } from 'vue';
+import { ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { z } from 'zod';
-import type { LetterKind } from '../../../api/letters.js';
+import { letterInputSchema, type LetterKind } from '../../../api/letters.js';
 import { LINK_DAYS } from '../../../words/programme.js';
 import { LETTER_WORDS } from '../../../words/letters.js';
+import FormField from '../../components/FormField.vue';
 import ModalFrame from '../../components/ModalFrame.vue';
 import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
-import { useAction } from '../../data/action.js';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { sendLetter } from '../../data/letters.js';
 import { changePerson, usePerson } from '../../data/people.js';
 
 const props = defineProps<{ personId: string; what: LetterKind; of: string | null; label?: string }>();
 const open = ref(false);
 const person = usePerson(() => (open.value ? props.personId : null));
-const { busy, error, run } = useAction();
-interface Form {
+type Form = {
   to: string;
   note: string;
   days: string;
   keep: boolean;
-}
+};
 const fill = (): Form => ({ to: person.value.value?.email ?? '', note: '', days: '30', keep: true });
-const form = reactive(fill());
+/** The same letter whoever presses twice. */
+let id = crypto.randomUUID() as string;
+const {
+  typed: form,
+  busy,
+  error,
+  submit,
+  refill,
+} = useZodForm({
+  blank: fill,
+  asInput: ({ to, note, days }) => ({ id, what: props.what, of: props.of, to: to.trim(), note, days: Number(days) }),
+  schema: letterInputSchema,
+  async keep(letter, { keep }) {
+    await sendLetter(props.personId, letter);
+    const { value } = person.value;
+    if (keep && value?.email === null) await changePerson(value, { email: letter.to });
+  },
+});
 const draft = useFormDraft(
   {
     of: () => `letter/${props.personId}/${props.what}/${props.of ?? ''}`,
@@ -37,8 +54,6 @@ const draft = useFormDraft(
   form,
   fill,
 );
-/** The same letter whoever presses twice. */
-let id = crypto.randomUUID() as string;
 const sent = ref('');
 async function begin(): Promise<void> {
   sent.value = '';
@@ -46,24 +61,13 @@ async function begin(): Promise<void> {
   await person.load();
   if (form.to === '') form.to = person.value.value?.email ?? '';
 }
-const send = (): Promise<boolean> =>
-  run(async () => {
-    const to = form.to.trim();
-    await sendLetter(props.personId, {
-      id,
-      what: props.what,
-      of: props.of,
-      to,
-      note: form.note,
-      days: Number(form.days),
-    });
-    const { value } = person.value;
-    if (form.keep && value?.email === null) await changePerson(value, { email: to });
-    await draft.drop();
-    id = crypto.randomUUID();
-    [sent.value, open.value] = [to, false];
-    Object.assign(form, fill());
-  });
+async function send(event: Event): Promise<void> {
+  if (!(await submit(event))) return;
+  await draft.drop();
+  id = crypto.randomUUID();
+  [sent.value, open.value] = [form.to.trim(), false];
+  refill(fill());
+}
 </script>
 
 <template>
@@ -73,14 +77,14 @@ const send = (): Promise<boolean> =>
     <RouterLink to="/letters" class="link inline-block min-h-[44px] content-center">Read it</RouterLink>
   </span>
   <ModalFrame :open="open" :title="`${LETTER_WORDS[what]} for ${person.value.value?.name ?? ''}`" @close="open = false">
-    <form class="space-y-3" :data-draft="draft.kept.value ? 'kept' : undefined" @submit.prevent="send">
+    <form class="space-y-3" :data-draft="draft.kept.value ? 'kept' : undefined" novalidate @submit.prevent="send">
       <div>
-        <label class="label" for="letter-to">To</label
-        ><input
+        <FormField
           id="letter-to"
           v-model="form.to"
+          path="to"
+          label="To"
           type="email"
-          class="field"
           required
           maxlength="254"
           autocomplete="off"
@@ -95,10 +99,14 @@ const send = (): Promise<boolean> =>
         label="Its link opens for"
         :choices="LINK_DAYS"
       />
-      <div>
-        <label class="label" for="letter-note">A line of your own</label
-        ><textarea id="letter-note" v-model="form.note" class="field" rows="3" maxlength="1000"></textarea>
-      </div>
+      <FormField
+        id="letter-note"
+        v-model="form.note"
+        path="note"
+        label="A line of your own"
+        :rows="3"
+        maxlength="1000"
+      />
       <p class="text-soft text-sm">
         {{
           what === 'programme'

@@ -4,11 +4,15 @@ import { ref, type Component } from 'vue';
 import { z } from 'zod';
 import DraftBack from '../../components/DraftBack.vue';
 import type { Drill } from '../../../core/formats/catalog.js';
-import { entryKey, type EntryKind, type EntryRecord, type StudioEntry } from '../../../core/formats/entries.js';
-import type { Problem } from '../../../core/formats/problems.js';
-import { useAction } from '../../data/action.js';
+import {
+  ENTRY_SCHEMAS,
+  entryKey,
+  type EntryKind,
+  type EntryRecord,
+  type StudioEntry,
+} from '../../../core/formats/entries.js';
 import { useDraft } from '../../data/drafts.js';
-import { ApiError } from '../../data/call.js';
+import { useZodForm } from '../../data/form.js';
 import { catalog, entryBefore, putEntry, type EntryBefore } from '../../data/catalogue.js';
 import { editDraft, type EntryDraft } from './library.js';
 import CauseFields from './entries/CauseFields.vue';
@@ -22,8 +26,6 @@ import TestFields from './entries/TestFields.vue';
 
 const props = defineProps<{ entry: StudioEntry; copy: boolean }>();
 const emit = defineEmits<{ saved: [key: string]; cancel: [] }>();
-const { busy, error, run } = useAction();
-const problems = ref<Problem[]>([]);
 /** Versions and gates are changed on the ladders, where they are seen. */
 const FIELDS: Partial<Record<EntryKind, Component>> = {
   drills: DrillFields,
@@ -53,10 +55,20 @@ function begin(): EntryRecord {
       : {}),
   } as EntryRecord;
 }
-const record = ref<EntryRecord>(begin());
-const keyNow = (): string => entryKey(props.entry.kind, record.value);
+const keyOf = (record: EntryRecord): string => entryKey(props.entry.kind, record);
+const stood = (record: EntryRecord): EntryBefore => entryBefore(props.entry.kind, keyOf(record));
 /** What stood when the change began: what somebody else changes meanwhile is seen by it. */
-const before = ref<EntryBefore>(entryBefore(props.entry.kind, keyNow()));
+const before = ref<EntryBefore>(stood(begin()));
+/** It was refused once: what is folded away may be what is wrong. */
+const refused = ref(false);
+const { typed, busy, error, submit, refill } = useZodForm({
+  blank: () => ({ record: begin() }),
+  asInput: ({ record }) => record,
+  schema: ENTRY_SCHEMAS[props.entry.kind] as z.ZodType<EntryRecord>,
+  keep: (record) => putEntry(props.entry.kind, keyOf(record), record, props.copy ? stood(record) : before.value),
+  // Lists are typed as one text.
+  at: (path) => (path === 'file' ? path : `record.${path.replace(/^(how|kit)\[.*$/, '$1')}`),
+});
 const isRecord = (found: unknown): found is EntryRecord =>
   typeof found === 'object' && found !== null && Object.keys(begin()).every((key) => key in found);
 const draft = useDraft<EntryDraft>({
@@ -71,12 +83,12 @@ const draft = useDraft<EntryDraft>({
     return z.NEVER;
   }),
   now: () =>
-    JSON.stringify(record.value) === JSON.stringify(begin()) ? null : { record: record.value, before: before.value },
-  take: (value) => void ([record.value, before.value] = [value.record, value.before]),
+    JSON.stringify(typed.record) === JSON.stringify(begin()) ? null : { record: typed.record, before: before.value },
+  take: (value) => void ([typed.record, before.value] = [value.record, value.before]),
 });
 function anew(): void {
-  record.value = begin();
-  before.value = entryBefore(props.entry.kind, keyNow());
+  refill({ record: begin() });
+  before.value = stood(typed.record);
   draft.begunAnew();
 }
 async function cancel(): Promise<void> {
@@ -84,37 +96,24 @@ async function cancel(): Promise<void> {
   emit('cancel');
 }
 
-async function save(): Promise<void> {
-  problems.value = [];
-  const done = await run(async () => {
-    try {
-      const stood = props.copy ? entryBefore(props.entry.kind, keyNow()) : before.value;
-      await putEntry(props.entry.kind, keyNow(), record.value, stood);
-    } catch (refused) {
-      if (refused instanceof ApiError && refused.problem.problems) problems.value = refused.problem.problems;
-      throw refused;
-    }
-  });
-  if (!done) return;
+async function save(event: Event): Promise<void> {
+  const kept = await submit(event);
+  refused.value = !kept;
+  if (!kept) return;
   await draft.drop();
-  emit('saved', record.value.id);
+  emit('saved', typed.record.id);
 }
 </script>
 
 <template>
-  <form class="space-y-3" @submit.prevent="save">
+  <form class="space-y-3" novalidate @submit.prevent="save">
     <DraftBack :draft="draft" @anew="anew" />
     <component
       :is="FIELDS[entry.kind]"
-      v-model="record"
-      v-bind="entry.kind === 'drills' ? { folded: copy && problems.length === 0 } : {}"
+      v-model="typed.record"
+      v-bind="entry.kind === 'drills' ? { folded: copy && !refused } : {}"
     />
-    <div v-if="error" role="alert" class="note">
-      <p>{{ error }}</p>
-      <ul v-if="problems.length > 1" class="list-disc pl-5">
-        <li v-for="p in problems" :key="p.path + p.message">{{ p.path }}: {{ p.message }}</li>
-      </ul>
-    </div>
+    <p v-if="error" role="alert" class="note whitespace-pre-line">{{ error }}</p>
     <div class="flex gap-2">
       <button class="btn btn-main" :disabled="busy">{{ copy ? 'Keep the copy' : 'Keep the change' }}</button>
       <button type="button" class="btn" @click="cancel">Cancel</button>

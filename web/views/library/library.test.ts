@@ -102,8 +102,14 @@ describe('changing an entry', () => {
     await button(/Change it/).trigger('click');
     await page.find('article form input').setValue('Slipway bridge');
     await page.find('article form').trigger('submit');
-    await until(() => page.text().includes('kit: names kit that is not known'));
+    await until(() => page.find('#e-kit-wrong').exists());
+    expect(page.find('#e-kit-wrong').text()).toBe('This names kit that is not known.');
+    expect(page.find('#e-name-wrong').text()).toBe('This needs a name.');
+    expect(page.find('#e-name').attributes('aria-invalid')).toBe('true');
     expect((page.find('article form input').element as HTMLInputElement).value).toBe('Slipway bridge');
+    // Its draft goes with it, before the next test opens the same entry.
+    await button(/Cancel/).trigger('click');
+    await until(() => !page.find('article form').exists());
   });
   test('a copy has an id of its own and says where it comes from', async () => {
     server.on('entries.put', ({ params, body }) => ({

@@ -12,7 +12,7 @@ import { fitText, turningText } from '../../../words/causes.js';
 import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
-import PickOne from '../../components/PickOne.vue';
+import OverruleForm from './OverruleForm.vue';
 
 const props = defineProps<{
   detail: Explained;
@@ -65,16 +65,14 @@ const index = computed(() => props.detail.takeover);
 const percent = (p: number): string => `${Math.round(100 * Math.min(0.99, p))} %`;
 const number = ref<number | ''>('');
 const overruling = ref(false);
-const chosen = ref<CauseId>('pattern');
-const reason = ref('');
 
 function answer(result: 'positive' | 'negative' | number): void {
   if (asked.value) emit('test', asked.value.id, result);
   number.value = '';
   picked.value = '';
 }
-function overrule(): void {
-  emit('overrule', chosen.value, reason.value);
+function overrule(cause: CauseId, reason: string): void {
+  emit('overrule', cause, reason);
   overruling.value = false;
 }
 </script>
@@ -189,20 +187,7 @@ function overrule(): void {
         {{ percent(detail.whole?.nothing ?? 0) }}. On simulated people, what is said at 0.8 or more is right in more
         than eight of ten. “Fits best” is not a diagnosis.
       </p>
-      <form v-if="overruling" class="mt-2 space-y-2" @submit.prevent="overrule">
-        <PickOne
-          id="over-cause"
-          v-model="chosen"
-          label="I know better: it is"
-          :choices="catalog.causes.filter((c) => c.id !== 'pain')"
-        />
-        <label class="label" for="over-why">Because</label>
-        <input id="over-why" v-model="reason" class="field" required maxlength="300" />
-        <div class="flex gap-2">
-          <button class="btn btn-main">Overrule</button
-          ><button type="button" class="btn" @click="overruling = false">Cancel</button>
-        </div>
-      </form>
+      <OverruleForm v-if="overruling" @overrule="overrule" @cancel="overruling = false" />
       <button v-else class="link min-h-[44px]" @click="overruling = true">Overrule this</button>
     </details>
   </section>

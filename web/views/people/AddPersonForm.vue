@@ -1,17 +1,18 @@
 <script setup lang="ts">
 /** A new person by what the arithmetic needs: name, height, weight; folded below, what has to be known before a load and a picture. */
-import { computed, reactive, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { z } from 'zod';
-import { personInputSchema, type ConsentInput } from '../../../api/people.js';
+import { consentInputSchema, personInputSchema, type ConsentInput } from '../../../api/people.js';
 import { isMinor } from '../../../core/person/consent.js';
 import { CAUTION_IDS } from '../../../core/formats/catalog.js';
 import { PURPOSES } from '../../../words/permissions.js';
 import { massFromForm, statureFromForm } from '../../../words/units.js';
 import DraftBack from '../../components/DraftBack.vue';
-import { useAction } from '../../data/action.js';
+import FormField from '../../components/FormField.vue';
 import { catalog } from '../../data/catalogue.js';
 import { today } from '../../data/clock.js';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { addCaution, addConsent, addPerson } from '../../data/people.js';
 import { useSettings } from '../../stores/settings.js';
 import ManyOf from '../../components/ManyOf.vue';
@@ -20,7 +21,6 @@ import BodySize from './BodySize.vue';
 
 const emit = defineEmits<{ added: [id: string, rest: boolean]; cancel: [] }>();
 const settings = useSettings();
-const { busy, error, run } = useAction();
 /** What is added later. */
 const NOT_ASKED = personInputSchema.omit({ name: true }).parse({});
 const number = z.union([z.number(), z.literal('')]);
@@ -37,7 +37,46 @@ const formSchema = z.object({
 });
 type Form = z.infer<typeof formSchema>;
 const blank = (): Form => formSchema.parse({ name: '', stature: '', mass: '' });
-const form = reactive(blank());
+const minorBy = (form: Form): boolean => isMinor(form.birthYear === '' ? null : form.birthYear, today());
+const permitsAny = (form: Form): boolean => form.pictures || form.handsOn;
+function permissions(form: Form): ConsentInput[] {
+  const by = minorBy(form)
+    ? { givenBy: form.guardian, relation: 'guardian' as const }
+    : { givenBy: form.name, relation: 'self' as const };
+  const given = { ...by, from: today(), until: null };
+  return [
+    ...(form.pictures ? [{ ...given, kind: 'pictures' as const, clips: form.clips }] : []),
+    ...(form.handsOn ? [{ ...given, kind: 'hands-on' as const, clips: false }] : []),
+  ].map((c) => ({ ...c, purpose: PURPOSES[c.kind] }));
+}
+/** What of it is kept already: where a part fails, the same button goes on from there and adds nobody twice. */
+const kept = { id: '', parts: new Set<string>() };
+async function once(part: string, work: () => Promise<unknown>): Promise<void> {
+  if (kept.parts.has(part)) return;
+  await work();
+  kept.parts.add(part);
+}
+const { typed, busy, error, submit } = useZodForm({
+  blank,
+  asInput: (form) => ({
+    person: {
+      ...NOT_ASKED,
+      name: form.name,
+      birthYear: form.birthYear === '' ? null : form.birthYear,
+      stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
+      mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
+    },
+    guardian: permitsAny(form) && minorBy(form) ? form.guardian : null,
+  }),
+  schema: z.object({ person: personInputSchema, guardian: consentInputSchema.shape.givenBy.nullable() }),
+  async keep({ person }, form) {
+    kept.id ||= (await addPerson(person)).id;
+    for (const caution of form.cautions)
+      await once(caution, () => addCaution(kept.id, { caution, from: today(), until: null, note: '' }));
+    for (const permission of permissions(form)) await once(permission.kind, () => addConsent(kept.id, permission));
+  },
+  at: (path) => path.replace(/^person\./, ''),
+});
 const draft = useFormDraft<Form>(
   {
     // Height and weight are typed in the units that are shown.
@@ -46,44 +85,13 @@ const draft = useFormDraft<Form>(
     schema: formSchema,
   },
   ref(true),
-  form,
+  typed,
   blank,
 );
-const minor = computed(() => isMinor(form.birthYear === '' ? null : form.birthYear, today()));
-const permits = computed(() => form.pictures || form.handsOn);
-const permissions = (): ConsentInput[] => {
-  const by = minor.value
-    ? { givenBy: form.guardian, relation: 'guardian' as const }
-    : { givenBy: form.name, relation: 'self' as const };
-  const given = { ...by, from: today(), until: null };
-  return [
-    ...(form.pictures ? [{ ...given, kind: 'pictures' as const, clips: form.clips }] : []),
-    ...(form.handsOn ? [{ ...given, kind: 'hands-on' as const, clips: false }] : []),
-  ].map((c) => ({ ...c, purpose: PURPOSES[c.kind] }));
-};
-/** What of it is kept already: where a part fails, the same button goes on from there and adds nobody twice. */
-const kept = { id: '', parts: new Set<string>() };
-async function once(part: string, work: () => Promise<unknown>): Promise<void> {
-  if (kept.parts.has(part)) return;
-  await work();
-  kept.parts.add(part);
-}
-async function add(rest: boolean): Promise<void> {
-  const done = await run(async () => {
-    kept.id ||= (
-      await addPerson({
-        ...NOT_ASKED,
-        name: form.name,
-        birthYear: form.birthYear === '' ? null : form.birthYear,
-        stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
-        mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
-      })
-    ).id;
-    for (const caution of form.cautions)
-      await once(caution, () => addCaution(kept.id, { caution, from: today(), until: null, note: '' }));
-    for (const permission of permissions()) await once(permission.kind, () => addConsent(kept.id, permission));
-  });
-  if (!done) return;
+const minor = computed(() => minorBy(typed));
+const permits = computed(() => permitsAny(typed));
+async function add(event: Event, rest: boolean): Promise<void> {
+  if (!(await submit(event))) return;
   await draft.drop();
   emit('added', kept.id, rest);
 }
@@ -94,42 +102,42 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <form class="grid gap-3" @submit.prevent="add(false)">
+  <form class="grid gap-3" novalidate @submit.prevent="add($event, false)">
     <DraftBack :draft="draft" @anew="draft.anew()" />
-    <div>
-      <label class="label" for="p-name">Name</label
-      ><input id="p-name" v-model="form.name" class="field" required maxlength="80" autocomplete="off" />
-    </div>
+    <FormField id="p-name" v-model="typed.name" path="name" label="Name" required maxlength="80" autocomplete="off" />
     <div class="grid grid-cols-2 gap-3">
-      <BodySize v-model:stature="form.stature" v-model:mass="form.mass" />
+      <BodySize v-model:stature="typed.stature" v-model:mass="typed.mass" />
     </div>
     <details>
       <summary class="min-h-[44px] content-center font-semibold">
-        Cautions and permissions{{ form.cautions.length + Number(permits) ? ': some set' : '' }}
+        Cautions and permissions{{ typed.cautions.length + Number(permits) ? ': some set' : '' }}
       </summary>
       <fieldset>
         <legend class="label">Care is due with</legend>
-        <ManyOf v-model="form.cautions" :choices="catalog.cautions" />
+        <ManyOf v-model="typed.cautions" :choices="catalog.cautions" />
       </fieldset>
-      <div class="mt-3">
-        <label class="label" for="p-born">Born, year</label>
-        <input
-          id="p-born"
-          v-model.number="form.birthYear"
-          class="field figures !w-32"
-          type="number"
-          inputmode="numeric"
-          min="1900"
-          :max="today().slice(0, 4)"
-        />
-      </div>
-      <OnOff v-model="form.pictures" class="mt-2">Pictures may be taken and kept</OnOff>
-      <OnOff v-if="form.pictures" v-model="form.clips">Clips may be kept too</OnOff>
-      <OnOff v-model="form.handsOn">A hand on back, ribs or shoulders is all right</OnOff>
-      <div v-if="permits && minor">
-        <label class="label" for="p-guardian">Guardian who gave the permission</label>
-        <input id="p-guardian" v-model="form.guardian" class="field" required maxlength="80" autocomplete="off" />
-      </div>
+      <FormField
+        id="p-born"
+        v-model="typed.birthYear"
+        path="birthYear"
+        label="Born, year"
+        class="mt-3 max-w-32"
+        type="number"
+        inputmode="numeric"
+      />
+      <OnOff v-model="typed.pictures" class="mt-2">Pictures may be taken and kept</OnOff>
+      <OnOff v-if="typed.pictures" v-model="typed.clips">Clips may be kept too</OnOff>
+      <OnOff v-model="typed.handsOn">A hand on back, ribs or shoulders is all right</OnOff>
+      <FormField
+        v-if="permits && minor"
+        id="p-guardian"
+        v-model="typed.guardian"
+        path="guardian"
+        label="Guardian who gave the permission"
+        required
+        maxlength="80"
+        autocomplete="off"
+      />
       <p v-else-if="permits" class="text-soft">Given by themselves. Under 18 a guardian gives it: enter the year.</p>
     </details>
     <p class="text-soft text-sm">
@@ -139,7 +147,7 @@ async function leave(): Promise<void> {
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="flex flex-wrap gap-2">
       <button class="btn btn-main" :disabled="busy">Add</button>
-      <button type="button" class="btn" :disabled="busy || !form.name.trim()" @click="add(true)">
+      <button type="button" class="btn" :disabled="busy || !typed.name.trim()" @click="add($event, true)">
         Add, and fill in the rest
       </button>
       <button type="button" class="btn btn-quiet ml-auto" @click="leave">Cancel</button>

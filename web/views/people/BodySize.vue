@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Height and weight in the units that are shown; what is typed follows when they change. */
 import { watch } from 'vue';
+import FormField from '../../components/FormField.vue';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
 
@@ -17,12 +18,22 @@ watch(
 </script>
 
 <template>
-  <div>
-    <label class="label" for="p-stature">Height ({{ settings.units === 'metric' ? 'cm' : 'inches' }})</label>
-    <input id="p-stature" v-model.number="stature" type="number" step="0.1" min="1" class="field" />
-  </div>
-  <div>
-    <label class="label" for="p-mass">Weight ({{ settings.units === 'metric' ? 'kg' : 'pounds' }})</label>
-    <input id="p-mass" v-model.number="mass" type="number" step="0.1" min="1" class="field" />
-  </div>
+  <FormField
+    id="p-stature"
+    v-model="stature"
+    path="stature"
+    :label="`Height (${settings.units === 'metric' ? 'cm' : 'inches'})`"
+    type="number"
+    step="0.1"
+    min="1"
+  />
+  <FormField
+    id="p-mass"
+    v-model="mass"
+    path="mass"
+    :label="`Weight (${settings.units === 'metric' ? 'kg' : 'pounds'})`"
+    type="number"
+    step="0.1"
+    min="1"
+  />
 </template>

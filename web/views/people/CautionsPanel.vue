@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { z } from 'zod';
-import type { CautionInput, Person, PersonCaution } from '../../../api/people.js';
+import { cautionInputSchema, type CautionInput, type Person, type PersonCaution } from '../../../api/people.js';
 import { siteOfCaution, type MapSite } from '../../../core/body/body-map.js';
 import BodyMap from '../../components/BodyMap.vue';
 import DraftBack from '../../components/DraftBack.vue';
+import FormField from '../../components/FormField.vue';
 import { CAUTION_IDS } from '../../../core/formats/catalog.js';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { catalog } from '../../data/catalogue.js';
 import { today } from '../../data/clock.js';
 import { addCaution, changeCaution, removeCaution } from '../../data/people.js';
@@ -17,12 +19,24 @@ import PickOne from '../../components/PickOne.vue';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
-const { busy, error, run } = useAction();
+const { error, run } = useAction();
 const open = ref(false);
 const editing = ref<string | null>(null);
 const removed = ref<PersonCaution | null>(null);
 const blank = () => ({ caution: 'low-back' as CautionInput['caution'], from: today(), until: '', note: '' });
-const form = reactive(blank());
+const input = (c: Omit<CautionInput, 'until'> & { until: string | null }): CautionInput => ({
+  caution: c.caution,
+  from: c.from,
+  until: c.until || null,
+  note: c.note,
+});
+const form = useZodForm({
+  blank,
+  asInput: input,
+  schema: cautionInputSchema,
+  keep: (caution) =>
+    editing.value ? changeCaution(props.person.id, editing.value, caution) : addCaution(props.person.id, caution),
+});
 const draft = useFormDraft(
   {
     of: () => (session.isCoach && editing.value === null ? `caution/${props.person.id}` : null),
@@ -30,30 +44,20 @@ const draft = useFormDraft(
     schema: z.object({ caution: z.enum(CAUTION_IDS), from: z.string(), until: z.string(), note: z.string() }),
   },
   open,
-  form,
+  form.typed,
   blank,
 );
 
 const effect = (id: string): string => catalog.cautions.find((c) => c.id === id)?.effect ?? '';
-const input = (c: Omit<CautionInput, 'until'> & { until: string | null }): CautionInput => ({
-  caution: c.caution,
-  from: c.from,
-  until: c.until || null,
-  note: c.note,
-});
 
-async function save(): Promise<void> {
-  const { id } = props.person;
-  const done = await run(() =>
-    editing.value ? changeCaution(id, editing.value, input(form)) : addCaution(id, input(form)),
-  );
-  if (!done) return;
+async function save(event: Event): Promise<void> {
+  if (!(await form.submit(event))) return;
   await draft.drop();
   open.value = false;
 }
 function edit(c: PersonCaution | null): void {
   editing.value = c?.id ?? null;
-  Object.assign(form, c ? { caution: c.caution, from: c.from, until: c.until ?? '', note: c.note } : blank());
+  form.refill(c ? { caution: c.caution, from: c.from, until: c.until ?? '', note: c.note } : blank());
   open.value = true;
 }
 async function remove(c: PersonCaution): Promise<void> {
@@ -106,33 +110,25 @@ const marked = computed(() =>
       </li>
     </ul>
     <p v-if="removed" role="status" class="mt-2">Removed. <button class="link" @click="undo">Undo</button></p>
-    <form v-if="open" class="mt-2 space-y-2" @submit.prevent="save">
+    <form v-if="open" class="mt-2 space-y-2" novalidate @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <div>
         <PickOne
           id="c-which"
           label="Caution"
           :choices="catalog.cautions"
-          :model-value="form.caution"
-          @update:model-value="form.caution = $event as typeof form.caution"
+          :model-value="form.typed.caution"
+          @update:model-value="form.typed.caution = $event as CautionInput['caution']"
         />
       </div>
       <div class="grid grid-cols-2 gap-2">
-        <div>
-          <label class="label" for="c-from">From</label
-          ><input id="c-from" v-model="form.from" type="date" class="field" required />
-        </div>
-        <div>
-          <label class="label" for="c-until">Until</label
-          ><input id="c-until" v-model="form.until" type="date" class="field" />
-        </div>
+        <FormField id="c-from" v-model="form.typed.from" path="from" label="From" type="date" required />
+        <FormField id="c-until" v-model="form.typed.until" path="until" label="Until" type="date" />
       </div>
-      <div>
-        <label class="label" for="c-note">Note (private)</label
-        ><input id="c-note" v-model="form.note" class="field" maxlength="1000" />
-      </div>
+      <FormField id="c-note" v-model="form.typed.note" path="note" label="Note (private)" maxlength="1000" />
+      <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="busy">Save</button
+        <button class="btn btn-main" :disabled="form.busy.value">Save</button
         ><button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
       </div>
     </form>

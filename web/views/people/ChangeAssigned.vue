@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A list that is assigned, changed by hand and kept as the next version: doses, order, what goes and what comes. */
-import { computed, reactive, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { z } from 'zod';
-import { prescribedDrillSchema, type Prescription } from '../../../api/plans.js';
+import { prescribedDrillSchema, prescriptionInputSchema, type Prescription } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { addDays } from '../../../core/days.js';
 import type { Drill } from '../../../core/formats/catalog.js';
@@ -12,12 +12,13 @@ import { breathBy } from '../../../core/prescribe/by-method.js';
 import { given } from '../../../core/prescribe/given.js';
 import { setsText } from '../../../words/dose.js';
 import DraftBack from '../../components/DraftBack.vue';
+import FormField from '../../components/FormField.vue';
 import SearchPick from '../../components/SearchPick.vue';
 import UpDown from '../../components/UpDown.vue';
-import { useAction } from '../../data/action.js';
 import { catalog } from '../../data/catalogue.js';
 import { today } from '../../data/clock.js';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { dayText, drillName } from '../../data/names.js';
 import { assign } from '../../data/plans.js';
 import { announce } from '../../data/said.js';
@@ -26,7 +27,6 @@ import ItemEditor from '../looks/ItemEditor.vue';
 
 const props = defineProps<{ person: Person; prescription: Prescription }>();
 const emit = defineEmits<{ done: [] }>();
-const { busy, error, run } = useAction();
 const MOST = 8;
 /** Looked at again a week and a half after a change, where the day that was set has passed. */
 const RELOOK_AFTER = 10;
@@ -56,7 +56,22 @@ const start = JSON.stringify({
 } satisfies Form);
 const gone = props.prescription.items.filter((i) => !assignable(catalog, i.drill));
 const blank = (): Form => JSON.parse(start) as Form;
-const form = reactive(blank());
+/** The day that the changed list holds from. */
+const from = (): string => (props.prescription.startsOn > today() ? props.prescription.startsOn : today());
+const {
+  typed: form,
+  busy,
+  error,
+  submit,
+} = useZodForm({
+  blank,
+  asInput({ items, note, relookOn }) {
+    const { series, lookId, family, method: by, causes } = props.prescription;
+    return { series, lookId, family, causes, method: by, note, items, startsOn: from(), relookOn };
+  },
+  schema: prescriptionInputSchema,
+  keep: (input) => assign(props.person.id, input, props.prescription),
+});
 const open = ref(true);
 const draft = useFormDraft(
   {
@@ -92,24 +107,10 @@ function resize(item: Item, value: number | null): void {
 }
 const unchanged = computed(() => JSON.stringify(form) === start && anew.length === 0 && gone.length === 0);
 
-async function keep(): Promise<void> {
-  const { series, lookId, family, method: by, causes, startsOn, version } = props.prescription;
-  const from = startsOn > today() ? startsOn : today();
-  const done = await run(() =>
-    assign(
-      props.person.id,
-      {
-        ...{ series, lookId, family, causes, method: by, note: form.note },
-        items: form.items.map((i) => prescribedDrillSchema.parse(i)),
-        startsOn: from,
-        relookOn: form.relookOn,
-      },
-      props.prescription,
-    ),
-  );
-  if (!done) return;
+async function keep(event: Event): Promise<void> {
+  if (!(await submit(event))) return;
   await draft.drop();
-  announce(`Kept as version ${version + 1}, from ${dayText(from)}.`);
+  announce(`Kept as version ${props.prescription.version + 1}, from ${dayText(from())}.`);
   emit('done');
 }
 async function leave(): Promise<void> {
@@ -119,7 +120,7 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <form class="mt-2" aria-label="Change what is assigned" @submit.prevent="keep">
+  <form class="mt-2" aria-label="Change what is assigned" novalidate @submit.prevent="keep">
     <DraftBack :draft="draft" @anew="draft.anew()" />
     <p class="text-soft">
       It becomes version {{ prescription.version + 1 }} from today. Version {{ prescription.version }} stays on record.
@@ -173,21 +174,22 @@ async function leave(): Promise<void> {
       @update:model-value="add"
     />
     <div class="grid gap-2 sm:grid-cols-2">
-      <div>
-        <label class="label" :for="`relook-${prescription.id}`">Look again</label>
-        <input
-          :id="`relook-${prescription.id}`"
-          v-model="form.relookOn"
-          type="date"
-          class="field"
-          :min="today()"
-          required
-        />
-      </div>
-      <div>
-        <label class="label" :for="`note-${prescription.id}`">Words for the sheet</label>
-        <input :id="`note-${prescription.id}`" v-model="form.note" class="field" maxlength="600" />
-      </div>
+      <FormField
+        :id="`relook-${prescription.id}`"
+        v-model="form.relookOn"
+        path="relookOn"
+        label="Look again"
+        type="date"
+        :min="today()"
+        required
+      />
+      <FormField
+        :id="`note-${prescription.id}`"
+        v-model="form.note"
+        path="note"
+        label="Words for the sheet"
+        maxlength="600"
+      />
     </div>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <div class="mt-2 flex flex-wrap gap-2">

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { ref } from 'vue';
 import { z } from 'zod';
-import type { Consent, Person } from '../../../api/people.js';
+import { consentInputSchema, type Consent, type Person } from '../../../api/people.js';
 import { PURPOSES } from '../../../words/permissions.js';
 import DraftBack from '../../components/DraftBack.vue';
+import FormField from '../../components/FormField.vue';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { today } from '../../data/clock.js';
 import { addConsent, withdrawConsent } from '../../data/people.js';
 import { useAction } from '../../data/action.js';
@@ -28,7 +30,12 @@ const blank = (kind: Consent['kind']) => ({
   from: today(),
   until: '',
 });
-const form = reactive(blank('pictures'));
+const form = useZodForm({
+  blank: () => blank('pictures'),
+  asInput: (typed) => ({ ...typed, until: typed.until || null }),
+  schema: consentInputSchema,
+  keep: (consent) => addConsent(props.person.id, consent),
+});
 const draft = useFormDraft(
   {
     of: () => (session.isCoach ? `consent/${props.person.id}` : null),
@@ -44,19 +51,18 @@ const draft = useFormDraft(
     }),
   },
   adding,
-  form,
-  () => blank(form.kind),
+  form.typed,
+  () => blank(form.typed.kind),
 );
 
 const given = (kind: Consent['kind']): boolean =>
   kind === 'pictures' ? props.person.allows.pictures : props.person.allows.handsOn;
 function start(kind: Consent['kind']): void {
-  Object.assign(form, blank(kind));
+  form.refill(blank(kind));
   adding.value = true;
 }
-async function save(): Promise<void> {
-  const ok = await run(() => addConsent(props.person.id, { ...form, until: form.until || null }));
-  if (!ok) return;
+async function save(event: Event): Promise<void> {
+  if (!(await form.submit(event))) return;
   await draft.drop();
   adding.value = false;
 }
@@ -114,13 +120,10 @@ async function withdraw(consent: Consent): Promise<void> {
         </template>
       </li>
     </ul>
-    <form v-if="adding" class="mt-2 space-y-2" @submit.prevent="save">
+    <form v-if="adding" class="mt-2 space-y-2" novalidate @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
-      <p class="font-semibold">{{ KIND[form.kind] }}</p>
-      <div>
-        <label class="label" for="k-by">Given by</label
-        ><input id="k-by" v-model="form.givenBy" class="field" required maxlength="80" />
-      </div>
+      <p class="font-semibold">{{ KIND[form.typed.kind] }}</p>
+      <FormField id="k-by" v-model="form.typed.givenBy" path="givenBy" label="Given by" required maxlength="80" />
       <div>
         <PickOne
           id="k-rel"
@@ -129,27 +132,19 @@ async function withdraw(consent: Consent): Promise<void> {
             ...(person.minor ? [] : [{ id: 'self', name: 'The person' }]),
             { id: 'guardian', name: 'A guardian' },
           ]"
-          :model-value="form.relation"
-          @update:model-value="form.relation = $event as typeof form.relation"
+          :model-value="form.typed.relation"
+          @update:model-value="form.typed.relation = $event as Consent['relation']"
         />
       </div>
-      <div>
-        <label class="label" for="k-for">What for</label
-        ><input id="k-for" v-model="form.purpose" class="field" maxlength="300" />
-      </div>
-      <OnOff v-if="form.kind === 'pictures'" v-model="form.clips">Clips may be kept as well</OnOff>
+      <FormField id="k-for" v-model="form.typed.purpose" path="purpose" label="What for" maxlength="300" />
+      <OnOff v-if="form.typed.kind === 'pictures'" v-model="form.typed.clips">Clips may be kept as well</OnOff>
       <div class="grid grid-cols-2 gap-2">
-        <div>
-          <label class="label" for="k-from">From</label
-          ><input id="k-from" v-model="form.from" type="date" class="field" required />
-        </div>
-        <div>
-          <label class="label" for="k-until">Until</label
-          ><input id="k-until" v-model="form.until" type="date" class="field" />
-        </div>
+        <FormField id="k-from" v-model="form.typed.from" path="from" label="From" type="date" required />
+        <FormField id="k-until" v-model="form.typed.until" path="until" label="Until" type="date" />
       </div>
+      <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="busy">Save</button
+        <button class="btn btn-main" :disabled="form.busy.value">Save</button
         ><button type="button" class="btn" @click="(draft.drop(), (adding = false))">Cancel</button>
       </div>
     </form>

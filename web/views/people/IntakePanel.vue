@@ -1,31 +1,41 @@
 <script setup lang="ts">
 /** The stop signs in plain words, asked when they are due, with what follows from a yes. */
-import { computed, reactive, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { z } from 'zod';
-import type { Facts } from '../../../api/plans.js';
+import { intakeInputSchema, type Facts } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { readIntake, stopSigns } from '../../../core/studio/intake.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
 import { ADVICE_WORDS } from '../../../words/stops.js';
 import DraftBack from '../../components/DraftBack.vue';
+import FormField from '../../components/FormField.vue';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { askSigns } from '../../data/plans.js';
-import { useAction } from '../../data/action.js';
 import { dayText, familyName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 
 const props = defineProps<{ person: Person; facts: Facts | null; circumstance: Circumstance | null }>();
 /** The newest asking. */
 const last = computed(() => props.facts?.intakes[0] ?? null);
-const { busy, error, run } = useAction();
 const session = useSession();
 const open = ref(false);
-interface Asking {
+type Asking = {
   answers: Record<string, boolean>;
   note: string;
-}
+};
 const blank = (): Asking => ({ answers: {}, note: '' });
-const form = reactive(blank());
+const {
+  typed: form,
+  busy,
+  error,
+  submit,
+} = useZodForm({
+  blank,
+  asInput: (asking) => asking,
+  schema: intakeInputSchema,
+  keep: (input) => askSigns(props.person.id, input),
+});
 const answered = computed(() => stopSigns.every((s) => form.answers[s.id] !== undefined));
 const preview = computed(() => readIntake(form.answers));
 /** Answers of another hour say nothing of now, ms. */
@@ -49,9 +59,8 @@ const ask = (): void => {
 const noneOfTheRest = (): void => {
   form.answers = { ...Object.fromEntries(stopSigns.map((s) => [s.id, false])), ...form.answers };
 };
-async function save(): Promise<void> {
-  const done = await run(() => askSigns(props.person.id, { answers: { ...form.answers }, note: form.note }));
-  if (!done) return;
+async function save(event: Event): Promise<void> {
+  if (!(await submit(event))) return;
   await draft.drop();
   open.value = false;
 }
@@ -84,7 +93,7 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
         {{ last.yes.length ? `${last.yes.length} answered yes` : 'none' }}.
       </p>
     </template>
-    <form v-if="open" class="mt-1" @submit.prevent="save">
+    <form v-if="open" class="mt-1" novalidate @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <p class="text-soft text-sm">Read them out. A yes is no diagnosis: it means somebody else looks first.</p>
       <ul class="divide-rule divide-y">
@@ -109,8 +118,7 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
       <button v-if="!answered" type="button" class="btn my-2" @click="noneOfTheRest">
         {{ Object.keys(form.answers).length ? 'None of the others' : 'None of these' }}
       </button>
-      <label class="label" for="sign-note">Note (private)</label>
-      <input id="sign-note" v-model="form.note" class="field" maxlength="1000" />
+      <FormField id="sign-note" v-model="form.note" path="note" label="Note (private)" maxlength="1000" />
       <p v-if="preview.stop" role="alert" class="note mt-2">{{ ADVICE_WORDS[preview.advice!] }}</p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <div class="mt-2 flex gap-2">

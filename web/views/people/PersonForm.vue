@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { ref } from 'vue';
 import { z } from 'zod';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
-import type { Group, Person, PersonInput } from '../../../api/people.js';
+import { personInputSchema, type Group, type Person, type PersonInput } from '../../../api/people.js';
 import DraftBack from '../../components/DraftBack.vue';
+import FormField from '../../components/FormField.vue';
 import KitPicker from '../../components/KitPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
 import { wordsOf } from '../../data/call.js';
 import { useFormDraft } from '../../data/drafts.js';
+import { useZodForm } from '../../data/form.js';
 import { addGroup as storeGroup } from '../../data/people.js';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
@@ -17,10 +19,8 @@ import BodySize from './BodySize.vue';
 const props = defineProps<{
   person: Person;
   groups: Group[];
-  busy: boolean;
-  error: string | null;
   /** Keeps what was typed; only when it is kept the draft of it goes. */
-  save: (input: PersonInput, before: Person) => Promise<boolean>;
+  save: (input: PersonInput, before: Person) => Promise<unknown>;
 }>();
 const emit = defineEmits<{ saved: []; cancel: [] }>();
 const settings = useSettings();
@@ -54,7 +54,25 @@ const fill = (): Form => ({
   notes: props.person.notes,
   before: props.person,
 });
-const form = reactive(fill());
+const { typed, busy, error, submit } = useZodForm({
+  blank: fill,
+  asInput: (form) => ({
+    name: form.name,
+    groupId: form.groupId || null,
+    birthYear: form.birthYear === '' ? null : form.birthYear,
+    stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
+    mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
+    sex: form.sex,
+    email: form.email.trim() || null,
+    goal: form.goal,
+    method: form.methods.method,
+    familyMethods: { ...form.methods.familyMethods },
+    kit: form.kit && [...form.kit],
+    notes: form.notes,
+  }),
+  schema: personInputSchema,
+  keep: (input, { before }) => props.save(input, before),
+});
 const newGroup = ref('');
 const groupError = ref('');
 
@@ -77,30 +95,16 @@ const draft = useFormDraft(
   // Height and weight are typed in the units that are shown.
   { of: () => `person/${props.person.id}/${settings.units}`, name: 'The form', schema: formSchema },
   ref(true),
-  form,
+  typed,
   // What somebody else changed meanwhile is not work of this form.
-  () => ({ ...fill(), before: form.before }),
+  () => ({ ...fill(), before: typed.before }),
 );
 async function cancel(): Promise<void> {
   await draft.drop();
   emit('cancel');
 }
-async function submit(): Promise<void> {
-  const input = {
-    name: form.name,
-    groupId: form.groupId || null,
-    birthYear: form.birthYear === '' ? null : form.birthYear,
-    stature: form.stature === '' ? null : statureFromForm(form.stature, settings.units),
-    mass: form.mass === '' ? null : massFromForm(form.mass, settings.units),
-    sex: form.sex,
-    email: form.email.trim() || null,
-    goal: form.goal,
-    method: form.methods.method,
-    familyMethods: { ...form.methods.familyMethods },
-    kit: form.kit && [...form.kit],
-    notes: form.notes,
-  };
-  if (!(await props.save(input, form.before))) return;
+async function keep(event: Event): Promise<void> {
+  if (!(await submit(event))) return;
   await draft.drop();
   emit('saved');
 }
@@ -109,7 +113,7 @@ async function addGroup(): Promise<void> {
   try {
     const group = await storeGroup(newGroup.value);
     newGroup.value = '';
-    form.groupId = group.id;
+    typed.groupId = group.id;
   } catch (error) {
     groupError.value = wordsOf(error);
   }
@@ -117,14 +121,20 @@ async function addGroup(): Promise<void> {
 </script>
 
 <template>
-  <form class="grid gap-3 sm:grid-cols-2 lg:grid-cols-4" @submit.prevent="submit">
+  <form class="grid gap-3 sm:grid-cols-2 lg:grid-cols-4" novalidate @submit.prevent="keep">
     <DraftBack class="sm:col-span-2 lg:col-span-4" :draft="draft" @anew="draft.anew()" />
-    <div class="sm:col-span-2">
-      <label class="label" for="p-name">Name</label
-      ><input id="p-name" v-model="form.name" class="field" required maxlength="80" autocomplete="off" />
-    </div>
+    <FormField
+      id="p-name"
+      v-model="typed.name"
+      class="sm:col-span-2"
+      path="name"
+      label="Name"
+      required
+      maxlength="80"
+      autocomplete="off"
+    />
     <div>
-      <PickOne id="p-group" v-model="form.groupId" label="Group" :choices="[{ id: '', name: 'None' }, ...groups]" />
+      <PickOne id="p-group" v-model="typed.groupId" label="Group" :choices="[{ id: '', name: 'None' }, ...groups]" />
     </div>
     <div>
       <label class="label" for="p-new-group">New group</label>
@@ -140,11 +150,8 @@ async function addGroup(): Promise<void> {
       </div>
       <p v-if="groupError" role="alert" class="text-stop text-sm">{{ groupError }}</p>
     </div>
-    <div>
-      <label class="label" for="p-year">Year of birth</label
-      ><input id="p-year" v-model.number="form.birthYear" type="number" min="1900" max="2100" class="field" />
-    </div>
-    <BodySize v-model:stature="form.stature" v-model:mass="form.mass" />
+    <FormField id="p-year" v-model="typed.birthYear" path="birthYear" label="Year of birth" type="number" />
+    <BodySize v-model:stature="typed.stature" v-model:mass="typed.mass" />
     <div>
       <PickOne
         id="p-sex"
@@ -154,29 +161,37 @@ async function addGroup(): Promise<void> {
           { id: 'female', name: 'Women’s' },
           { id: 'male', name: 'Men’s' },
         ]"
-        :model-value="form.sex"
-        @update:model-value="form.sex = $event as typeof form.sex"
+        :model-value="typed.sex"
+        @update:model-value="typed.sex = $event as PersonInput['sex']"
       />
     </div>
+    <FormField id="p-goal" v-model="typed.goal" class="sm:col-span-2" path="goal" label="Goal" maxlength="200" />
+    <FormField
+      id="p-email"
+      v-model="typed.email"
+      class="sm:col-span-2"
+      path="email"
+      label="E-mail"
+      type="email"
+      maxlength="254"
+      autocomplete="off"
+    />
     <div class="sm:col-span-2">
-      <label class="label" for="p-goal">Goal</label
-      ><input id="p-goal" v-model="form.goal" class="field" maxlength="200" />
-    </div>
-    <div class="sm:col-span-2">
-      <label class="label" for="p-email">E-mail</label
-      ><input id="p-email" v-model="form.email" type="email" class="field" maxlength="254" autocomplete="off" />
-    </div>
-    <div class="sm:col-span-2">
-      <MethodChoice v-model="form.methods" id-prefix="p" none="As the studio or the position has it" />
+      <MethodChoice v-model="typed.methods" id-prefix="p" none="As the studio or the position has it" />
     </div>
     <details class="sm:col-span-2 lg:col-span-4">
       <summary class="min-h-[44px] content-center font-semibold">Kit at hand</summary>
-      <KitPicker v-model="form.kit" id-prefix="p" everything="All the room has" />
+      <KitPicker v-model="typed.kit" id-prefix="p" everything="All the room has" />
     </details>
-    <div class="sm:col-span-2 lg:col-span-4">
-      <label class="label" for="p-notes">Notes</label
-      ><textarea id="p-notes" v-model="form.notes" class="field" rows="2" maxlength="4000"></textarea>
-    </div>
+    <FormField
+      id="p-notes"
+      v-model="typed.notes"
+      class="sm:col-span-2 lg:col-span-4"
+      path="notes"
+      label="Notes"
+      :rows="2"
+      maxlength="4000"
+    />
     <p v-if="error" role="alert" class="note sm:col-span-2 lg:col-span-4">{{ error }}</p>
     <div class="flex gap-2 sm:col-span-2 lg:col-span-4">
       <button class="btn btn-main" :disabled="busy">Save</button>

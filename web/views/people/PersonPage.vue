@@ -71,14 +71,12 @@ onMounted(async () => {
         >
       </div>
     </div>
-    <p v-if="error && !editing" role="alert" class="note mt-3">{{ error }}</p>
+    <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
     <section v-if="editing" class="card mt-3" aria-label="Edit">
       <PersonForm
         :person="person"
         :groups="groups.value.value ?? []"
-        :busy="busy"
-        :error="error"
-        :save="change"
+        :save="(input, before) => changePerson(before, input)"
         @saved="editing = false"
         @cancel="editing = false"
       />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What a file of keypoints does not say: the position, the version, the view, and how many pictures a second it numbers. */
-import { computed, reactive, watch } from 'vue';
+import { computed, watch } from 'vue';
+import { z } from 'zod';
 import { offeredRungs, record } from '../../../core/catalog/index.js';
 import { readCoco } from '../../../core/clip/coco.js';
 import { clipError, clipFloor } from '../../../core/clip/record.js';
@@ -11,13 +12,20 @@ import type { View } from '../../../core/landmarks.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import type { Person } from '../../../api/people.js';
 import { VIEW_WORDS } from '../../../words/labels.js';
+import FormField from '../../components/FormField.vue';
 import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
+import { useZodForm } from '../../data/form.js';
 
 const props = defineProps<{ data: unknown; person: Person }>();
 const emit = defineEmits<{ read: [observation: Observation]; problem: [error: InputError] }>();
 const FASTEST = 240;
-const of = reactive({ position: 'front-plank', rung: 'forearm', view: 'side', rate: 30 });
+const { typed: of, submit } = useZodForm({
+  blank: () => ({ position: 'front-plank', rung: 'forearm', view: 'side', rate: 30 as number | '' }),
+  asInput: (typed) => ({ rate: typed.rate === '' ? null : typed.rate }),
+  schema: z.object({ rate: z.number().min(1).max(FASTEST) }),
+  keep: async ({ rate }) => take(rate),
+});
 const family = computed(() => record(catalog.families, of.position));
 const rungs = computed(() => offeredRungs(catalog, of.position));
 watch(
@@ -28,9 +36,9 @@ watch(
   },
 );
 /** The record that the keypoints make. @throws InputError */
-function observation(): Observation {
+function observation(rate: number): Observation {
   const view = of.view as View;
-  const { frames } = readCoco(props.data, { view, fps: of.rate });
+  const { frames } = readCoco(props.data, { view, fps: rate });
   const all = frames.flatMap((f) => Object.values(f.points));
   const picture = {
     width: Math.ceil(Math.max(1, ...all.map((p) => p[0])) * 1.05),
@@ -60,9 +68,9 @@ function observation(): Observation {
   if (!read.success) throw new InputError(problemsOf(read.error));
   return read.data;
 }
-function take(): void {
+function take(rate: number): void {
   try {
-    emit('read', observation());
+    emit('read', observation(rate));
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     emit('problem', error);
@@ -71,7 +79,7 @@ function take(): void {
 </script>
 
 <template>
-  <form class="space-y-2" @submit.prevent="take">
+  <form class="space-y-2" novalidate @submit.prevent="submit">
     <p>Keypoints in COCO order. What the file does not say:</p>
     <PickOne
       id="series-position"
@@ -91,19 +99,14 @@ function take(): void {
       label="Looked at"
       :choices="family.views.map((id) => ({ id, name: VIEW_WORDS[id] }))"
     />
-    <div>
-      <label class="label" for="series-rate">Pictures a second, where they are only numbered</label>
-      <input
-        id="series-rate"
-        v-model.number="of.rate"
-        class="field"
-        type="number"
-        min="1"
-        :max="FASTEST"
-        step="any"
-        required
-      />
-    </div>
+    <FormField
+      id="series-rate"
+      v-model="of.rate"
+      path="rate"
+      label="Pictures a second, where they are only numbered"
+      type="number"
+      required
+    />
     <button class="btn btn-main">Read it</button>
   </form>
 </template>

@@ -78,20 +78,23 @@ describe('the roster', () => {
 
 describe('somebody new', () => {
   test('is added by three fields; what is refused is said, and what was typed stays', async () => {
-    server = hallWith([]).on(
-      'people.add',
-      () => new Refusal(422, 'Some of this cannot be taken. stature: must be 0.8–2.6 m'),
-    );
+    server = hallWith([]).on('people.add', () => new Refusal(500, 'The server is in trouble'));
     page = await show(AddPersonForm);
     await page.find('#p-name').setValue('Tilda Wren');
     await page.find('#p-stature').setValue('17');
     await page.find('form').trigger('submit');
+    // Seventeen centimetres: said at the field, and not sent.
+    await until(() => page.find('#p-stature').attributes('aria-invalid') === 'true');
+    expect(page.find('#p-stature-wrong').text()).toMatch(/1\.0–2\.6 m/);
+    expect(server.times('people.add')).toBe(0);
+    await page.find('#p-stature').setValue('170');
+    await until(() => !page.find('#p-stature-wrong').exists());
+    await page.find('form').trigger('submit');
     await until(() => page.find('[role=alert]').exists());
-    expect(page.find('[role=alert]').text()).toMatch(/0\.8–2\.6/);
+    expect(page.find('[role=alert]').text()).toBe('The server is in trouble');
     expect((page.find('#p-name').element as HTMLInputElement).value).toBe('Tilda Wren');
     expect(page.emitted('added')).toBeUndefined();
     server.on('people.add', () => somebody(7));
-    await page.find('#p-stature').setValue('170');
     await page.find('form').trigger('submit');
     await until(() => page.emitted('added'));
     expect(page.emitted('added')).toEqual([[idOf(7), false]]);

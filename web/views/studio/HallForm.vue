@@ -1,15 +1,17 @@
 <script setup lang="ts">
 /** What a hall is: its name, whose clock its days follow, what its kit room holds; and, where all is asked, its methods and copies. */
 import { ref, shallowRef } from 'vue';
+import { defaultsSchema } from '../../../api/studio.js';
 import type { MethodChoice as MethodsOf } from '../../../core/person/method-in-force.js';
+import FormField from '../../components/FormField.vue';
 import KitPicker from '../../components/KitPicker.vue';
 import MethodChoice from '../../components/MethodChoice.vue';
 import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
 import TimeZonePicker from '../../components/TimeZonePicker.vue';
-import { useAction } from '../../data/action.js';
 import { setDefaults, studio } from '../../data/catalogue.js';
 import { useFollowing } from '../../data/following.js';
+import { useZodForm } from '../../data/form.js';
 import { useSettings } from '../../stores/settings.js';
 
 const props = defineProps<{
@@ -19,35 +21,42 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ kept: [] }>();
 const settings = useSettings();
-const { busy, error, run } = useAction();
 const kept = ref(false);
-// The hall's defaults may be read again while they are edited: what was chosen here stays.
-const chosen = useFollowing(() => {
+const stored = () => {
   const { method, familyMethods, kit, timeZone, offlineCopies, name = '' } = studio.defaults;
   // A new hall keeps the days of the device that it is opened on.
   const zone = props.short && name === '' ? Intl.DateTimeFormat().resolvedOptions().timeZone : timeZone;
   return { name, methods: { method, familyMethods } as MethodsOf, kit, timeZone: zone, offlineCopies };
-});
+};
 /** The defaults as the first touch found them: what somebody else changes meanwhile is seen by it. */
 const begun = shallowRef<Parameters<typeof setDefaults>[1] | null>(null);
 const stands = (): Parameters<typeof setDefaults>[1] => ({
   defaults: studio.defaults,
   version: studio.signed?.version,
 });
-async function save(): Promise<void> {
-  kept.value = await run(() =>
-    setDefaults(
-      {
-        method: chosen.value.methods.method,
-        familyMethods: { ...chosen.value.methods.familyMethods },
-        kit: chosen.value.kit && [...chosen.value.kit],
-        timeZone: chosen.value.timeZone,
-        offlineCopies: chosen.value.offlineCopies,
-        ...(chosen.value.name.trim() ? { name: chosen.value.name.trim() } : {}),
-      },
-      begun.value ?? stands(),
-    ),
-  );
+const {
+  typed: chosen,
+  busy,
+  error,
+  submit,
+} = useZodForm({
+  blank: stored,
+  asInput: ({ name, methods, kit, timeZone, offlineCopies }) => ({
+    method: methods.method,
+    familyMethods: { ...methods.familyMethods },
+    kit: kit && [...kit],
+    timeZone,
+    offlineCopies,
+    // A hall that has no name yet may go on without one, but for its first steps.
+    ...(name.trim() || props.short ? { name } : {}),
+  }),
+  schema: defaultsSchema,
+  keep: (input) => setDefaults(input, begun.value ?? stands()),
+});
+// The hall's defaults may be read again while they are edited: what was chosen here stays.
+useFollowing(stored, chosen);
+async function save(event: Event): Promise<void> {
+  kept.value = await submit(event);
   if (!kept.value) return;
   begun.value = null;
   emit('kept');
@@ -55,12 +64,17 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <form class="grid gap-4 lg:grid-cols-2" @focusin="begun ??= stands()" @submit.prevent="save">
-    <label class="block lg:col-span-2">
-      <span class="label">The hall’s name</span>
-      <input v-model="chosen.name" class="field max-w-md" maxlength="80" :required="short" />
-      <span class="text-soft block text-sm">Whoever opens a programme by its link reads it.</span>
-    </label>
+  <form class="grid gap-4 lg:grid-cols-2" novalidate @focusin="begun ??= stands()" @submit.prevent="save">
+    <FormField
+      id="s-name"
+      v-model="chosen.name"
+      class="max-w-md lg:col-span-2"
+      path="name"
+      label="The hall’s name"
+      hint="Whoever opens a programme by its link reads it."
+      maxlength="80"
+      :required="short"
+    />
     <MethodChoice v-if="!short" v-model="chosen.methods" id-prefix="s" none="Each position’s own" />
     <div>
       <p class="label">Kit room</p>

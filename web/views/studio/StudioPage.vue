@@ -1,21 +1,22 @@
 <script setup lang="ts">
 import { Eye, FileUp, Footprints, Inbox, Mail, Save } from '@lucide/vue';
-import { reactive, ref } from 'vue';
+import { ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Account } from '../../../api/accounts.js';
-import { ROLES, type Role } from '../../../api/common.js';
+import type { Role } from '../../../api/common.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
 import EntryTools from '../library/EntryTools.vue';
 import PersonPicker from '../../components/PersonPicker.vue';
 import { toggled } from '../../components/toggled.js';
-import { addAccount, changeAccount, useAccounts } from '../../data/accounts.js';
+import { changeAccount, useAccounts } from '../../data/accounts.js';
 import { useGroups } from '../../data/people.js';
 import { catalog, studio } from '../../data/catalogue.js';
 import { methodName } from '../../data/names.js';
 import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { useSession } from '../../data/session.js';
-import PickOne from '../../components/PickOne.vue';
+import { ROLE_WORDS } from '../../../words/accounts.js';
+import AccountForm from './AccountForm.vue';
 import HallForm from './HallForm.vue';
 import { useBackups } from '../../data/keeping.js';
 import SureButton from '../../components/SureButton.vue';
@@ -33,14 +34,7 @@ const backups = useBackups(() => session.isOwner);
 /** The account whose devices are shown. */
 const devicesOf = ref<string | null>(null);
 const adding = ref(false);
-const form = reactive({ name: '', email: '', password: '', role: 'coach' as Role, groups: [] as string[] });
 
-async function add(): Promise<void> {
-  const ok = await run(() => addAccount({ ...form, groups: form.role === 'assistant' ? form.groups : [] }));
-  if (!ok) return;
-  adding.value = false;
-  Object.assign(form, { name: '', email: '', password: '', role: 'coach', groups: [] });
-}
 async function change(
   account: Account,
   patch: { disabled?: boolean; role?: Role; groups?: string[]; personId?: string | null; second?: false },
@@ -49,11 +43,6 @@ async function change(
   // One's own account is also in the session: the menu follows.
   if (done && account.id === session.account?.id) await session.load();
 }
-const SEES: Record<Role, string> = {
-  owner: 'everything, accounts too',
-  coach: 'everybody; may change records',
-  assistant: 'people of the groups ticked; logs looks',
-};
 </script>
 
 <template>
@@ -78,57 +67,20 @@ const SEES: Record<Role, string> = {
       <h2 id="accounts">Accounts</h2>
       <button class="btn ml-auto" @click="adding = !adding">Add an account</button>
     </div>
-    <form
+    <AccountForm
       v-if="adding"
-      class="border-rule mt-3 grid gap-3 border-b pb-4 sm:grid-cols-2 lg:grid-cols-4"
-      @submit.prevent="add"
-    >
-      <div>
-        <label class="label" for="a-name">Name</label><input id="a-name" v-model="form.name" class="field" required />
-      </div>
-      <div>
-        <label class="label" for="a-email">E-mail</label
-        ><input id="a-email" v-model="form.email" type="email" class="field" required autocomplete="off" />
-      </div>
-      <div>
-        <label class="label" for="a-pass">First password</label
-        ><input
-          id="a-pass"
-          v-model="form.password"
-          type="password"
-          class="field"
-          required
-          minlength="10"
-          autocomplete="new-password"
-        />
-      </div>
-      <div>
-        <PickOne
-          id="a-role"
-          label="Role"
-          :choices="ROLES.map((r) => ({ id: r, name: `${r}: ${SEES[r]}` }))"
-          :model-value="form.role"
-          @update:model-value="form.role = $event as typeof form.role"
-        />
-      </div>
-      <fieldset v-if="form.role === 'assistant'" class="sm:col-span-2 lg:col-span-4">
-        <legend class="label">Groups that this assistant sees</legend>
-        <label
-          v-for="g in groups.value.value ?? []"
-          :key="g.id"
-          class="mr-4 inline-flex min-h-[44px] items-center gap-2"
-          ><input v-model="form.groups" type="checkbox" class="h-6 w-6" :value="g.id" /> {{ g.name }}</label
-        >
-      </fieldset>
-      <div class="sm:col-span-2 lg:col-span-4"><button class="btn btn-main" :disabled="busy">Add</button></div>
-    </form>
+      class="border-rule mt-3 border-b pb-4"
+      :groups="groups.value.value ?? []"
+      @added="adding = false"
+      @cancel="adding = false"
+    />
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <LoadState :loading="accounts.loading.value" :error="accounts.error.value" @retry="accounts.load()" />
     <ul class="divide-rule divide-y">
       <li v-for="a in accounts.value.value ?? []" :key="a.id" class="flex flex-wrap items-center gap-3 py-2">
         <div class="min-w-48 flex-1">
           <p class="font-semibold">{{ a.name }} <span v-if="a.disabled" class="tag">closed</span></p>
-          <p class="text-soft text-sm">{{ a.email }} · {{ a.role }}: {{ SEES[a.role] }}</p>
+          <p class="text-soft text-sm">{{ a.email }} · {{ a.role }}: {{ ROLE_WORDS[a.role] }}</p>
         </div>
         <div v-if="a.role === 'assistant'" class="flex flex-wrap gap-3">
           <label v-for="g in groups.value.value ?? []" :key="g.id" class="inline-flex min-h-[44px] items-center gap-2"

@@ -6,6 +6,7 @@ import type { CautionId } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { catalog } from '../../../data/catalogue.js';
 import { familyName } from '../../../data/names.js';
+import FormField from '../../../components/FormField.vue';
 import PickOne from '../../../components/PickOne.vue';
 
 const caution = defineModel<EntryRecord<'cautions'>>({ required: true });
@@ -42,10 +43,7 @@ const barred = computed(() => {
 
 <template>
   <h3>{{ caution.name }}</h3>
-  <div>
-    <label class="label" for="e-effect">What changes, in words</label>
-    <textarea id="e-effect" v-model="caution.effect" class="field" rows="3"></textarea>
-  </div>
+  <FormField id="e-effect" v-model="caution.effect" path="record.effect" label="What changes, in words" :rows="3" />
   <div class="grid grid-cols-[1fr_auto] gap-2">
     <PickOne
       id="e-exclude"

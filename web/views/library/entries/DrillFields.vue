@@ -8,6 +8,8 @@ import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName } from '../../../data/names.js';
 import { doseOf } from '../../../../core/prescribe/dose.js';
 import DoseEditor from '../../looks/DoseEditor.vue';
+import FieldError from '../../../components/FieldError.vue';
+import FormField from '../../../components/FormField.vue';
 import ManyOf from '../../../components/ManyOf.vue';
 import { fromLines, lines } from './fields.js';
 import PickOne from '../../../components/PickOne.vue';
@@ -25,10 +27,7 @@ function setCause(id: CauseId, weight: string): void {
 </script>
 
 <template>
-  <div>
-    <label class="label" for="e-name">Name</label>
-    <input id="e-name" v-model="drill.name" class="field" required />
-  </div>
+  <FormField id="e-name" v-model="drill.name" path="record.name" label="Name" required />
   <DoseEditor
     id="e-dose"
     :name="drill.name"
@@ -45,28 +44,19 @@ function setCause(id: CauseId, weight: string): void {
     <div>
       <label class="label" for="e-how">How, a line a step</label>
       <TypedField id="e-how" empty lines rows="4" :value="lines(drill.how)" @keep="drill.how = fromLines($event)" />
+      <FieldError id="e-how-wrong" path="record.how" />
     </div>
     <div class="grid gap-2 sm:grid-cols-2">
-      <div>
-        <label class="label" for="e-self">Check yourself</label>
-        <input id="e-self" v-model="drill.selfCheck" class="field" />
-      </div>
-      <div>
-        <label class="label" for="e-breath">Breath</label>
-        <input id="e-breath" v-model="drill.breath" class="field" />
-      </div>
-      <div>
-        <label class="label" for="e-minutes">Minutes</label>
-        <input
-          id="e-minutes"
-          v-model.number="drill.minutes"
-          type="number"
-          min="1"
-          max="20"
-          step="0.5"
-          class="field figures"
-        />
-      </div>
+      <FormField id="e-self" v-model="drill.selfCheck" path="record.selfCheck" label="Check yourself" />
+      <FormField id="e-breath" v-model="drill.breath" path="record.breath" label="Breath" />
+      <FormField
+        id="e-minutes"
+        v-model="drill.minutes"
+        path="record.minutes"
+        label="Minutes"
+        type="number"
+        step="0.5"
+      />
       <PickOne
         id="e-phase"
         label="Phase"
@@ -87,6 +77,7 @@ function setCause(id: CauseId, weight: string): void {
               .filter(Boolean)
           "
         />
+        <FieldError id="e-kit-wrong" path="record.kit" />
       </div>
       <PickOne
         id="e-plane"
@@ -99,6 +90,7 @@ function setCause(id: CauseId, weight: string): void {
     <fieldset>
       <legend class="label">Positions it is for</legend>
       <ManyOf v-model="drill.families" :choices="catalog.families" />
+      <FieldError id="e-families-wrong" path="record.families" />
     </fieldset>
     <fieldset>
       <legend class="label">Causes it answers, how strongly</legend>

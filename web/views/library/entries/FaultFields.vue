@@ -2,6 +2,8 @@
 /** The fields of a fault: what is seen, the risk, and its mends in order. */
 import { MEND_KINDS } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
+import FieldError from '../../../components/FieldError.vue';
+import FormField from '../../../components/FormField.vue';
 import PickOne from '../../../components/PickOne.vue';
 
 const fault = defineModel<EntryRecord<'faults'>>({ required: true });
@@ -9,23 +11,11 @@ const fault = defineModel<EntryRecord<'faults'>>({ required: true });
 
 <template>
   <div class="grid gap-2 sm:grid-cols-2">
-    <div>
-      <label class="label" for="e-name">Name</label>
-      <input id="e-name" v-model="fault.name" class="field" required />
-    </div>
-    <div>
-      <label class="label" for="e-pad">On the pad</label>
-      <input id="e-pad" v-model="fault.pad" class="field" maxlength="22" required />
-    </div>
+    <FormField id="e-name" v-model="fault.name" path="record.name" label="Name" required />
+    <FormField id="e-pad" v-model="fault.pad" path="record.pad" label="On the pad" maxlength="22" required />
   </div>
-  <div>
-    <label class="label" for="e-seen">What is seen</label>
-    <textarea id="e-seen" v-model="fault.seen" class="field" rows="2"></textarea>
-  </div>
-  <div>
-    <label class="label" for="e-risk">Risk if trained</label>
-    <textarea id="e-risk" v-model="fault.risk" class="field" rows="2"></textarea>
-  </div>
+  <FormField id="e-seen" v-model="fault.seen" path="record.seen" label="What is seen" :rows="2" />
+  <FormField id="e-risk" v-model="fault.risk" path="record.risk" label="Risk if trained" :rows="2" />
   <fieldset>
     <legend class="label">Mend sequence</legend>
     <div v-for="(m, i) in fault.mends" :key="i" class="mb-1 grid grid-cols-[8rem_1fr_auto] gap-2">
@@ -38,7 +28,10 @@ const fault = defineModel<EntryRecord<'faults'>>({ required: true });
         @update:model-value="m.kind = $event as (typeof MEND_KINDS)[number]"
       />
       <label class="sr-only" :for="`e-say-${i}`">Words of step {{ i + 1 }}</label>
-      <input :id="`e-say-${i}`" v-model="m.say" class="field" />
+      <div>
+        <input :id="`e-say-${i}`" v-model="m.say" class="field" :aria-describedby="`e-say-${i}-wrong`" />
+        <FieldError :id="`e-say-${i}-wrong`" :path="`record.mends[${i}].say`" />
+      </div>
       <button
         type="button"
         class="btn"

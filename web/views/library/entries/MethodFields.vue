@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { methodSchema, type Method } from '../../../../core/formats/catalog.js';
 import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { plain as words } from '../../../../words/labels.js';
+import FormField from '../../../components/FormField.vue';
 import PickOne from '../../../components/PickOne.vue';
 
 const method = defineModel<EntryRecord<'methods'>>({ required: true });
@@ -33,19 +34,10 @@ const AXIS_WORDS: Record<string, string> = {
 
 <template>
   <div class="grid gap-2 sm:grid-cols-[1fr_8rem]">
-    <div>
-      <label class="label" for="e-name">Name</label>
-      <input id="e-name" v-model="method.name" class="field" required />
-    </div>
-    <div>
-      <label class="label" for="e-cap">Holds up to, s</label>
-      <input id="e-cap" v-model.number="method.cap" type="number" min="1" max="600" class="field figures" />
-    </div>
+    <FormField id="e-name" v-model="method.name" path="record.name" label="Name" required />
+    <FormField id="e-cap" v-model="method.cap" path="record.cap" label="Holds up to, s" type="number" />
   </div>
-  <div>
-    <label class="label" for="e-summary">In a sentence</label>
-    <textarea id="e-summary" v-model="method.summary" class="field" rows="2"></textarea>
-  </div>
+  <FormField id="e-summary" v-model="method.summary" path="record.summary" label="In a sentence" :rows="2" />
   <div class="grid gap-2 sm:grid-cols-2">
     <PickOne
       v-for="a in AXES"
