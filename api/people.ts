@@ -134,7 +134,10 @@ export const peopleQuerySchema = z.object({
   archived: z.enum(['yes', 'no']).default('no'),
   /** Only those who are marked as here today, or only those who are not. */
   here: z.enum(['yes', 'no']).optional(),
-  /** Names after this place in the list. */
+  /** By what the list is ordered, and whether downward; nobody’s look is the longest ago. */
+  by: z.enum(['name', 'look']).default('name'),
+  down: z.enum(['yes', 'no']).default('no'),
+  /** People after this place in the list, of the same order. */
   after: cursorSchema.optional(),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });

@@ -231,14 +231,15 @@ export function peopleIn(db: Knex) {
     here: row.here,
   });
 
-  const told = async (query: Knex.QueryBuilder, day: Day): Promise<PersonSummary[]> => {
-    const rows = parseRows('people', summaryRow, await query);
+  const summed = async (rows: readonly SummaryRow[], day: Day): Promise<PersonSummary[]> => {
     const cautions = await cautionsToday(
       rows.map((r) => r.id),
       day,
     );
     return rows.map((row) => summary(row, cautions.get(row.id) ?? [], day));
   };
+  const told = async (query: Knex.QueryBuilder, day: Day): Promise<PersonSummary[]> =>
+    summed(parseRows('people', summaryRow, await query), day);
   const countOf = async (query: Knex.QueryBuilder): Promise<number> =>
     Number(((await query.count({ n: '*' }).first()) as { n: number }).n);
 
@@ -285,8 +286,10 @@ export function peopleIn(db: Knex) {
       await db('groups').insert({ id, name });
       return { id, name, people: 0 };
     },
-    /** A page by name, and how many fit in all. */
+    /** A page in the order that is asked for, and how many fit in all. */
     async list(account: Account, query: PeopleQuery, day: Day): Promise<PeoplePage> {
+      const way = query.down === 'yes' ? ['desc', '<'] : ['asc', '>'];
+      const [by, value] = query.by === 'name' ? [name, caseless(db, '?')] : [lastLook, '?'];
       const page = fitting(account, query, day)
         .leftJoin('groups', 'groups.id', 'people.group_id')
         .select(
@@ -295,17 +298,17 @@ export function peopleIn(db: Knex) {
           db.raw(`${relookDue} as relook_due`, [day]),
           hereOn(day).count('*').as('here'),
         )
-        .orderByRaw(`${name}, people.id`)
+        .orderByRaw(`${by} ${way[0]}, people.id ${way[0]}`)
         .limit(query.limit + 1);
       if (query.after)
-        page.whereRaw(`(${name}, people.id) > (${caseless(db, '?')}, ?)`, [query.after.value, query.after.id]);
-      const found = await told(page, day);
-      const items = found.slice(0, query.limit);
-      const last = items.at(-1);
+        page.whereRaw(`(${by}, people.id) ${way[1]} (${value}, ?)`, [query.after.value, query.after.id]);
+      const found = parseRows('people', summaryRow, await page);
+      const shown = found.slice(0, query.limit);
+      const last = shown.at(-1);
       return {
-        items,
+        items: await summed(shown, day),
         total: await countOf(fitting(account, query, day)),
-        next: found.length > query.limit && last ? cursorOf(last.name, last.id) : null,
+        next: found.length > query.limit && last ? cursorOf(query.by === 'name' ? last.name : (last.last_look_day ?? ''), last.id) : null,
       };
     },
     async floor(account: Account, day: Day): Promise<FloorState> {

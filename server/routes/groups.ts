@@ -75,7 +75,11 @@ export function groupHandlers(context: Context): Handlers<Names> {
     const group = (await people.groups(account)).find((g) => g.id === id);
     if (!group) throw notFound('This group');
     const today = await circumstances.today();
-    const { items, total } = await people.list(account, { group: id, archived: 'no', limit: COUNTED.people }, today);
+    const { items, total } = await people.list(
+      account,
+      { group: id, archived: 'no', by: 'name', down: 'no', limit: COUNTED.people },
+      today,
+    );
     const since = addDays(today, -Math.max(7 * weeks, 2 * MONTH_DAYS));
     const ids = items.map((p) => p.id);
     const here = await people.hereSince(ids, since);

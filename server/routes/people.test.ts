@@ -42,6 +42,39 @@ describe('people', () => {
     await coach.send('patch', `/people/${id}`, { archived: false });
     expect((await coach.get(`/people/${id}`)).body).toMatchObject({ id, archived: false, mass: 68 });
   });
+  test.each(['no', 'yes'] as const)(
+    'by the last look, downward: %s, page by page, nobody twice and nobody lost',
+    async (down) => {
+      const days = [null, '2026-05-01', '2026-05-01', '2026-04-11', null, '2026-05-19', '2026-05-01'];
+      const ids = await Promise.all(days.map((_, n) => add({ name: `Person ${n}` })));
+      for (const [n, day] of days.entries())
+        await studio
+          .db('people')
+          .where('id', ids[n]!)
+          .update({ last_look_day: day, last_look_at: day && `${day}T08:00:00.000Z` });
+      const seen: string[] = [];
+      let after = '';
+      do {
+        const page: PeoplePage = (
+          await coach.get(`/people?by=look&down=${down}&limit=2${after && `&after=${encodeURIComponent(after)}`}`)
+        ).body;
+        expect(page.total).toBe(days.length);
+        seen.push(...page.items.map((p) => p.id));
+        after = page.next ?? '';
+      } while (after);
+      expect([...seen].sort()).toEqual([...ids].sort());
+      const shown = seen.map((id) => days[ids.indexOf(id)] ?? '');
+      const sorted = [...shown].sort();
+      expect(shown).toEqual(down === 'yes' ? sorted.reverse() : sorted);
+    },
+  );
+  test('by name downward; an order that is none is refused', async () => {
+    for (const name of ['ida', 'Bo', 'Åse', 'Carl']) await add({ name });
+    const names = async (query: string): Promise<string[]> =>
+      ((await coach.get(`/people?${query}`)).body as PeoplePage).items.map((p) => p.name);
+    expect(await names('down=yes')).toEqual((await names('by=name')).reverse());
+    expect((await coach.get('/people?by=shoe')).status).toBe(422);
+  });
   test('search takes wildcards literally; group and caution filter', async () => {
     const group = (await coach.send('post', '/groups', { name: 'Crew' })).body.id as string;
     const marit = await add({ name: 'Marit Solheim', groupId: group });

@@ -1,36 +1,49 @@
 <script setup lang="ts" generic="T extends object">
-/** A table whose columns can be put in order; each row has a name in its first column. A slot named as a column fills its cells. */
+/**
+ * A table whose columns can be put in order, and chosen; each row has a name in its first column. A slot named as a column fills its
+ * cells. Where all rows are here, the table orders and pages them; where the server pages, it orders too, and is told by *order*.
+ */
 import {
+  columnVisibilityFeature,
+  createPaginatedRowModel,
   createSortedRowModel,
+  rowPaginationFeature,
   rowSortingFeature,
   sortFn_basic,
   sortFn_text,
   tableFeatures,
   useTable,
   type ColumnDef,
+  type SortingState,
 } from '@tanstack/vue-table';
 import { ArrowDown, ArrowUp, ArrowUpDown } from '@lucide/vue';
-import { computed } from 'vue';
-import { RouterLink } from 'vue-router';
+import { computed, watch } from 'vue';
+import { RouterLink, type RouteLocationRaw } from 'vue-router';
+import ColumnChoice from './ColumnChoice.vue';
+import { useHiddenColumns } from './hidden-columns.js';
+import type { TableColumn, TableOrder } from './table-column.js';
 
-export interface TableColumn<R> {
-  id: string;
-  head: string;
-  /** What the column is put in order by; words by the alphabet, numbers by size, null last. */
-  by: (row: R) => string | number | null;
-  /** What is read; the value itself where left out. */
-  text?: (row: R) => string;
-}
 const props = defineProps<{
   caption: string;
   columns: readonly TableColumn<T>[];
   rows: readonly T[];
   /** Where the name of a row leads. */
-  to?: (row: T) => string;
+  to?: (row: T) => RouteLocationRaw;
+  /** What this device remembers the choice of columns by; there is none where left out. */
+  id?: string;
+  /** Longer ones are shown in pages of so many rows. */
+  pageSize?: number;
+  /** The order that the server gives the rows in. */
+  order?: TableOrder;
 }>();
+const emit = defineEmits<{ order: [order: TableOrder] }>();
+const ALL = 1e6;
 
 const features = tableFeatures({
+  columnVisibilityFeature,
+  rowPaginationFeature,
   rowSortingFeature,
+  paginatedRowModel: createPaginatedRowModel(),
   sortedRowModel: createSortedRowModel(),
   sortFns: { basic: sortFn_basic, text: sortFn_text },
 });
@@ -48,10 +61,40 @@ const columns = computed((): readonly Def[] =>
     sortFn: numeric(c) ? 'basic' : 'text',
     sortUndefined: 'last',
     sortDescFirst: numeric(c),
+    enableSorting: !c.unordered,
   })),
 );
 const places = computed((): Place[] => props.rows.map((_, at) => ({ at })));
-const table = useTable<typeof features, Place>({ features, columns, data: places });
+const hidden = useHiddenColumns(
+  props.id,
+  props.columns.filter((c) => c.apart).map((c) => c.id),
+);
+const sorting = computed((): SortingState => (props.order ? [{ id: props.order.by, desc: props.order.down }] : []));
+const table = useTable<typeof features, Place>({
+  features,
+  columns,
+  data: places,
+  initialState: { pagination: { pageIndex: 0, pageSize: props.pageSize ?? ALL } },
+  state: computed(() => ({
+    columnVisibility: Object.fromEntries(hidden.value.map((id) => [id, false])),
+    ...(props.order ? { sorting: sorting.value } : {}),
+  })),
+  ...(props.order
+    ? {
+        manualSorting: true,
+        enableSortingRemoval: false,
+        onSortingChange(next) {
+          const [first] = typeof next === 'function' ? next(sorting.value) : next;
+          if (first) emit('order', { by: first.id, down: first.desc });
+        },
+      }
+    : {}),
+});
+// A search that leaves fewer rows than pages were turned shows its first.
+watch(
+  () => props.rows.length,
+  () => table.setPageIndex(0),
+);
 const of = (id: string): TableColumn<T> => props.columns.find((c) => c.id === id)!;
 const cell = (id: string, { at }: Place): string => {
   const row = props.rows[at]!;
@@ -59,64 +102,83 @@ const cell = (id: string, { at }: Place): string => {
 };
 const ORDER = { asc: 'ascending', desc: 'descending' } as const;
 const orderOf = (sorted: false | 'asc' | 'desc') => (sorted ? ORDER[sorted] : 'none');
+const ARROW = { asc: ArrowUp, desc: ArrowDown } as const;
+const page = computed(() => {
+  const { pageIndex, pageSize } = table.atoms.pagination.get();
+  const all = props.rows.length;
+  return {
+    first: pageIndex * pageSize + 1,
+    last: Math.min(all, (pageIndex + 1) * pageSize),
+    all,
+    more: all > pageSize,
+  };
+});
 </script>
 
 <template>
-  <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="caption">
-    <table class="figures w-full text-left">
-      <caption class="sr-only">
-        {{
-          caption
-        }}
-      </caption>
-      <thead>
-        <tr v-for="group in table.getHeaderGroups()" :key="group.id">
-          <th
-            v-for="header in group.headers"
-            :key="header.id"
-            scope="col"
-            class="pr-3"
-            :aria-sort="orderOf(header.column.getIsSorted())"
-          >
-            <button
-              class="inline-flex min-h-[44px] min-w-[44px] items-center gap-1 text-left font-semibold"
-              @click="header.column.toggleSorting()"
+  <div>
+    <ColumnChoice
+      v-if="id"
+      v-model="hidden"
+      :columns="columns.slice(1).map((c) => ({ id: c.id!, name: of(c.id!).head }))"
+    />
+    <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="caption">
+      <table class="figures w-full text-left">
+        <caption class="sr-only">
+          {{
+            caption
+          }}
+        </caption>
+        <thead>
+          <tr v-for="group in table.getHeaderGroups()" :key="group.id">
+            <th
+              v-for="header in group.headers"
+              :key="header.id"
+              scope="col"
+              class="pr-3"
+              :aria-sort="header.column.getCanSort() ? orderOf(header.column.getIsSorted()) : undefined"
             >
-              {{ of(header.column.id).head }}
-              <component
-                :is="
-                  header.column.getIsSorted() === 'asc'
-                    ? ArrowUp
-                    : header.column.getIsSorted() === 'desc'
-                      ? ArrowDown
-                      : ArrowUpDown
-                "
-                :size="16"
-                aria-hidden="true"
-                class="shrink-0"
-              />
-            </button>
-          </th>
-        </tr>
-      </thead>
-      <tbody class="divide-rule divide-y">
-        <tr v-for="row in table.getRowModel().rows" :key="row.id">
-          <template v-for="(c, i) in row.getAllCells()" :key="c.id">
-            <th v-if="i === 0" scope="row" class="py-2 pr-3 font-semibold">
-              <RouterLink
-                v-if="to"
-                :to="to(rows[row.original.at]!)"
-                class="link inline-block min-h-[44px] content-center"
-                >{{ cell(c.column.id, row.original) }}</RouterLink
+              <button
+                v-if="header.column.getCanSort()"
+                class="inline-flex min-h-[44px] min-w-[44px] items-center gap-1 text-left font-semibold"
+                @click="header.column.toggleSorting()"
               >
-              <template v-else>{{ cell(c.column.id, row.original) }}</template>
+                {{ of(header.column.id).head }}
+                <component
+                  :is="ARROW[header.column.getIsSorted() as 'asc'] ?? ArrowUpDown"
+                  :size="16"
+                  aria-hidden="true"
+                  class="shrink-0"
+                />
+              </button>
+              <span v-else class="font-semibold">{{ of(header.column.id).head }}</span>
             </th>
-            <td v-else class="py-2 pr-3">
-              <slot :name="c.column.id" :row="rows[row.original.at]!">{{ cell(c.column.id, row.original) }}</slot>
-            </td>
-          </template>
-        </tr>
-      </tbody>
-    </table>
+          </tr>
+        </thead>
+        <tbody class="divide-rule divide-y">
+          <tr v-for="row in table.getRowModel().rows" :key="row.id">
+            <template v-for="(c, i) in row.getVisibleCells()" :key="c.id">
+              <th v-if="i === 0" scope="row" class="py-2 pr-3 font-semibold">
+                <RouterLink
+                  v-if="to"
+                  :to="to(rows[row.original.at]!)"
+                  class="link inline-block min-h-[44px] content-center"
+                  >{{ cell(c.column.id, row.original) }}</RouterLink
+                >
+                <template v-else>{{ cell(c.column.id, row.original) }}</template>
+              </th>
+              <td v-else class="py-2 pr-3">
+                <slot :name="c.column.id" :row="rows[row.original.at]!">{{ cell(c.column.id, row.original) }}</slot>
+              </td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div v-if="page.more" class="mt-2 flex flex-wrap items-center gap-2">
+      <p class="figures mr-auto" role="status">{{ page.first }}–{{ page.last }} of {{ page.all }}</p>
+      <button class="btn" :disabled="!table.getCanPreviousPage()" @click="table.previousPage()">Back</button>
+      <button class="btn" :disabled="!table.getCanNextPage()" @click="table.nextPage()">Next</button>
+    </div>
   </div>
 </template>

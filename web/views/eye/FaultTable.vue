@@ -4,7 +4,8 @@ import type { EyeSummary } from '../../../api/eye.js';
 import { ofText, rateText } from '../../../words/eye.js';
 import { percentText } from '../../../words/numbers.js';
 import { reliabilityOf } from '../../../core/eye/eye.js';
-import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import SortTable from '../../components/SortTable.vue';
+import type { TableColumn } from '../../components/table-column.js';
 import { faultName } from '../../data/names.js';
 
 const props = defineProps<{ summary: EyeSummary }>();

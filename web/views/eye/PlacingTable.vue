@@ -3,7 +3,8 @@
 import type { EyeSummary } from '../../../api/eye.js';
 import { LANDMARK_LABELS, type BaseLandmark } from '../../../core/landmarks.js';
 import { placingText, whereText } from '../../../words/eye.js';
-import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import SortTable from '../../components/SortTable.vue';
+import type { TableColumn } from '../../components/table-column.js';
 
 defineProps<{ placing: NonNullable<EyeSummary['placing']> }>();
 type Row = NonNullable<EyeSummary['placing']>['points'][number];

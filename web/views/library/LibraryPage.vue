@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The catalogue to read: positions, faults with their mends, drills, quick tests, causes, limits, methods. */
 import { Search } from '@lucide/vue';
+import { useMediaQuery } from '@vueuse/core';
 import { computed, reactive, ref, watch, type Component } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { bodyOf } from '../../../core/body/anthropometry.js';
@@ -19,6 +20,7 @@ import LimitEntry from './entries/LimitEntry.vue';
 import MethodEntry from './entries/MethodEntry.vue';
 import PositionEntry from './entries/PositionEntry.vue';
 import TestEntry from './entries/TestEntry.vue';
+import DrillTable from './DrillTable.vue';
 import EntryTools from './EntryTools.vue';
 import { entryLink, foundElsewhere, KINDS, listed, NO_KIT, type Kind } from './library.js';
 import PickOne from '../../components/PickOne.vue';
@@ -40,6 +42,13 @@ watch(kind, () => Object.assign(filter, { cause: '', phase: '', kit: '', plane: 
 const kits = computed(() => [...new Set(catalog.drills.flatMap((d) => d.kit))].sort());
 const body = bodyOf();
 const entries = computed(() => listed(catalog, kind.value, filter));
+/** A wide screen with nothing open has the drills that were found as a table. */
+const wide = useMediaQuery('(min-width: 1024px)');
+const tabled = computed(() => {
+  if (!wide.value || kind.value !== 'drills' || open.value || taken.value) return [];
+  const found = new Set(entries.value.map((e) => e.id));
+  return catalog.drills.filter((d) => found.has(d.id));
+});
 const elsewhere = computed(() => foundElsewhere(catalog, kind.value, filter.words));
 
 /** The page of the chosen entry with the record that it shows. */
@@ -224,6 +233,7 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
         “{{ taken.name }}” is taken away.
         <button class="btn ml-2" :disabled="busy" @click="putBack">Undo</button>
       </p>
+      <DrillTable v-else-if="tabled.length" :drills="tabled" />
       <LoadState v-else :empty="entries.length ? `Choose one of the ${entries.length} on the left.` : null" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <EntryTools

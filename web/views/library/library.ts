@@ -3,6 +3,7 @@ import { offeredRungs, type Catalog } from '../../../core/catalog/index.js';
 import { entryKey, type EntryRecord, type StudioEntry } from '../../../core/formats/entries.js';
 import type { EntryBefore } from '../../data/catalogue.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
+import { PHASE_WORDS } from '../../../words/labels.js';
 import { familyName, faultName } from '../../../words/names.js';
 
 export const KINDS = {
@@ -95,7 +96,7 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
         .map((d) => ({
           id: d.id,
           name: d.name,
-          hint: gone('drills', d.id) ?? `${d.phase} · ${d.plane} · ${d.minutes} min`,
+          hint: gone('drills', d.id) ?? `${PHASE_WORDS[d.phase]} · ${d.plane} · ${d.minutes} min`,
         }));
   }
 }

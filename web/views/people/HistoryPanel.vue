@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { withCharts } from '../../drawing/with-charts.js';
+import { Rows3, Table } from '@lucide/vue';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import type { HistoryItem } from '../../../api/observations.js';
@@ -17,6 +19,7 @@ import { dayTimeText, familyName, faultName, rungName } from '../../data/names.j
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import TautLine from '../../drawing/TautLine.vue';
 import ImportLook from './ImportLook.vue';
+import LookTable from './LookTable.vue';
 import SetUpTrend from './SetUpTrend.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
 import JudgeBy from '../../components/JudgeBy.vue';
@@ -32,6 +35,8 @@ const history = useHistory(
 const items = history.items;
 const waiting = computed(() => history.waiting.value.size);
 
+/** This device likes them as a table. */
+const tabled = useLocalStorage('anchor.looks.table', false);
 const chosen = ref<string[]>([]);
 const toggle = (id: string): void => {
   chosen.value = chosen.value.includes(id) ? chosen.value.filter((c) => c !== id) : [...chosen.value.slice(-1), id];
@@ -59,9 +64,18 @@ function setUpOf(item: HistoryItem): string {
       <JudgeBy v-model="method" class="ml-auto" in-force="Judged by the method in force" before="Judged by" />
       <button class="btn" :disabled="chosen.length !== 2" @click="compare">Then and now</button>
     </div>
-    <div class="flex flex-wrap items-center gap-x-3">
-      <p class="text-soft text-sm">Tick two looks to lay them side by side.</p>
-      <ImportLook class="ml-auto" :person="person" />
+    <div class="mt-2 flex flex-wrap items-center gap-x-3">
+      <p v-if="!tabled" class="text-soft text-sm">Tick two looks to lay them side by side.</p>
+      <p v-else-if="history.more.value" class="text-soft text-sm">
+        The newest {{ items.length }}, in the order that you set.
+      </p>
+      <div class="ml-auto flex flex-wrap gap-2">
+        <button class="btn" @click="tabled = !tabled">
+          <component :is="tabled ? Rows3 : Table" :size="18" aria-hidden="true" />
+          {{ tabled ? 'As a list' : 'As a table' }}
+        </button>
+        <ImportLook :person="person" />
+      </div>
     </div>
     <p v-if="waiting" role="status" class="note mt-2">
       {{ waiting }} {{ waiting === 1 ? 'look is' : 'looks are' }} kept on this device and will be sent.
@@ -73,7 +87,8 @@ function setUpOf(item: HistoryItem): string {
     <TakeoverTrend :items="items" />
     <SetUpTrend :items="items" />
     <CleanChart v-if="items.some((i) => i.clean !== null)" :items="items" />
-    <ul class="divide-rule mt-2 divide-y">
+    <LookTable v-if="tabled && items.length" class="mt-2" :items="items" />
+    <ul v-else class="divide-rule mt-2 divide-y">
       <li v-for="item in items" :key="item.id" class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
         <label class="flex min-h-[44px] min-w-[44px] items-center justify-center"
           ><input

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ChartNoAxesColumn, UserPlus } from '@lucide/vue';
-import { refDebounced } from '@vueuse/core';
+import { refDebounced, useMediaQuery } from '@vueuse/core';
 import { computed, nextTick, onMounted, reactive, ref, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
+import type { PersonSummary } from '../../../api/people.js';
 import type { CautionId } from '../../../core/formats/catalog.js';
 import FilesMenu from '../../components/FilesMenu.vue';
 import LoadState from '../../components/LoadState.vue';
@@ -15,17 +16,38 @@ import { useSession } from '../../data/session.js';
 import { useSettings } from '../../stores/settings.js';
 import AddPersonDialog from './AddPersonDialog.vue';
 import PickOne from '../../components/PickOne.vue';
+import SortTable from '../../components/SortTable.vue';
+import type { TableColumn, TableOrder } from '../../components/table-column.js';
 
 const session = useSession();
 const router = useRouter();
 const filter = reactive({ search: '', group: '', caution: '' as CautionId | '', archived: 'no' as 'yes' | 'no' });
 const adding = ref(false);
+/** The server orders: it has them all. */
+const order = ref<TableOrder>({ by: 'name', down: false });
+const ORDERS = [
+  { id: 'name', name: 'By name' },
+  { id: 'look', name: 'Longest without a look first' },
+];
+/** A phone has a list, where a table would be cut. */
+const wide = useMediaQuery('(min-width: 768px)');
+const lastLook = (p: PersonSummary): string => (p.lastLookAt ? agoText(p.lastLookAt) : 'never');
+const columns: TableColumn<PersonSummary>[] = [
+  { id: 'name', head: 'Name', by: (p) => p.name },
+  { id: 'group', head: 'Group', by: (p) => p.group?.name ?? null, unordered: true },
+  { id: 'look', head: 'Last look', by: (p) => p.lastLookAt, text: lastLook },
+  { id: 'here', head: 'Here', by: (p) => (p.here ? 'today' : null), unordered: true },
+  { id: 'cautions', head: 'Cautions', by: () => null, unordered: true },
+  { id: 'go', head: 'Bench', by: () => null, unordered: true },
+];
 const search = refDebounced(toRef(filter, 'search'), 200);
 const roster = usePeople(() => ({
   archived: filter.archived,
   ...(search.value.trim() ? { search: search.value.trim() } : {}),
   ...(filter.group ? { group: filter.group } : {}),
   ...(filter.caution ? { caution: filter.caution } : {}),
+  by: order.value.by as 'name' | 'look',
+  down: order.value.down ? 'yes' : 'no',
 }));
 const groups = useGroups();
 const files = computed(() => [
@@ -69,8 +91,8 @@ async function close(): Promise<void> {
     @close="close"
     @added="(id, rest) => router.push({ path: `/people/${id}`, query: rest ? { edit: '1' } : {} })"
   />
-  <form class="card mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-[2fr_1fr_1fr_1fr]" role="search" @submit.prevent>
-    <div>
+  <form class="card mt-3 grid grid-cols-2 gap-3 lg:grid-cols-[2fr_1fr_1fr_1fr]" role="search" @submit.prevent>
+    <div class="max-lg:col-span-2">
       <label class="label" for="search">Name</label
       ><input id="search" v-model="filter.search" type="search" class="field" placeholder="Type a part of the name" />
     </div>
@@ -105,6 +127,15 @@ async function close(): Promise<void> {
         @update:model-value="filter.archived = $event as typeof filter.archived"
       />
     </div>
+    <div v-if="!wide">
+      <PickOne
+        id="order"
+        label="Order"
+        :choices="ORDERS"
+        :model-value="order.by"
+        @update:model-value="order = { by: $event, down: false }"
+      />
+    </div>
   </form>
   <LoadState :loading="roster.loading.value" :error="roster.error.value" @retry="roster.load()" />
   <p v-if="roster.total.value" class="text-soft figures mt-2 text-sm" role="status">
@@ -121,7 +152,24 @@ async function close(): Promise<void> {
         : 'Nobody here yet. Add the first person, or bring a list in (Files).'
     "
   />
-  <ul v-if="roster.people.value.length" class="mt-1 grid gap-2 md:grid-cols-2">
+  <template v-if="roster.people.value.length && wide">
+    <SortTable
+      id="people"
+      class="card mt-1"
+      caption="People"
+      :columns="columns"
+      :rows="roster.people.value"
+      :to="(p) => `/people/${p.id}`"
+      :order="order"
+      @order="order = $event"
+    >
+      <template #cautions="{ row }"><PersonTags :person="{ ...row, group: null }" /></template>
+      <template #go="{ row }">
+        <RouterLink :to="`/bench?person=${row.id}`" class="btn" :aria-label="`Look at ${row.name}`">Look</RouterLink>
+      </template>
+    </SortTable>
+  </template>
+  <ul v-else-if="roster.people.value.length" class="mt-1 grid gap-2 md:grid-cols-2">
     <li v-for="person in roster.people.value" :key="person.id" class="card flex items-center gap-3 !py-2">
       <div class="min-w-0 flex-1">
         <RouterLink :to="`/people/${person.id}`" class="text-lg font-semibold hover:underline">{{

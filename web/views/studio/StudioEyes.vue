@@ -7,7 +7,8 @@ import { measureDefinition } from '../../../core/measure/measures.js';
 import { kappaText, kappaWords, lateText, placingText, rateText } from '../../../words/eye.js';
 import { fixed } from '../../../words/numbers.js';
 import LoadState from '../../components/LoadState.vue';
-import SortTable, { type TableColumn } from '../../components/SortTable.vue';
+import SortTable from '../../components/SortTable.vue';
+import type { TableColumn } from '../../components/table-column.js';
 import { dayText, faultName } from '../../data/names.js';
 import { useStudioEyes } from '../../data/eye.js';
 

@@ -7,7 +7,7 @@ import { doseText, paceText } from '../../../../words/dose.js';
 import { SIZING_WORDS } from '../../../../words/kit.js';
 import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName, faultName } from '../../../data/names.js';
-import { plain as words } from '../../../../words/labels.js';
+import { PHASE_WORDS, plain as words } from '../../../../words/labels.js';
 import { entryLink as link } from '../library.js';
 
 defineProps<{ drill: Drill }>();
@@ -16,7 +16,7 @@ defineProps<{ drill: Drill }>();
 <template>
   <h2>{{ drill.name }}</h2>
   <p class="text-soft">
-    {{ drill.phase }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }}, {{ words(drill.limbs) }} · space:
+    {{ PHASE_WORDS[drill.phase] }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }}, {{ words(drill.limbs) }} · space:
     {{ words(drill.space) }} · {{ drill.minutes }} min{{
       drill.kit.length ? ` · ${drill.kit.join(', ').replace(/-/g, ' ')}` : ''
     }}

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** Which columns a table shows; its first is always there. */
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue';
+import { Columns3 } from '@lucide/vue';
+import OnOff from './OnOff.vue';
+
+defineProps<{ columns: readonly { id: string; name: string }[] }>();
+const hidden = defineModel<string[]>({ required: true });
+const show = (id: string, on: boolean): void => {
+  hidden.value = on ? hidden.value.filter((h) => h !== id) : [...hidden.value, id];
+};
+</script>
+
+<template>
+  <Popover class="relative flex justify-end print:hidden">
+    <PopoverButton class="btn btn-quiet"><Columns3 :size="18" aria-hidden="true" /> Columns</PopoverButton>
+    <PopoverPanel
+      class="card absolute top-full right-0 z-40 max-h-[70vh] w-64 overflow-y-auto shadow-lg focus:outline-none"
+    >
+      <OnOff
+        v-for="c in columns"
+        :key="c.id"
+        :model-value="!hidden.includes(c.id)"
+        @update:model-value="show(c.id, $event)"
+        >{{ c.name }}</OnOff
+      >
+    </PopoverPanel>
+  </Popover>
+</template>
