@@ -17,7 +17,7 @@ export default {
       ...common,
       displayName: 'unit',
       modulePathIgnorePatterns: ['<rootDir>/.stryker-tmp', '<rootDir>/dist'],
-      testMatch: ['<rootDir>/{core,words,api,web,tests/docs}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,words,api,web,tests/docs,tests/told}/**/*.test.ts'],
     },
     { ...common, displayName: 'http', testMatch: ['<rootDir>/{server,tools,tests/process}/**/*.test.ts'] },
     {

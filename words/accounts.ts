@@ -2,5 +2,5 @@
 export const ROLE_WORDS = {
   owner: 'everything, accounts too',
   coach: 'everybody; may change records',
-  assistant: 'people of the groups ticked; logs looks',
+  assistant: 'people of the groups chosen; logs looks',
 } as const;

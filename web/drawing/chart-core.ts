@@ -1,2 +1,2 @@
 /** The chart library's ground alone, so that what it costs a slow phone is a task of its own; see `withCharts`. */
-export { init, use } from 'echarts/core';
+export { init, registerTheme, use } from 'echarts/core';

@@ -16,8 +16,8 @@ defineProps<{ drill: Drill }>();
 <template>
   <h2>{{ drill.name }}</h2>
   <p class="text-soft">
-    {{ PHASE_WORDS[drill.phase] }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }}, {{ words(drill.limbs) }} · space:
-    {{ words(drill.space) }} · {{ drill.minutes }} min{{
+    {{ PHASE_WORDS[drill.phase] }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }},
+    {{ words(drill.limbs) }} · space: {{ words(drill.space) }} · {{ drill.minutes }} min{{
       drill.kit.length ? ` · ${drill.kit.join(', ').replace(/-/g, ' ')}` : ''
     }}
   </p>
