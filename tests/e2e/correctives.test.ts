@@ -118,7 +118,7 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await seesNot(page, new RegExp(`${out} is excluded`));
     await press(own, 'Restore the shipped one');
     await press(own, 'Restore it');
-    await sees(own, 'The shipped one stands again');
+    await sees(own, 'The shipped version is back');
     await page.goto(person);
     await sees(page, `${out} is excluded by the caution “pregnancy and after birth”`);
   });
@@ -194,7 +194,7 @@ describe('the library is the studio’s own', () => {
     await sees(page, 'Jonna Reef: kept a version');
     await press(page, 'Restore the shipped one');
     await press(page, 'Restore it');
-    await sees(page, 'The shipped one stands again');
+    await sees(page, 'The shipped version is back');
     expect(await shown(page)).not.toContain('Bridge by the slipway');
   });
   test('how often a test errs and a cause is there is changed with its meaning beside it, and restored', async () => {
@@ -215,7 +215,7 @@ describe('the library is the studio’s own', () => {
     await sees(page, /in 7 of 100 with none of its causes/);
     await press(page, 'Restore the shipped one');
     await press(page, 'Restore it');
-    await sees(page, 'The shipped one stands again');
+    await sees(page, 'The shipped version is back');
     await page.goto(`${hall.url}/library?kind=causes&id=lever`);
     await press(page, 'Change it');
     await sees(page, 'There before anything is known, of 100');

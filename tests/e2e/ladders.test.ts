@@ -54,7 +54,7 @@ describe('the lever calculator', () => {
     await sees(page, '1.15 of today’s “Forearms”');
     await page.locator('#wanted').fill('3');
     await press(page, 'Find');
-    await sees(page, 'No knob of this version reaches it');
+    await sees(page, 'No setting of this version gives that load');
   });
   test('a setting is kept as a version of the hall’s own, stands on the ladder, and is taken away', async () => {
     const page = await hall.coach();

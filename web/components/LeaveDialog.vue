@@ -45,7 +45,7 @@ async function send(): Promise<void> {
     <p v-if="hold">A hold is under way on the bench and not kept yet.</p>
     <p v-if="drafts">
       <b>{{ drafts }}</b> {{ drafts === 1 ? 'draft is' : 'drafts are' }} on this device. A picture that belongs to one
-      is not locked but let go.
+      is not locked; it is deleted.
     </p>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="grid gap-2">

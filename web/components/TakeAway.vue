@@ -48,7 +48,7 @@ async function undo(): Promise<void> {
 
 <template>
   <p v-if="gone" role="status">
-    {{ shippedStands ? 'The shipped one stands again.' : `“${gone.name}” is taken away.` }}
+    {{ shippedStands ? 'The shipped version is back.' : `“${gone.name}” is taken away.` }}
     <button class="link min-h-[44px]" :disabled="busy" @click="undo">Undo</button>
   </p>
   <button v-else class="btn" @click="open = true">
@@ -65,7 +65,7 @@ async function undo(): Promise<void> {
       <p v-if="used.length === 0">Nothing uses it.</p>
       <template v-else>
         <p>It is used by {{ used.join(', ') }}.</p>
-        <p v-if="!shippedStands">All of that stays readable and is judged as before. It is offered no more.</p>
+        <p v-if="!shippedStands">All of that stays readable and is judged as before. It is no longer offered.</p>
       </template>
     </template>
     <p v-if="error" role="alert" class="note">{{ error }}</p>

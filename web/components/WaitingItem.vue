@@ -68,7 +68,7 @@ async function mend(): Promise<void> {
     </p>
     <div v-if="item.refused" class="note mt-2" role="alert">
       <p>
-        The server does not take it: <b>{{ item.refused.title }}</b>
+        The server refuses it: <b>{{ item.refused.title }}</b>
         {{ item.refused.detail && item.refused.problems.length === 0 ? item.refused.detail : '' }}
       </p>
       <ul v-if="item.refused.problems.length" class="mt-1 list-disc pl-5">

@@ -536,7 +536,7 @@ const keepText = computed(() =>
         <template v-else-if="phase === 'ready' && !personId"
           >Nobody is chosen. Ask the stop signs; whose hold it was is said when it has ended.</template
         >
-        <template v-else-if="counted">Clean, or the pad of what broke it: each finished rep is one tap.</template>
+        <template v-else-if="counted">One tap for each finished rep: Clean, or the pad of what broke it.</template>
         <template v-else>Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.</template>
       </p>
       <div v-if="counted" class="mt-1 flex flex-wrap items-center gap-3">

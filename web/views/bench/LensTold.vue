@@ -71,10 +71,10 @@ const drawn = computed(() => {
       <rect :x="drawn.x - 7" :y="drawn.y - 11" width="14" height="22" rx="3" fill="var(--ink)" />
     </svg>
     <p class="text-soft">
-      Square from beside the hips, three big steps away, the lens at hip height of the hold, the whole mat line in view.
-      A floor line along the middle of the mat tells how far the camera looked down. Nearer or higher, the near shoulder
-      is seen larger and lower than the body’s middle: told, that is worked out; not told, the band is wider by what it
-      may be.
+      Stand beside the hips, square on, three big steps away, the lens at the hips’ height, the whole mat line in view.
+      A floor line along the middle of the mat shows how far the camera looked down. From nearer or higher, the near
+      shoulder looks larger and lower than it is. Say where the camera stood and that is corrected; if you do not, the
+      range is wider.
     </p>
   </details>
 </template>

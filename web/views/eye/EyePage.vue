@@ -55,8 +55,8 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
 <template>
   <h1>Your eye</h1>
   <p class="text-soft max-w-3xl">
-    A verdict is as sure as the eye behind it. What is measured here stands in the bands and chances of every look that
-    you make, in place of what is assumed of anybody.
+    A verdict is only as sure as the eye behind it. What is measured here replaces the assumed errors in every look you
+    make.
   </p>
   <LoadState :loading="own.loading.value" :error="own.error.value" @retry="own.load()" />
   <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
@@ -230,7 +230,7 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
       <section class="card" aria-labelledby="eye-faults">
         <h2 id="eye-faults">Fault by fault</h2>
         <p v-if="rounds.length === 0" class="text-soft mt-1">
-          After the first round it stands here what you see and what you miss.
+          After the first round you read here what you see and what you miss.
         </p>
         <template v-else>
           <EyeLine class="mt-2" :rounds="rounds" />

@@ -153,7 +153,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     </div>
     <template v-if="phase !== 'told'">
       <p class="text-soft mt-2" :class="{ 'max-md:hidden': phase === 'running' }">
-        <slot name="how">Tap what goes, when it goes; nothing may go at all. The hold ends by itself.</slot>
+        <slot name="how">Tap what goes, when it goes. Sometimes nothing goes. The hold ends by itself.</slot>
       </p>
       <FaultPads
         :pads="pads"

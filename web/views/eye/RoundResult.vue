@@ -46,7 +46,7 @@ const drop = async (): Promise<void> => {
       </p>
       <PlacingTable class="mt-2" :placing="summary.placing" />
       <p class="mt-2">
-        Every picture that you place from now on has bands of this width, and so have those you placed.
+        Every picture you place from now on has ranges of this width, and so do those you placed before.
       </p>
     </template>
     <template v-else>

@@ -83,8 +83,8 @@ const print = (): void => window.print();
           <p class="figures mt-1 text-2xl font-bold">{{ groupChangeText(found.change) }}</p>
           <p class="text-soft figures mt-1">
             The mean of {{ found.change.members }} members, each against their own holds of the same version, side and
-            set-up; {{ found.change.looks }} holds. The range is where the mean of people like these lies, 95 times of a
-            hundred.
+            set-up; {{ found.change.looks }} holds. 95 times in a hundred, the mean of people like these lies within the
+            range.
           </p>
           <p v-if="found.change.capped > 0.2" class="note mt-2">
             {{ percentText(found.change.capped) }} of the holds ended at their target: those people could have gone on,

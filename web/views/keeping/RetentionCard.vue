@@ -35,7 +35,7 @@ async function hold(): Promise<void> {
   <section class="card mt-4" aria-labelledby="retention">
     <h2 id="retention">Who has left</h2>
     <p class="text-soft max-w-[70ch]">
-      Somebody who is archived for so long is erased for good, pictures and all. Keep what your local rules ask you to
+      Whoever has been archived this long is erased for good, pictures and all. Keep what your local rules ask you to
       keep.
     </p>
     <div class="max-w-xs">

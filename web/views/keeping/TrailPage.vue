@@ -41,8 +41,8 @@ const yearsText = (n: number): string => (n === 1 ? 'one year' : `${n} years`);
   </p>
   <section v-if="state.value.value" class="card mt-3" aria-label="How it stands">
     <p v-if="state.value.value.brokenAt !== null" role="alert" class="note">
-      Line {{ state.value.value.brokenAt }} does not follow from the one before it: somebody changed the file by another
-      way. Keep a backup of it, and find out who can reach this machine.
+      Line {{ state.value.value.brokenAt }} does not follow from the one before it: somebody changed the file from
+      outside. Keep a backup of it, and find out who can reach this machine.
     </p>
     <p v-else>
       <b class="figures">{{ state.value.value.lines }}</b> lines<template v-if="state.value.value.since"

@@ -121,9 +121,7 @@ const between = computed(() => {
   <div class="hidden print:block">
     <p class="text-3xl font-bold">{{ person?.name ?? 'An average body' }}</p>
     <p class="text-lg">{{ everything ? 'All ladders' : ladder.name }}, {{ dayText(hallToday()) }}</p>
-    <p class="text-sm">
-      The easiest stands at the bottom. Beside each version stands what is to be shown before the next.
-    </p>
+    <p class="text-sm">The easiest stands at the bottom. Beside each version you read what to show before the next.</p>
   </div>
   <div class="flex flex-wrap items-end gap-3 print:hidden">
     <h1 class="mr-2">Ladders</h1>
@@ -157,7 +155,7 @@ const between = computed(() => {
   <p v-if="!personId" class="note mt-3">
     Choose a person to see places, gates and loads for their body. The figures shown are an average body’s.
   </p>
-  <p v-else-if="unread" class="note mt-3">What is known of them is not here: the figures are an average body’s.</p>
+  <p v-else-if="unread" class="note mt-3">Their details are not on this device: the figures are an average body’s.</p>
   <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-4 lg:sticky lg:top-16">
       <LoadState v-if="waits" :loading="true" />

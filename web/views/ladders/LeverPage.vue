@@ -196,7 +196,7 @@ const shown = (knob: Knob, value: number): string =>
         <p class="text-soft mt-2 text-sm">
           {{
             standing.statics.shared
-              ? 'More than two contacts: their shares are by least squares, not the only ones possible. '
+              ? 'More than two contacts: how they share the weight is an estimate (least squares). '
               : ''
           }}{{ knowsBody(person) ? '' : 'Height or weight are not known: figures are an average body’s. ' }}A comparison
           of loads at rest, not a measure of risk.
@@ -231,7 +231,7 @@ const shown = (knob: Knob, value: number): string =>
             </button>
           </li>
         </ul>
-        <p v-else-if="steps" class="mt-2">No knob of this version reaches it: try another version.</p>
+        <p v-else-if="steps" class="mt-2">No setting of this version gives that load. Try another version.</p>
       </section>
       <section class="card" aria-labelledby="knobs">
         <div class="flex items-center gap-2">

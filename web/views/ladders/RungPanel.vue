@@ -107,7 +107,7 @@ const decisions = computed(() =>
       {{ Math.round(tight.low) }}–{{ Math.round(tight.high) }} N·m at the hips; a rough band by assumption, range first.
     </p>
     <p v-if="standing.ladder.exceptions[place]" class="text-soft text-sm">
-      Why its load does not rise over the one below: {{ standing.ladder.exceptions[place] }}.
+      Why it is no heavier than the one below: {{ standing.ladder.exceptions[place] }}.
     </p>
     <div>
       <h3>Gate</h3>

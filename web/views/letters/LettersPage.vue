@@ -91,7 +91,7 @@ const { busy, error, run } = useAction();
         <p v-if="error" role="alert" class="note">{{ error }}</p>
         <SureButton
           label="Let it go"
-          says="It goes from the outbox for good. A link in it stands until it is taken back on its programme."
+          says="It is deleted from the outbox for good. A link in it works until you take it back on its programme."
           sure="Let it go"
           :busy="busy"
           @do="run(() => removeLetter(shown!))"

@@ -111,9 +111,9 @@ async function send(event: Event): Promise<void> {
         {{
           what === 'programme'
             ? 'It holds a new link and the days for a calendar.'
-            : 'It holds health notes: to nobody but the person, or with their word.'
+            : 'It holds health notes: send it only to the person, unless they agree.'
         }}
-        Mail is simulated here: the letter is written whole, and lies in the outbox.
+        Mail is simulated here: the letter is written in full and stays in the outbox.
       </p>
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex justify-end gap-2">

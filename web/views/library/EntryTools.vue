@@ -70,7 +70,7 @@ const loadChanges = (): Promise<boolean> =>
   <div class="border-rule mt-4 border-t pt-3">
     <p v-if="own" class="text-soft text-sm">
       {{ isShipped ? 'Changed here' : 'The studio’s own' }} by {{ own.by }}, {{ dayTimeText(own.at) }}.
-      <b v-if="own.retired">Taken away: still read where it is used, offered no more.</b>
+      <b v-if="own.retired">Taken away: still shown where it is used, no longer offered.</b>
     </p>
     <div v-if="mode === 'none'" class="flex flex-wrap gap-2">
       <template v-if="may">

@@ -129,7 +129,7 @@ useDragOrder(list, move);
         />
       </label>
       <p v-if="drills.length === 0" class="text-soft">
-        Nothing that would serve fits the minutes, the kit and the cautions. Give more minutes, or ask the person’s
+        No drill that would help fits the minutes, the kit and the cautions. Give more minutes, or ask the person’s
         professional first.
       </p>
     </template>

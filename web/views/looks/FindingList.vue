@@ -27,7 +27,7 @@ const findings = computed(() =>
     <p v-if="findings.length === 0" class="mt-1 font-semibold">
       {{
         detail.undecided.length
-          ? 'No fault was seen, and what decides the position was not judged.'
+          ? 'No fault was seen, but what decides this position was not judged.'
           : 'Nothing to mend by this method.'
       }}
     </p>

@@ -84,7 +84,7 @@ const clip = (): Promise<void> =>
     </div>
     <p v-if="problem" role="alert" class="note mt-2">{{ problem }}</p>
     <p class="text-soft mt-1 text-sm">
-      A file that leaves the studio is out of its hands: give it to the person it shows, or with their word.
+      A file that leaves the studio is out of its hands: give it only to the person it shows, unless they agree.
     </p>
   </section>
 </template>

@@ -141,8 +141,8 @@ async function leave(): Promise<void> {
       <p v-else-if="permits" class="text-soft">Given by themselves. Under 18 a guardian gives it: enter the year.</p>
     </details>
     <p class="text-soft text-sm">
-      Height and weight set the loads. Without them a body of middle size is reckoned with. Ask the stop signs on the
-      person’s page before the first load.
+      Height and weight set the loads. Without them an average body is used. Ask the stop signs on the person’s page
+      before the first load.
     </p>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="flex flex-wrap gap-2">

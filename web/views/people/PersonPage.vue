@@ -96,7 +96,11 @@ onMounted(async () => {
             <dd>{{ person.birthYear ?? 'not given' }}{{ person.minor ? ', under age' : '' }}</dd>
             <template v-if="person.email">
               <dt class="text-soft">E-mail</dt>
-              <dd class="min-w-0 break-all">{{ person.email }}</dd>
+              <dd class="min-w-0 break-words">
+                {{ person.email.slice(0, person.email.indexOf('@')) }}<wbr />{{
+                  person.email.slice(person.email.indexOf('@'))
+                }}
+              </dd>
             </template>
             <dt class="text-soft">Method</dt>
             <dd>

@@ -30,7 +30,7 @@ const says = (s: Screening): string => {
     </div>
     <p v-if="list.error.value" role="alert" class="note">{{ list.error.value }}</p>
     <p v-else-if="list.value.value?.length === 0" class="text-soft">
-      None yet. A screen tells where legs and shoulders spoil a line.
+      None yet. A screen shows where legs and shoulders spoil a line.
     </p>
     <ul class="divide-rule divide-y">
       <li v-for="s in list.value.value ?? []" :key="s.id" class="py-1">

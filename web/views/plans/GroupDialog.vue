@@ -58,7 +58,7 @@ const missed = computed(() => given.value.filter((g) => g.says !== null));
   <ModalFrame :open="open" title="The same for a group" @close="$emit('close')">
     <p class="text-soft">
       Weeks, days, minutes, goal and what is set by hand are taken over. Everybody gets a programme of their own, from
-      their places, causes, kit and cautions. Who has a stop sign gets none.
+      their places, causes, kit and cautions. Whoever has a stop sign gets none.
     </p>
     <PickOne
       id="plan-group"

@@ -53,7 +53,7 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
     <LoadState :loading="links.loading.value" :error="links.error.value" @retry="links.load()" />
     <div class="mt-2 space-y-2">
       <PickOne id="link-days" v-model="days" label="Opens for" :choices="LINK_DAYS" />
-      <OnOff v-model="progress">Shows the way so far too</OnOff>
+      <OnOff v-model="progress">Shows progress so far too</OnOff>
       <OnOff v-model="sendIn">Clips may be sent in by it</OnOff>
       <button class="btn w-full" :disabled="busy" @click="make">
         <Link2 :size="18" aria-hidden="true" /> Make a link
@@ -63,7 +63,7 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
       <SendLetter :person-id="personId" what="programme" :of="id" label="Send it by mail" />
     </div>
     <div v-if="made" class="note mt-2 space-y-2" role="status">
-      <p><b>It is shown this once.</b> Copy it now.</p>
+      <p><b>It is shown only once.</b> Copy it now.</p>
       <input
         class="field figures text-sm"
         readonly
@@ -71,7 +71,7 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
         :value="made"
         @focus="($event.target as HTMLInputElement).select()"
       />
-      <p class="text-sm">For a calendar that reads it by itself:</p>
+      <p class="text-sm">For a calendar that keeps itself up to date:</p>
       <input
         class="field figures text-sm"
         readonly

@@ -54,8 +54,10 @@ watch(
     <form v-if="item" class="flex flex-col gap-3" novalidate @submit.prevent="submit">
       <p class="text-soft">
         Planned: {{ item.sets }} × {{ amountText(item)
-        }}{{ item.split ? `, of which ${item.split.hard} s hard. Other seconds make it one piece.` : '.' }} Numbers of
-        your own are not cut to the week’s load.
+        }}{{
+          item.split ? `, of which ${item.split.hard} s hard. With other seconds it is no longer split.` : '.'
+        }}
+        Your own numbers are not cut to the week’s load.
       </p>
       <div class="grid grid-cols-3 gap-2">
         <FormField id="own-sets" v-model="form.sets" path="sets" label="Sets" type="number" />

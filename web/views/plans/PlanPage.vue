@@ -157,7 +157,7 @@ const print = (): void => window.print();
 <template>
   <LoadState :loading="edit.read.loading.value" :error="edit.read.error.value" @retry="edit.read.load()" />
   <p v-if="id === null && !asked" class="note">
-    A programme is of somebody. <RouterLink to="/plans" class="link">Choose who</RouterLink>.
+    A programme is for one person. <RouterLink to="/plans" class="link">Choose who</RouterLink>.
   </p>
   <template v-if="settings && personId">
     <div class="flex flex-wrap items-center gap-2">

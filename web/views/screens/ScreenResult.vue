@@ -97,13 +97,13 @@ const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' ||
       <div v-for="f in told" :key="f.where + f.fault" class="mt-2">
         <h3>{{ faultName(f.fault) }}</h3>
         <p v-if="f.row.short.length">
-          <b>Usually short, ease and lengthen:</b> {{ f.row.short.join(', ') }}. <b>Usually quiet, wake and use:</b>
+          <b>Usually short; ease and lengthen:</b> {{ f.row.short.join(', ') }}. <b>Usually quiet; wake and use:</b>
           {{ f.row.quiet.join(', ') }}.
         </p>
         <p v-else>Compare the sides; test ankle and hip.</p>
       </div>
       <p v-if="kneeFirst" class="note mt-2 text-sm">
-        For a knee that wanders, test ankle and hip before the knee is blamed; the calves first.
+        For a knee that wanders, test ankle and hip before you blame the knee; calves first.
       </p>
       <p v-if="causes.length" class="mt-2">
         <b>Fits best:</b>

@@ -80,7 +80,7 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
     <template v-if="solo.shut.value">
       <template v-if="secret">
         <h1>This link opens nothing</h1>
-        <p class="note">It was taken back, or its time is over. Ask your coach for a new one.</p>
+        <p class="note">It was taken back, or it has run out. Ask your coach for a new one.</p>
       </template>
       <template v-else>
         <h1>No programme now</h1>
@@ -119,7 +119,7 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
         <p v-if="solo.error.value" role="alert" class="note mt-1">{{ solo.error.value }}</p>
       </header>
       <p v-if="sheet.stopped" role="alert" class="note">
-        <b>No training now.</b> {{ ADVICE_WORDS['before-training'] }} Your coach asks the questions again before it goes
+        <b>No training now.</b> {{ ADVICE_WORDS['before-training'] }} Your coach asks the questions again before you go
         on.
       </p>
       <template v-else-if="day && week">

@@ -43,8 +43,8 @@ const limitText = (
   <section class="card mt-4" aria-labelledby="studio-eyes">
     <h2 id="studio-eyes">Eyes</h2>
     <p class="text-soft">
-      What practice says of each eye, and where two of them differ about the same thing: rounds of one deal, pictures
-      judged blind, holds watched together. Not a ranking: a reason to look together.
+      How sure each eye is in practice, and where two eyes differ about the same thing: the same round, pictures judged
+      blind, holds watched together. Not a ranking: a reason to look together.
       <RouterLink to="/eye" class="link">Your own eye</RouterLink>
     </p>
     <LoadState

@@ -95,7 +95,7 @@ const linesMore = computed(() => {
         <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
         <p class="text-soft mt-2 text-sm">
           Tables as CSV (any separator, UTF-8, UTF-16 or Windows-1252) or the first sheet of a workbook; this program’s
-          JSON, one file, several or a zip. Looks carry their day in their name and their person in their folder’s name.
+          JSON, one file, several or a zip. A look’s file name has its day, and its folder’s name the person.
         </p>
       </section>
 
@@ -117,7 +117,7 @@ const linesMore = computed(() => {
             <PickOne
               id="import-known"
               :label="`${preview.knownPeople} ${preview.knownPeople === 1 ? 'is' : 'are'} known here by name`"
-              placeholder="Say what becomes of them"
+              placeholder="Say what to do with them"
               :choices="knownChoices"
               :model-value="known"
               @update:model-value="known = $event as typeof known"
@@ -126,7 +126,7 @@ const linesMore = computed(() => {
           <div v-if="preview.problemCount > 0" role="alert" class="note mt-3">
             <p class="font-semibold">
               {{ preview.problemCount }} {{ preview.problemCount === 1 ? 'problem' : 'problems' }}. Mend the file, or
-              say below how it is meant.
+              say below what it means.
             </p>
             <ul class="mt-1 space-y-1">
               <li v-for="(p, i) in preview.problems" :key="i">

@@ -32,7 +32,7 @@ const { busy, error, run } = useAction();
         <template v-else-if="i.undoUntil">
           <SureButton
             label="Take it back"
-            says="Everything that came with this file goes again. Who was added to since stays."
+            says="Everything that came with this file is taken out again. People who got new records since then stay."
             sure="Take it back"
             :busy="busy"
             @do="run(() => undoImport(i.id))"

@@ -24,6 +24,6 @@ const entries = computed(() => [
 <template>
   <SendLetter :person-id="id" what="record" :of="null" label="Send the record" />
   <FilesMenu label="Files" :entries="entries">
-    <p class="text-soft px-2 py-1 text-sm">They hold health notes: for nobody but the person, or with their word.</p>
+    <p class="text-soft px-2 py-1 text-sm">They hold health notes: for nobody but the person, unless they agree.</p>
   </FilesMenu>
 </template>

@@ -24,7 +24,7 @@ function move(from: number, to: number): void {
 <template>
   <fieldset>
     <legend class="label">Pads at once, likeliest first</legend>
-    <p class="text-soft text-sm">What a person showed before still comes to the front for them.</p>
+    <p class="text-soft text-sm">Faults that a person showed before still come first for them.</p>
     <ol class="divide-rule divide-y">
       <li v-for="(id, i) in pads.order" :key="id" class="flex items-center gap-1">
         <span class="figures text-soft w-6">{{ i + 1 }}</span>
