@@ -82,7 +82,9 @@ function drawn(room) {
       if (share === 1) return [path];
       const lines = readFileSync(join(root, path), 'utf8').split('\n').length;
       return Array.from({ length: Math.ceil(lines / STRETCH) }, (_, i) => i)
-        .filter((i) => createHash('sha256').update(`${values.draw}${path}:${i}`).digest().readUInt32BE(0) / 2 ** 32 < share)
+        .filter(
+          (i) => createHash('sha256').update(`${values.draw}${path}:${i}`).digest().readUInt32BE(0) / 2 ** 32 < share,
+        )
         .map((i) => `${path}:${i * STRETCH + 1}-${(i + 1) * STRETCH}`);
     });
 }

@@ -300,15 +300,17 @@ export function peopleIn(db: Knex) {
         )
         .orderByRaw(`${by} ${way[0]}, people.id ${way[0]}`)
         .limit(query.limit + 1);
-      if (query.after)
-        page.whereRaw(`(${by}, people.id) ${way[1]} (${value}, ?)`, [query.after.value, query.after.id]);
+      if (query.after) page.whereRaw(`(${by}, people.id) ${way[1]} (${value}, ?)`, [query.after.value, query.after.id]);
       const found = parseRows('people', summaryRow, await page);
       const shown = found.slice(0, query.limit);
       const last = shown.at(-1);
       return {
         items: await summed(shown, day),
         total: await countOf(fitting(account, query, day)),
-        next: found.length > query.limit && last ? cursorOf(query.by === 'name' ? last.name : (last.last_look_day ?? ''), last.id) : null,
+        next:
+          found.length > query.limit && last
+            ? cursorOf(query.by === 'name' ? last.name : (last.last_look_day ?? ''), last.id)
+            : null,
       };
     },
     async floor(account: Account, day: Day): Promise<FloorState> {

@@ -54,9 +54,7 @@ watch(
     <form v-if="item" class="flex flex-col gap-3" novalidate @submit.prevent="submit">
       <p class="text-soft">
         Planned: {{ item.sets }} × {{ amountText(item)
-        }}{{
-          item.split ? `, of which ${item.split.hard} s hard. With other seconds it is no longer split.` : '.'
-        }}
+        }}{{ item.split ? `, of which ${item.split.hard} s hard. With other seconds it is no longer split.` : '.' }}
         Your own numbers are not cut to the week’s load.
       </p>
       <div class="grid grid-cols-3 gap-2">
