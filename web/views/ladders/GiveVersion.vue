@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A version given as it is: its dose below today, its place, its kit, and the assignment. */
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { OnLadders } from '../../../api/ladders.js';
 import type { Person } from '../../../api/people.js';
 import { placeKey } from '../../../core/catalog/ladders.js';
@@ -16,11 +16,10 @@ import { kitSize } from '../../../core/prescribe/sizing.js';
 import { doseParts, setsText } from '../../../words/dose.js';
 import SizeLine from '../../components/SizeLine.vue';
 import { catalog } from '../../data/catalogue.js';
+import AssignDrills from '../looks/AssignDrills.vue';
 import ItemEditor from '../looks/ItemEditor.vue';
 import { withEdits, type DrillWishes } from '../looks/wishes.js';
 
-// A form is fetched after the page that it stands on.
-const AssignDrills = defineAsyncComponent(() => import('../looks/AssignDrills.vue'));
 const props = defineProps<{
   rung: Rung;
   person: Person;

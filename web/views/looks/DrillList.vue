@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The drills chosen for the causes; the coach pins, swaps, reorders and sets the minutes, and the choice is made anew at once. */
 import { GripVertical, Pin } from '@lucide/vue';
-import { computed, defineAsyncComponent, ref } from 'vue';
+import { computed, ref } from 'vue';
 import type { Person } from '../../../api/people.js';
 import type { Advised } from '../../../core/evaluate/advise.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
@@ -20,14 +20,13 @@ import type { Draft } from '../../data/drafts.js';
 import SearchPick from '../../components/SearchPick.vue';
 import { chosenWhy, drillName, leftOutWhy } from '../../data/names.js';
 import { toAdd } from '../../data/to-add.js';
+import AssignDrills from './AssignDrills.vue';
 import UpDown from '../../components/UpDown.vue';
 import { useDragOrder } from '../../components/use-drag-order.js';
 import SizeLine from '../../components/SizeLine.vue';
 import ItemEditor from './ItemEditor.vue';
 import { inHandOrder, noWishes, withEdits, type DrillWishes } from './wishes.js';
 
-// A form is fetched after the page that it stands on.
-const AssignDrills = defineAsyncComponent(() => import('./AssignDrills.vue'));
 const props = defineProps<{
   detail: Advised;
   faultId: string | null;

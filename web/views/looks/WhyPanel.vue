@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Why it happens: the causes that fit best, what moved them, and the one quick test that would tell most. */
-import { computed, defineAsyncComponent, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { record } from '../../../core/catalog/index.js';
 import { catalog } from '../../data/catalogue.js';
 import type { Explained } from '../../../core/evaluate/explain.js';
@@ -12,9 +12,8 @@ import { fitText, turningText } from '../../../words/causes.js';
 import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
+import OverruleForm from './OverruleForm.vue';
 
-// A form is fetched after the page that it stands on.
-const OverruleForm = defineAsyncComponent(() => import('./OverruleForm.vue'));
 const props = defineProps<{
   detail: Explained;
   observation: Observation;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Findings of a screen with the pairs behind them, and four-phase correctives; a screen before beside it. */
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import type { Screening } from '../../../api/plans.js';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
@@ -16,9 +16,8 @@ import FigureView from '../../drawing/FigureView.vue';
 import { catalog, studio } from '../../data/catalogue.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import { chosenWhy, dayText, faultName } from '../../data/names.js';
+import AssignDrills from '../looks/AssignDrills.vue';
 
-// A form is fetched after the page that it stands on.
-const AssignDrills = defineAsyncComponent(() => import('../looks/AssignDrills.vue'));
 const props = defineProps<{ record: ScreenRecord; person: Person; before: Screening | null; stopped: boolean }>();
 const VERDICT = { finding: 'finding', watch: 'watch', noise: 'noise' } as const;
 const findings = computed(() => readScreen(props.record));
