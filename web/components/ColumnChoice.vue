@@ -3,12 +3,10 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue';
 import { Columns3 } from '@lucide/vue';
 import OnOff from './OnOff.vue';
+import { toggled } from './toggled.js';
 
 defineProps<{ columns: readonly { id: string; name: string }[] }>();
 const hidden = defineModel<string[]>({ required: true });
-const show = (id: string, on: boolean): void => {
-  hidden.value = on ? hidden.value.filter((h) => h !== id) : [...hidden.value, id];
-};
 </script>
 
 <template>
@@ -21,7 +19,7 @@ const show = (id: string, on: boolean): void => {
         v-for="c in columns"
         :key="c.id"
         :model-value="!hidden.includes(c.id)"
-        @update:model-value="show(c.id, $event)"
+        @update:model-value="hidden = toggled(hidden, c.id)"
         >{{ c.name }}</OnOff
       >
     </PopoverPanel>
