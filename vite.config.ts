@@ -5,6 +5,7 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { VISION_VERSION, writeVision } from './tools/pose-model.mjs';
+import { scriptGroup } from './tools/script-groups.js';
 
 const api = process.env.ANCHOR_API ?? 'http://127.0.0.1:4173';
 
@@ -148,6 +149,11 @@ export default defineConfig({
             {
               name: 'places',
               test: /\/(components\/(AppHeader|LeaveDialog|ModalFrame|Waiting\w*)\.vue|@headlessui\/vue\/dist\/(utils|hooks|internal|components\/(menu|dialog|focus-trap|portal|description))\/)/,
+            },
+            {
+              debugName: 'shared by pages',
+              name: (id, context) => scriptGroup(id, (other) => context.getModuleInfo(other)),
+              priority: -1,
             },
           ],
         },

@@ -9,8 +9,10 @@ import { useSession } from './data/session.js';
 
 export const router = createRouter({
   history: createWebHistory(),
-  // Another place begins at its top; going back comes back to where one was; a filter moves nothing.
-  scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? undefined : { top: 0 }),
+  // Another place begins at its top; going back comes back to where one was; a filter moves nothing. The first place is at its top
+  // already: asking for it would lay the page out in the same breath in which it is made.
+  scrollBehavior: (to, from, saved) =>
+    saved ?? (to.path === from.path || from.matched.length === 0 ? undefined : { top: 0 }),
   routes: [
     { path: '/', name: 'floor', meta: { title: 'Floor' }, component: () => import('./views/floor/FloorPage.vue') },
     {

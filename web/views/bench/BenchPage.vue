@@ -84,12 +84,12 @@ watch(
   },
   { immediate: true },
 );
-// The result's page is fetched now: after a hold the network may be gone.
 /** The next set of the same visit is a look of its own again. */
 async function keepHere(id: string, input: LookInput): Promise<void> {
   await keepLook(id, { ...input, togetherWith: togetherWith.value });
   togetherWith.value = null;
 }
+// The result's page is fetched now: after a hold the network may be gone.
 const resultHere = ref(false);
 const fetchResult = (): Promise<unknown> =>
   import('../looks/LookPage.vue').then(
@@ -215,9 +215,9 @@ const show = async (lookId: string): Promise<void> => {
         :kept="kept"
         :relook-of="relookOf"
         :keep="keepHere"
+        :show="show"
         @running="onRunning"
         @whose="personId = $event"
-        @done="show"
       />
       <ClipBench
         v-else-if="mode === 'clip'"

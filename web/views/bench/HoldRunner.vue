@@ -56,8 +56,10 @@ const props = defineProps<{
   relookOf: string | null;
   /** Keeps the look on this device; only then the hold is let go. */
   keep: (personId: string, input: LookInput) => Promise<unknown>;
+  /** Puts the result of a look that was kept in the place of this page. */
+  show: (lookId: string) => Promise<void>;
 }>();
-const emit = defineEmits<{ running: [on: boolean]; done: [lookId: string]; whose: [personId: string] }>();
+const emit = defineEmits<{ running: [on: boolean]; whose: [personId: string] }>();
 const settings = useSettings();
 /** Beside the clock there is room for the buttons; on a phone they lie under both thumbs. */
 const wide = useMediaQuery('(min-width: 1024px)');
@@ -274,11 +276,17 @@ async function finish(next = false): Promise<void> {
   const done = whole();
   // What was set up and tapped is taken before anything is waited for.
   const input = madeOf(done);
-  // What was tapped goes only when it is kept, or with the server.
-  if (!(await run(async () => props.keep(done.personId, await withBody(input, done))))) return;
+  const kept = await run(async () => {
+    // What was tapped goes only when it is kept, or with the server.
+    await props.keep(done.personId, await withBody(input, done));
+    state.kept();
+    // The page stands as it is until the result takes its place: making it ready for the next hold would hold the verdict up.
+    if (!next) await props.show(input.id);
+  });
+  if (!kept) return;
   clear();
   [answers.value, hurts.value] = [{}, []];
-  if (!next) return emit('done', input.id);
+  if (!next) return;
   sets.value += 1;
   restLeft.value = REST;
   announce(`Set ${sets.value} is kept. ${REST} seconds of rest.`);

@@ -240,6 +240,28 @@ describe('a watched hold', () => {
     });
     await until(() => storedHold(mine) === null, 'a free bench');
   });
+  test('kept, the bench stands as it is until the result takes its place; where that cannot come it is free again and says so', async () => {
+    stopped();
+    server.on('looks.add', ({ body }) => ({ ...lookOf(11, 1), id: body.id }));
+    page = await show(BenchPage, `/bench?person=${tall.id}`);
+    let comes!: (result: Error) => void;
+    const result = new Promise<Error>((resolve) => (comes = resolve));
+    page.vm.$router.onError(() => undefined);
+    page.vm.$router.beforeEach(async (to) => {
+      if (to.path.startsWith('/looks/')) throw await result;
+    });
+    await until(() => button(/keep it and see/i));
+    await button(/keep it and see/i).trigger('click');
+    await until(() => storedHold(mine) === null, 'a hold that is let go');
+    expect(page.text()).toContain('Where did they feel it first?');
+    await button(/keep it and see/i).trigger('click');
+    comes(new Error('its script is not here'));
+    await until(() => page.text().includes('Its page is not here yet'));
+    await until(() => button(/^\s*start/i));
+    expect(page.text()).not.toContain('Where did they feel it first?');
+    await useOutbox().flush();
+    expect(server.times('looks.add')).toBe(1);
+  });
   test('kept before the page has read whose it is, it has that one’s height and weight all the same', async () => {
     stopped();
     let letGo!: () => void;

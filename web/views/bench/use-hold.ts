@@ -310,6 +310,11 @@ export function useHold(kept: KeptHold | null, accountId: string) {
     because(reason: EndReason): void {
       if (hold.value) turn({ stoppedAt: hold.value.stoppedAt, reason });
     },
+    /** The hold is kept as a look: nothing on this device goes on with it. What is on the page stays until it is cleared. */
+    kept(): void {
+      stopClock();
+      forgetHold(accountId);
+    },
     clear(): void {
       hold.value = null;
       stopClock();

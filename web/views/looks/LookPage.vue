@@ -133,7 +133,7 @@ watch(
           :circumstance="judgedIn"
           :waiting="page.look.waiting.value"
         />
-        <SittingCard v-if="on && !unread" :look="look" :on="on" :body="judgedIn.body" />
+        <SittingCard v-if="rest && on && !unread" :look="look" :on="on" :body="judgedIn.body" />
         <CarefulCard v-if="rest" :person="person" :circumstance="judgedIn" />
       </div>
 
