@@ -1,6 +1,6 @@
 import tailwindcss from '@tailwindcss/vite';
 import vue from '@vitejs/plugin-vue';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
@@ -15,6 +15,8 @@ const compressed = (): Plugin => ({
   apply: 'build',
   closeBundle() {
     const folder = 'dist/web/assets';
+    // A build that failed has none, and says why itself.
+    if (!existsSync(folder)) return;
     for (const name of readdirSync(folder).filter((n) => /\.(js|css|svg)$/.test(n))) {
       const bytes = readFileSync(`${folder}/${name}`);
       if (bytes.length < 1024) continue;

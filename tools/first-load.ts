@@ -17,11 +17,10 @@ function withImports(name: string, found = new Set<string>()): Set<string> {
     withImports(other!, found);
   return found;
 }
-/** The script of a page or a part by the name of its component. @throws Error where the build has none or two */
-function scriptOf(component: string): string {
-  const [name, ...more] = readdirSync(ASSETS).filter((f) => new RegExp(`^${component}-[\\w-]{8}\\.js$`).test(f));
-  if (!name || more.length > 0)
-    throw new Error(`the build has ${more.length + (name ? 1 : 0)} scripts of ${component}`);
+/** A script by the name of its page or of what lies in it. @throws Error where the build has none or two */
+function scriptOf(part: string): string {
+  const [name, ...more] = readdirSync(ASSETS).filter((f) => new RegExp(`^${part}-[\\w-]{8}\\.js$`).test(f));
+  if (!name || more.length > 0) throw new Error(`the build has ${more.length + (name ? 1 : 0)} scripts of ${part}`);
   return name;
 }
 
@@ -47,7 +46,7 @@ export function firstLoad(): FirstLoad {
   );
   return {
     scripts: sum(door),
-    withFigure: sum(new Set([...door, ...withImports(scriptOf('FigureView'))])),
+    withFigure: sum(new Set([...door, ...withImports(scriptOf('figure'))])),
     page: kilobytes(page),
     styles: sum(named.filter((n) => n.endsWith('.css'))),
     fonts: latin.reduce((all, name) => all + asset(name).length / 1000, 0),

@@ -43,6 +43,20 @@ describe('what pages share', () => {
     );
     expect(scriptGroup('/web/eye.vue', know)).toBeNull();
   });
+  test('what opens without an account lies apart from what does not, and what draws the body by itself', () => {
+    const pages = [page('Bench'), page('Person'), page('Solo')];
+    const know = graph(
+      {
+        ...Object.fromEntries(pages.map((p) => [p, ['/web/dose.vue', '/web/FigureView.vue']])),
+        '/web/FigureView.vue': ['/core/body.ts'],
+      },
+      { '/web/router.ts': pages },
+    );
+    expect(scriptGroup('/web/dose.vue', know)).toBe('open');
+    expect(scriptGroup('/core/body.ts', know)).toBe('figure');
+    const closed = graph(Object.fromEntries(many.map((p) => [p, ['/web/table.vue']])), { '/web/router.ts': many });
+    expect(scriptGroup('/web/table.vue', closed)).toBe('shared');
+  });
   test.each(['/web/main.ts', '/web/start.ts'])('what %s fetches, and all that runs before it, stays', (start) => {
     const know = graph(
       {

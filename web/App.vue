@@ -11,6 +11,7 @@ import { client, keepNoCopy, writeCopy } from './data/query.js';
 import { useSession } from './data/session.js';
 import { places } from './behind-the-door.js';
 import { useSettings } from './stores/settings.js';
+import { app as wording } from '../words/pages/application.js';
 
 // Who is at the door needs no places. The router waits for them with the first page behind it.
 const AppHeader = defineAsyncComponent(places);
@@ -64,7 +65,7 @@ useEventListener(document, 'visibilitychange', () => document.visibilityState ==
 </script>
 
 <template>
-  <a href="#main" class="btn sr-only focus:not-sr-only">Skip to the page</a>
+  <a href="#main" class="btn sr-only focus:not-sr-only">{{ wording.skipToThePage }}</a>
   <AppHeader v-if="session.account && catalogueHere && !route.meta.bare" />
   <main
     id="main"

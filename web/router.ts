@@ -6,6 +6,8 @@ import { catalogueReady } from './data/catalogue.js';
 import { announce } from './data/said.js';
 import { nextTask } from './next-task.js';
 import { useSession } from './data/session.js';
+import { anywhere } from '../words/pages/anywhere.js';
+import { router as wording } from '../words/pages/application.js';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -14,133 +16,148 @@ export const router = createRouter({
   scrollBehavior: (to, from, saved) =>
     saved ?? (to.path === from.path || from.matched.length === 0 ? undefined : { top: 0 }),
   routes: [
-    { path: '/', name: 'floor', meta: { title: 'Floor' }, component: () => import('./views/floor/FloorPage.vue') },
+    {
+      path: '/',
+      name: 'floor',
+      meta: { title: wording.floor },
+      component: () => import('./views/floor/FloorPage.vue'),
+    },
     {
       path: '/people',
       name: 'people',
-      meta: { title: 'People' },
+      meta: { title: wording.people },
       component: () => import('./views/people/PeoplePage.vue'),
     },
     {
       path: '/people/:id',
       name: 'person',
-      meta: { title: 'Person' },
+      meta: { title: wording.person },
       component: () => import('./views/people/PersonPage.vue'),
       props: true,
     },
     {
       path: '/people/:id/compare',
       name: 'compare',
-      meta: { title: 'Then and now' },
+      meta: { title: wording.thenAndNow },
       component: () => import('./views/people/ComparePage.vue'),
       props: true,
     },
     {
       path: '/groups/:id',
       name: 'group',
-      meta: { title: 'Group' },
+      meta: { title: anywhere.group },
       component: () => import('./views/groups/GroupPage.vue'),
       props: true,
     },
-    { path: '/bench', name: 'bench', meta: { title: 'Bench' }, component: () => import('./views/bench/BenchPage.vue') },
+    {
+      path: '/bench',
+      name: 'bench',
+      meta: { title: anywhere.bench },
+      component: () => import('./views/bench/BenchPage.vue'),
+    },
     {
       path: '/screen',
       name: 'screen',
-      meta: { title: 'Screen' },
+      meta: { title: wording.screen },
       component: () => import('./views/screens/ScreenPage.vue'),
     },
     {
       path: '/looks/:id',
       name: 'look',
-      meta: { title: 'Look' },
+      meta: { title: anywhere.look },
       component: () => import('./views/looks/LookPage.vue'),
       props: true,
     },
     {
       path: '/looks/:id/frames',
       name: 'frames',
-      meta: { title: 'Frames' },
+      meta: { title: wording.frames },
       component: () => import('./views/looks/FramesPage.vue'),
       props: true,
     },
     {
       path: '/inbox',
       name: 'inbox',
-      meta: { title: 'Inbox' },
+      meta: { title: wording.inbox },
       component: () => import('./views/inbox/InboxPage.vue'),
     },
     {
       path: '/in',
       name: 'in',
-      meta: { title: 'Bring records in' },
+      meta: { title: anywhere.bringRecordsIn },
       component: () => import('./views/transfer/ImportPage.vue'),
     },
     {
       path: '/letters',
       name: 'letters',
-      meta: { title: 'Outbox' },
+      meta: { title: wording.outbox },
       component: () => import('./views/letters/LettersPage.vue'),
     },
     {
       path: '/ladders',
       name: 'ladders',
-      meta: { title: 'Ladders' },
+      meta: { title: anywhere.ladders },
       component: () => import('./views/ladders/LaddersPage.vue'),
     },
     {
       path: '/lever',
       name: 'lever',
-      meta: { title: 'Lever calculator' },
+      meta: { title: wording.leverCalculator },
       component: () => import('./views/ladders/LeverPage.vue'),
     },
     {
       path: '/library',
       name: 'library',
-      meta: { title: 'Library' },
+      meta: { title: wording.library },
       component: () => import('./views/library/LibraryPage.vue'),
     },
     {
       path: '/studio',
       name: 'studio',
-      meta: { title: 'Studio' },
+      meta: { title: wording.studio },
       component: () => import('./views/studio/StudioPage.vue'),
     },
     {
       path: '/trail',
       name: 'trail',
-      meta: { title: 'Who saw what' },
+      meta: { title: wording.whoSawWhat },
       component: () => import('./views/keeping/TrailPage.vue'),
     },
     {
       path: '/backups',
       name: 'backups',
-      meta: { title: 'Backups' },
+      meta: { title: wording.backups },
       component: () => import('./views/keeping/BackupsPage.vue'),
     },
     {
       path: '/account',
       name: 'account',
-      meta: { title: 'Your account' },
+      meta: { title: wording.yourAccount },
       component: () => import('./views/keeping/AccountPage.vue'),
     },
     {
       path: '/classes',
       name: 'classes',
-      meta: { title: 'Classes' },
+      meta: { title: anywhere.classes },
       component: () => import('./views/classes/ClassesPage.vue'),
     },
     {
       path: '/classes/:id',
       name: 'class',
-      meta: { title: 'Class' },
+      meta: { title: wording.class },
       component: () => import('./views/classes/ClassPage.vue'),
       props: true,
     },
-    { path: '/plans', name: 'plans', meta: { title: 'Plans' }, component: () => import('./views/plans/PlansPage.vue') },
+    {
+      path: '/plans',
+      name: 'plans',
+      meta: { title: anywhere.plans },
+      component: () => import('./views/plans/PlansPage.vue'),
+    },
     {
       path: '/plans/:id',
       name: 'plan',
-      meta: { title: 'Programme' },
+      meta: { title: wording.programme },
       component: () => import('./views/plans/PlanPage.vue'),
       props: true,
     },
@@ -148,14 +165,14 @@ export const router = createRouter({
       path: '/runs/:id',
       name: 'run',
       // The hall reads it from four metres: nothing else stands on the screen.
-      meta: { title: 'Class under way', bare: true },
+      meta: { title: wording.classUnderWay, bare: true },
       component: () => import('./views/classes/run/RunPage.vue'),
       props: true,
     },
     {
       path: '/runs/:id/wall',
       name: 'wall',
-      meta: { title: 'Wall', bare: true },
+      meta: { title: wording.wall, bare: true },
       component: () => import('./views/classes/run/WallPage.vue'),
       props: true,
     },
@@ -163,13 +180,13 @@ export const router = createRouter({
       path: '/wall',
       name: 'open-wall',
       // Nobody has to be signed in at a screen on the wall.
-      meta: { title: 'Wall', bare: true, open: true },
+      meta: { title: wording.wall, bare: true, open: true },
       component: () => import('./views/classes/run/OpenWallPage.vue'),
     },
     {
       path: '/runs/:id/after',
       name: 'after',
-      meta: { title: 'After the class' },
+      meta: { title: wording.afterTheClass },
       component: () => import('./views/classes/run/AfterPage.vue'),
       props: true,
     },
@@ -177,48 +194,48 @@ export const router = createRouter({
       path: '/s/:secret',
       name: 'solo',
       // Who has a link needs no account, and sees no other place.
-      meta: { title: 'Your programme', bare: true, open: true },
+      meta: { title: wording.yourProgramme, bare: true, open: true },
       component: () => import('./views/solo/SoloPage.vue'),
       props: true,
     },
     {
       path: '/own',
       name: 'own',
-      meta: { title: 'Your programme' },
+      meta: { title: wording.yourProgramme },
       component: () => import('./views/solo/SoloPage.vue'),
     },
     {
       path: '/start',
       name: 'start',
-      meta: { title: 'First steps' },
+      meta: { title: wording.firstSteps },
       component: () => import('./views/start/StartPage.vue'),
     },
-    { path: '/try', name: 'try', meta: { title: 'Try it' }, component: () => import('./views/start/TryPage.vue') },
-    { path: '/eye', name: 'eye', meta: { title: 'Your eye' }, component: () => import('./views/eye/EyePage.vue') },
+    { path: '/try', name: 'try', meta: { title: wording.tryIt }, component: () => import('./views/start/TryPage.vue') },
+    { path: '/eye', name: 'eye', meta: { title: wording.yourEye }, component: () => import('./views/eye/EyePage.vue') },
     {
       path: '/eye/rounds/:id',
       name: 'eye-round',
-      meta: { title: 'Practice' },
+      meta: { title: wording.practice },
       component: () => import('./views/eye/RoundPage.vue'),
       props: true,
     },
     {
       path: '/eye/blind/:id',
       name: 'eye-blind',
-      meta: { title: 'A second eye' },
+      meta: { title: wording.aSecondEye },
       component: () => import('./views/eye/BlindPage.vue'),
       props: true,
     },
     {
       path: '/sign-in',
       name: 'sign-in',
-      meta: { title: 'Sign in' },
+      meta: { title: wording.signIn },
       component: () => import('./views/door/SignInPage.vue'),
     },
     {
       path: '/:rest(.*)*',
       name: 'lost',
-      meta: { title: 'No such page' },
+      meta: { title: wording.noSuchPage },
       component: () => import('./views/door/LostPage.vue'),
     },
   ],
@@ -228,7 +245,11 @@ router.beforeEach(async (to) => {
   const session = useSession();
   if (!session.state) await session.load().catch(() => undefined);
   if (to.name !== 'sign-in' && to.meta.open !== true && !session.account)
-    return { name: 'sign-in', meta: { title: 'Sign in' }, query: to.fullPath === '/' ? {} : { then: to.fullPath } };
+    return {
+      name: 'sign-in',
+      meta: { title: wording.signIn },
+      query: to.fullPath === '/' ? {} : { then: to.fullPath },
+    };
   // A page without the bar waits for the catalogue alone.
   if (to.name !== 'sign-in') await (to.meta.bare === true ? catalogueReady() : behindTheDoor());
   return true;
@@ -239,7 +260,7 @@ router.beforeResolve(() => nextTask());
 
 router.afterEach((to, from, failure) => {
   if (failure) return;
-  document.title = `${String(to.meta.title)} · Upright Anchor`;
+  document.title = wording.uprightAnchor(String(to.meta.title));
   // Another page: the keys begin at it, and it is named to who cannot see it.
   if (from.matched.length === 0 || to.path === from.path) return;
   announce(String(to.meta.title));

@@ -16,6 +16,8 @@ import { FINDER } from '../../words/finder.js';
 import { isTyping, keysShown } from './keys.js';
 import LeaveDialog from './LeaveDialog.vue';
 import WaitingPanel from './WaitingPanel.vue';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { appHeader as wording } from '../../words/pages/parts.js';
 
 const session = useSession();
 const settings = useSettings();
@@ -23,24 +25,26 @@ const outbox = useOutbox();
 const route = useRoute();
 
 const places = computed((): { name: string; to: string; at: string[]; wide?: boolean }[] => [
-  { name: 'Floor', to: '/', at: ['floor'] },
-  { name: 'People', to: '/people', at: ['people', 'person', 'compare', 'in', 'group'] },
-  { name: 'Bench', to: '/bench', at: ['bench', 'look', 'screen', 'eye', 'eye-round', 'eye-blind'] },
-  { name: 'Ladders', to: '/ladders', at: ['ladders', 'lever'] },
+  { name: wording.floor, to: '/', at: ['floor'] },
+  { name: wording.people, to: '/people', at: ['people', 'person', 'compare', 'in', 'group'] },
+  { name: anywhere.bench, to: '/bench', at: ['bench', 'look', 'screen', 'eye', 'eye-round', 'eye-blind'] },
+  { name: anywhere.ladders, to: '/ladders', at: ['ladders', 'lever'] },
   // On a phone the floor leads there: the bar under both thumbs has room for six.
-  ...(session.isCoach ? [{ name: 'Classes', to: '/classes', at: ['classes', 'class', 'after'], wide: true }] : []),
-  { name: 'Plans', to: '/plans', at: ['plans', 'plan'], wide: true },
-  { name: 'Library', to: '/library', at: ['library'] },
-  { name: 'Studio', to: '/studio', at: ['studio', 'letters', 'inbox', 'trail', 'backups', 'account'] },
+  ...(session.isCoach
+    ? [{ name: anywhere.classes, to: '/classes', at: ['classes', 'class', 'after'], wide: true }]
+    : []),
+  { name: anywhere.plans, to: '/plans', at: ['plans', 'plan'], wide: true },
+  { name: wording.library, to: '/library', at: ['library'] },
+  { name: wording.studio, to: '/studio', at: ['studio', 'letters', 'inbox', 'trail', 'backups', 'account'] },
 ]);
 const away = computed(() => !connected.value || session.offline);
 /** `offline, 3 waiting`: what a coach must know before walking on. */
 const status = computed(() => {
   const waiting = outbox.waiting.length;
   const refused = outbox.refused.length;
-  if (refused > 0) return `${refused} not taken${waiting > 0 ? `, ${waiting} waiting` : ''}`;
-  if (away.value) return waiting > 0 ? `offline, ${waiting} waiting` : 'offline';
-  return waiting > 0 ? `${waiting} waiting to be sent` : '';
+  if (refused > 0) return wording.notTaken(refused, waiting > 0 ? wording.waiting(waiting) : '');
+  if (away.value) return waiting > 0 ? wording.offlineWaiting(waiting) : 'offline';
+  return waiting > 0 ? wording.waitingToBeSent(waiting) : '';
 });
 
 /** The places' bar is out of the way of both thumbs while the clock runs. */
@@ -85,13 +89,13 @@ async function leave(): Promise<void> {
     :class="{ 'max-md:hidden low:hidden': clockRuns }"
   >
     <div class="mx-auto flex max-w-[1320px] items-center gap-x-4 px-4 max-md:flex-wrap max-md:gap-x-2">
-      <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" aria-label="Upright Anchor, to the floor"
-        >Upright&nbsp;Anchor</RouterLink
-      >
+      <RouterLink to="/" class="font-head shrink-0 py-3 text-lg font-bold" :aria-label="wording.uprightAnchor">{{
+        wording.uprightAnchorAlone
+      }}</RouterLink>
       <nav
         class="stuck bg-paper border-rule max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:border-t max-md:px-2 md:ml-1 md:w-[33rem] lg:ml-6 lg:w-[35rem]"
         :class="{ 'max-md:hidden': clockRuns }"
-        aria-label="Places"
+        :aria-label="wording.places"
       >
         <!-- The places hang on a line made fast at both ends; the knot shows where you are. -->
         <ol class="relative flex justify-between">
@@ -119,7 +123,9 @@ async function leave(): Promise<void> {
       <div class="ml-auto flex items-center gap-2 max-md:gap-0.5">
         <RouterLink v-if="holdHere && route.name !== 'bench'" to="/bench" class="btn btn-main !px-3">
           <Timer :size="20" aria-hidden="true" />
-          <span class="max-md:sr-only">Hold {{ held.value.value ? `of ${held.value.value.name}` : 'under way' }}</span>
+          <span class="max-md:sr-only">{{
+            wording.hold(held.value.value ? wording.of(held.value.value.name) : wording.underWay)
+          }}</span>
         </RouterLink>
         <span role="status">
           <button v-if="status" class="tag tag-caution min-h-[44px]" aria-haspopup="dialog" @click="dialog = 'waiting'">
@@ -135,7 +141,7 @@ async function leave(): Promise<void> {
           <Search :size="22" aria-hidden="true" />
         </button>
         <Menu as="div" class="relative">
-          <MenuButton class="btn btn-quiet max-md:!px-1.5" :aria-label="`Account: ${session.account?.name}`"
+          <MenuButton class="btn btn-quiet max-md:!px-1.5" :aria-label="wording.account(session.account?.name ?? '')"
             ><CircleUser :size="22" aria-hidden="true" /><span class="max-lg:hidden">{{
               session.account?.name
             }}</span></MenuButton
@@ -149,18 +155,18 @@ async function leave(): Promise<void> {
                 class="btn w-full"
                 :class="{ 'bg-sunk': active }"
                 @click.capture="shut"
-                >Your own record</RouterLink
+                >{{ wording.yourOwnRecord }}</RouterLink
               >
             </MenuItem>
             <MenuItem v-if="session.account?.personId" v-slot="{ active, close: shut }">
-              <RouterLink to="/own" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut"
-                >Your own programme</RouterLink
-              >
+              <RouterLink to="/own" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut">{{
+                wording.yourOwnProgramme
+              }}</RouterLink>
             </MenuItem>
             <MenuItem v-slot="{ active, close: shut }">
-              <RouterLink to="/eye" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut"
-                >Your eye</RouterLink
-              >
+              <RouterLink to="/eye" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut">{{
+                wording.yourEye
+              }}</RouterLink>
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button
@@ -168,7 +174,7 @@ async function leave(): Promise<void> {
                 :class="{ 'bg-sunk': active }"
                 @click="settings.theme = settings.dark ? 'light' : 'dark'"
               >
-                {{ settings.dark ? 'Light' : 'Dark' }} surfaces
+                {{ wording.surfaces(settings.dark ? wording.light : wording.dark) }}
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">
@@ -177,12 +183,14 @@ async function leave(): Promise<void> {
                 :class="{ 'bg-sunk': active }"
                 @click="settings.units = settings.units === 'metric' ? 'imperial' : 'metric'"
               >
-                Show {{ settings.units === 'metric' ? 'feet and pounds' : 'centimetres and kilograms' }}
+                {{
+                  wording.show(settings.units === 'metric' ? wording.feetAndPounds : wording.centimetresAndKilograms)
+                }}
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="settings.keys = !settings.keys">
-                Turn single keys {{ settings.keys ? 'off' : 'on' }}
+                {{ wording.turnSingleKeys(settings.keys ? wording.off : wording.on) }}
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">
@@ -191,39 +199,39 @@ async function leave(): Promise<void> {
                 :class="{ 'bg-sunk': active }"
                 @click="settings.motion = settings.motion === 'moving' ? 'still' : 'moving'"
               >
-                {{ settings.motion === 'moving' ? 'Hold figures still' : 'Let figures move' }}
+                {{ settings.motion === 'moving' ? wording.holdFiguresStill : wording.letFiguresMove }}
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active }">
               <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="keysShown = true">
-                Keys and words <kbd class="tag">?</kbd>
+                {{ wording.keysAndWords }} <kbd class="tag">?</kbd>
               </button>
             </MenuItem>
             <MenuItem v-slot="{ active, close: shut }">
-              <RouterLink to="/account" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut"
-                >Password, devices, code</RouterLink
-              >
+              <RouterLink to="/account" class="btn w-full" :class="{ 'bg-sunk': active }" @click.capture="shut">{{
+                wording.passwordDevicesCode
+              }}</RouterLink>
             </MenuItem>
             <MenuItem v-slot="{ active }">
-              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="leave">Sign out</button>
+              <button class="btn w-full" :class="{ 'bg-sunk': active }" @click="leave">{{ wording.signOut }}</button>
             </MenuItem>
           </MenuItems>
         </Menu>
       </div>
     </div>
     <div v-if="outbox.refused.length" role="alert" class="note mx-4 mb-2 flex flex-wrap items-center gap-3">
-      <span
-        >{{ outbox.refused.length }} kept on this device {{ outbox.refused.length === 1 ? 'is' : 'are' }} not taken by
-        the server: {{ outbox.refused[0]!.refused!.title }}</span
-      >
-      <button class="btn ml-auto" @click="dialog = 'waiting'">See what and why</button>
+      <span>{{
+        wording.keptOnThisDevice(
+          outbox.refused.length,
+          outbox.refused.length === 1 ? wording.is : wording.are,
+          outbox.refused[0]!.refused!.title,
+        )
+      }}</span>
+      <button class="btn ml-auto" @click="dialog = 'waiting'">{{ wording.seeWhatAndWhy }}</button>
     </div>
     <div v-if="session.shut" role="alert" class="note mx-4 mb-2 flex flex-wrap items-center gap-3">
-      <span
-        >Something that you left on this device when you signed out was locked with an earlier password and cannot be
-        opened.</span
-      >
-      <button class="btn ml-auto" @click="session.forgetShut()">Let it go</button>
+      <span>{{ wording.somethingThatYouLeft }}</span>
+      <button class="btn ml-auto" @click="session.forgetShut()">{{ anywhere.letItGo }}</button>
     </div>
     <FinderDialog v-if="finding" @close="finding = false" />
     <WaitingPanel :open="dialog === 'waiting'" @close="close" />

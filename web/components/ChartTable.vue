@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** The numbers of a chart as a table, beside it for who wants or needs them so. */
+import { chartTable as wording } from '../../words/pages/parts.js';
+
 defineProps<{ head: readonly string[]; rows: readonly (readonly string[])[] }>();
 </script>
 
 <template>
   <details>
-    <summary class="min-h-[44px] content-center">The numbers as a table</summary>
-    <div class="max-h-72 overflow-auto" tabindex="0" role="region" aria-label="The numbers as a table">
+    <summary class="min-h-[44px] content-center">{{ wording.theNumbers }}</summary>
+    <div class="max-h-72 overflow-auto" tabindex="0" role="region" :aria-label="wording.theNumbers">
       <table class="figures w-full text-left">
         <thead>
           <tr>

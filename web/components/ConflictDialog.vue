@@ -11,6 +11,7 @@ import { useGroups } from '../data/people.js';
 import { kept } from '../data/query.js';
 import { useSettings } from '../stores/settings.js';
 import ModalFrame from './ModalFrame.vue';
+import { conflictDialog as wording } from '../../words/pages/parts.js';
 
 const settings = useSettings();
 const conflict = computed(() => asked.value?.conflict ?? null);
@@ -31,39 +32,39 @@ const settled = computed(() => (conflict.value?.fields ?? []).filter((f) => f.by
 const chosen = computed(() => open.value.every((f) => picks[f.field] !== undefined));
 const lines = (field: string, value: unknown): string[] =>
   fieldLines(conflict.value?.kind ?? '', field, value, nameOf, settings.units);
-const who = computed(() => conflict.value?.stands?.by ?? 'Somebody else');
+const who = computed(() => conflict.value?.stands?.by ?? wording.somebodyElse);
 const sides = computed(() => [
-  { pick: 'mine' as const, title: 'Yours' },
-  { pick: 'theirs' as const, title: conflict.value?.stands?.by ? `${who.value}’s` : 'Theirs' },
+  { pick: 'mine' as const, title: wording.yoursAlone },
+  { pick: 'theirs' as const, title: conflict.value?.stands?.by ? `${who.value}’s` : wording.theirs },
 ]);
 const all = (pick: Side): void => open.value.forEach((f) => (picks[f.field] = pick));
-const ALONE = { me: 'only you changed it', them: 'only they changed it', alike: 'both of you the same' } as const;
+const ALONE = { me: wording.onlyYouChangedIt, them: wording.onlyTheyChangedIt, alike: wording.bothOfYou } as const;
 </script>
 
 <template>
   <ModalFrame
     :open="conflict !== null"
-    :title="`Two versions of ${conflict?.title ?? ''}`"
+    :title="wording.twoVersionsOf(conflict?.title ?? '')"
     wide
     @close="asked?.answer(null)"
   >
     <template v-if="conflict">
       <p v-if="conflict.stands">
-        {{ who }} changed it after you opened it<template v-if="conflict.stands.at"
-          >, {{ dayTimeText(conflict.stands.at) }}</template
-        >. Nothing of yours is kept yet.
+        {{ wording.changedItAfterYou(who)
+        }}<template v-if="conflict.stands.at">, {{ dayTimeText(conflict.stands.at) }}</template
+        >{{ wording.nothingOfYours }}
       </p>
-      <p v-else>It was taken away after you opened it. Keep yours to bring it back.</p>
+      <p v-else>{{ wording.itWasTakenAway }}</p>
       <div
         v-if="conflict.stands"
         class="min-h-0 overflow-y-auto px-1.5"
         tabindex="0"
         role="group"
-        aria-label="What differs"
+        :aria-label="wording.whatDiffers"
       >
         <p v-if="open.length > 1" class="mb-2 flex flex-wrap gap-2">
           <button v-for="s in sides" :key="s.pick" class="btn" type="button" @click="all(s.pick)">
-            All of {{ s.title.toLowerCase() === 'yours' ? 'yours' : s.title }}
+            {{ wording.allOf(s.title.toLowerCase() === 'yours' ? wording.yours : s.title) }}
           </button>
         </p>
         <RadioGroup
@@ -98,10 +99,10 @@ const ALONE = { me: 'only you changed it', them: 'only they changed it', alike: 
               </div>
             </RadioGroupOption>
           </div>
-          <p class="text-soft mt-1 text-sm">Before: {{ lines(f.field, f.base).join(', ') }}</p>
+          <p class="text-soft mt-1 text-sm">{{ wording.before(lines(f.field, f.base).join(', ')) }}</p>
         </RadioGroup>
-        <section v-if="settled.length" class="border-rule border-t py-3" aria-label="Kept without asking">
-          <h3>Kept without asking</h3>
+        <section v-if="settled.length" class="border-rule border-t py-3" :aria-label="wording.keptWithoutAsking">
+          <h3>{{ wording.keptWithoutAsking }}</h3>
           <ul>
             <li v-for="f in settled" :key="f.field">
               {{ fieldName(conflict.kind, f.field) }}:
@@ -117,11 +118,11 @@ const ALONE = { me: 'only you changed it', them: 'only they changed it', alike: 
           :disabled="!chosen && conflict.stands !== null"
           @click="asked?.answer({ ...picks })"
         >
-          {{ conflict.stands ? 'Keep what is chosen' : 'Keep yours' }}
+          {{ conflict.stands ? wording.keepWhatIsChosen : wording.keepYours }}
         </button>
-        <button class="btn" @click="asked?.answer(null)">Go back to the page</button>
+        <button class="btn" @click="asked?.answer(null)">{{ wording.goBack }}</button>
       </div>
-      <p v-if="!chosen && conflict.stands" class="text-soft text-sm">Choose one of each pair.</p>
+      <p v-if="!chosen && conflict.stands" class="text-soft text-sm">{{ wording.chooseOneOfEach }}</p>
     </template>
   </ModalFrame>
 </template>

@@ -6,6 +6,7 @@ import type { Family, Rung } from '../../core/formats/catalog.js';
 import type { Evidence } from '../../core/formats/observation.js';
 import { answerText, questionsFor, type Question } from '../../words/evidence.js';
 import BodyMap from './BodyMap.vue';
+import { evidenceAsked as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{
   family: Family;
@@ -43,7 +44,7 @@ function answer(q: Question, value: string, close: () => void): void {
             <span
               >{{ q.asks
               }}<b v-if="given(q) ?? otherwise(q)"
-                >: {{ answerText(q, (given(q) ?? otherwise(q))!) }}{{ given(q) ? '' : ' (known)' }}</b
+                >: {{ answerText(q, (given(q) ?? otherwise(q))!) }}{{ given(q) ? '' : wording.known }}</b
               ></span
             >
           </DisclosureButton>

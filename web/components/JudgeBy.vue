@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { offered } from '../../core/catalog/index.js';
 import { catalog } from '../data/catalogue.js';
 import PickOne from './PickOne.vue';
+import { judgeBy as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{
   /** What is said of the method in force. */
@@ -19,5 +20,5 @@ const choices = computed(() => [
 </script>
 
 <template>
-  <PickOne id="judge" v-model="method" label="Judge by" quiet :choices="choices" />
+  <PickOne id="judge" v-model="method" :label="wording.judgeBy" quiet :choices="choices" />
 </template>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { kitItems } from '../../core/catalog/index.js';
 import { catalog } from '../data/catalogue.js';
 import ManyOf from './ManyOf.vue';
+import { kitPicker as wording } from '../../words/pages/parts.js';
 
 defineProps<{ idPrefix: string; everything: string }>();
 const kit = defineModel<readonly string[] | null>({ required: true });
@@ -25,7 +26,7 @@ const items = computed(() => kitItems(catalog));
       v-if="kit !== null"
       v-model="kit"
       role="group"
-      aria-label="Kit there is"
+      :aria-label="wording.kitThereIs"
       :choices="items.map((id) => ({ id, name: id.replace(/-/g, ' ') }))"
     />
   </div>

@@ -10,6 +10,8 @@ import { useSession } from '../data/session.js';
 import { waitingFile } from '../data/waiting-words.js';
 import { saveFile } from './save-file.js';
 import ModalFrame from './ModalFrame.vue';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { leaveDialog as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{ open: boolean }>();
 defineEmits<{ close: [] }>();
@@ -38,34 +40,29 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <ModalFrame :open="open" title="Before you sign out" @close="$emit('close')">
+  <ModalFrame :open="open" :title="wording.beforeYouSignOut" @close="$emit('close')">
     <p v-if="unsent">
-      <b>{{ unsent }}</b> {{ unsent === 1 ? 'thing is' : 'things are' }} on this device and not with the server.
+      <b>{{ unsent }}</b> {{ wording.onThisDevice(unsent === 1 ? wording.thingIs : wording.thingsAre) }}
     </p>
-    <p v-if="hold">A hold is under way on the bench and not kept yet.</p>
+    <p v-if="hold">{{ wording.aHoldIsUnder }}</p>
     <p v-if="drafts">
-      <b>{{ drafts }}</b> {{ drafts === 1 ? 'draft is' : 'drafts are' }} on this device. A picture that belongs to one
-      is not locked; it is deleted.
+      <b>{{ drafts }}</b> {{ wording.onThisDeviceAPicture(drafts === 1 ? wording.draftIs : wording.draftsAre) }}
     </p>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="grid gap-2">
-      <button v-if="unsent" class="btn btn-main" :disabled="busy" @click="send">Send now, then sign out</button>
+      <button v-if="unsent" class="btn btn-main" :disabled="busy" @click="send">{{ wording.sendNowThenSign }}</button>
       <button v-if="unsent" class="btn" @click="saveFile('waiting.json', waitingFile(outbox.items))">
-        Save as a file
+        {{ wording.saveAsAFile }}
       </button>
-      <button v-if="canLock()" class="btn" :disabled="busy" @click="leave('lock')">
-        Sign out; lock it here until I sign in again
-      </button>
-      <p v-else class="text-soft text-sm">
-        This browser can lock nothing without https, so what is unsent cannot stay here after signing out.
-      </p>
-      <button v-if="!letting" class="btn btn-quiet" @click="letting = true">Sign out and let it go</button>
+      <button v-if="canLock()" class="btn" :disabled="busy" @click="leave('lock')">{{ wording.signOutLock }}</button>
+      <p v-else class="text-soft text-sm">{{ wording.thisBrowserCanLock }}</p>
+      <button v-if="!letting" class="btn btn-quiet" @click="letting = true">{{ wording.signOutAndLet }}</button>
       <p v-else class="flex flex-wrap items-center gap-2">
-        It is nowhere else. Really?
-        <button class="btn btn-stop" :disabled="busy" @click="leave('discard')">Let it go</button>
-        <button class="btn" @click="letting = false">Keep it</button>
+        {{ wording.itIsNowhereElse }}
+        <button class="btn btn-stop" :disabled="busy" @click="leave('discard')">{{ anywhere.letItGo }}</button>
+        <button class="btn" @click="letting = false">{{ anywhere.keepIt }}</button>
       </p>
-      <button class="btn" @click="$emit('close')">Stay signed in</button>
+      <button class="btn" @click="$emit('close')">{{ wording.staySignedIn }}</button>
     </div>
   </ModalFrame>
 </template>

@@ -6,6 +6,8 @@ import type { MethodChoice } from '../../core/person/method-in-force.js';
 import { catalog } from '../data/catalogue.js';
 import { familyName, methodName } from '../data/names.js';
 import PickOne from './PickOne.vue';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { methodChoice as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{ idPrefix: string; none: string }>();
 const choice = defineModel<MethodChoice>({ required: true });
@@ -34,7 +36,7 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
     <div>
       <PickOne
         :id="field('method')"
-        label="Method"
+        :label="wording.method"
         :choices="[{ id: '', name: none }, ...offered(catalog, 'methods')]"
         :model-value="choice.method ?? ''"
         @update:model-value="choice = { ...choice, method: $event || null }"
@@ -42,13 +44,18 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
     </div>
     <details>
       <summary class="min-h-[44px] content-center font-semibold">
-        Another method for single positions{{ singles.length ? ` (${singles.length})` : '' }}
+        {{ wording.anotherMethodForSingle(singles.length ? ` (${singles.length})` : '') }}
       </summary>
       <ul>
         <li v-for="[f, m] in singles" :key="f" class="flex items-center gap-2">
           <span class="flex-1">{{ familyName(f) }}: {{ methodName(m) }}</span>
-          <button type="button" class="link min-h-[44px]" :aria-label="`Take away ${familyName(f)}`" @click="remove(f)">
-            Take away
+          <button
+            type="button"
+            class="link min-h-[44px]"
+            :aria-label="wording.takeAway(familyName(f))"
+            @click="remove(f)"
+          >
+            {{ wording.takeAwayAlone }}
           </button>
         </li>
       </ul>
@@ -56,20 +63,20 @@ const field = (name: string): string => `${props.idPrefix}-${name}`;
         <PickOne
           :id="field('family')"
           v-model="family"
-          label="Position"
+          :label="anywhere.position"
           quiet
           :choices="catalog.families"
-          placeholder="Position"
+          :placeholder="anywhere.position"
         />
         <PickOne
           :id="field('single')"
           v-model="method"
-          label="Method for it"
+          :label="wording.methodForIt"
           quiet
           :choices="offered(catalog, 'methods')"
-          placeholder="Method"
+          :placeholder="wording.method"
         />
-        <button type="button" class="btn" :disabled="!family || !method" @click="add">Set</button>
+        <button type="button" class="btn" :disabled="!family || !method" @click="add">{{ wording.set }}</button>
       </div>
     </details>
   </div>

@@ -7,6 +7,8 @@ import { useZodForm } from '../data/form.js';
 import { useSession } from '../data/session.js';
 import FormField from './FormField.vue';
 import ModalFrame from './ModalFrame.vue';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { passwordDialog as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
@@ -18,7 +20,7 @@ const { typed, busy, error, submit, refill } = useZodForm({
   asInput: (form) => form,
   schema: ownPasswordSchema
     .extend({ again: z.string() })
-    .refine((f) => f.again === f.password, { path: ['again'], message: 'is not the same as the new one above' }),
+    .refine((f) => f.again === f.password, { path: ['again'], message: wording.isNotTheSame }),
   keep: ({ before, password }) => session.changePassword(before, password),
 });
 watch(
@@ -32,10 +34,10 @@ const change = async (event: Event): Promise<void> => void (done.value = await s
 </script>
 
 <template>
-  <ModalFrame :open="open" title="Change your password" @close="emit('close')">
+  <ModalFrame :open="open" :title="wording.changeYourPassword" @close="emit('close')">
     <div v-if="done" class="mt-2 space-y-3">
-      <p role="status">Changed. Your sessions on other devices have ended.</p>
-      <button class="btn btn-main" @click="emit('close')">Close</button>
+      <p role="status">{{ wording.changedYourSessions }}</p>
+      <button class="btn btn-main" @click="emit('close')">{{ anywhere.close }}</button>
     </div>
     <form v-else class="mt-2 space-y-3" novalidate @submit.prevent="change">
       <FormField
@@ -56,8 +58,8 @@ const change = async (event: Event): Promise<void> => void (done.value = await s
       />
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="busy">Change it</button>
-        <button type="button" class="btn" @click="emit('close')">Cancel</button>
+        <button class="btn btn-main" :disabled="busy">{{ wording.changeIt }}</button>
+        <button type="button" class="btn" @click="emit('close')">{{ anywhere.cancel }}</button>
       </div>
     </form>
   </ModalFrame>

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue';
 import type { PersonSummary } from '../../api/people.js';
 import { usePeople, usePerson } from '../data/people.js';
 import PickBox from './PickBox.vue';
+import { personPicker as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{
   id: string;
@@ -46,7 +47,7 @@ const groupOf = (p: PersonSummary): string => p.group?.name ?? '';
     :model-value="modelValue"
     :label="label"
     :shown="shown"
-    :placeholder="placeholder ?? 'Type a name'"
+    :placeholder="placeholder ?? wording.typeAName"
     :disabled="disabled"
     @update:model-value="(chosen) => $emit('update:modelValue', chosen)"
   >
@@ -62,10 +63,10 @@ const groupOf = (p: PersonSummary): string => p.group?.name ?? '';
       </li>
     </ComboboxOption>
     <li v-if="list.error.value" class="text-soft p-2 text-sm">{{ list.error.value }}</li>
-    <li v-else-if="list.loading.value" class="text-soft p-2 text-sm">Fetching …</li>
-    <li v-else-if="list.people.value.length === 0" class="text-soft p-2 text-sm">Nobody fits.</li>
+    <li v-else-if="list.loading.value" class="text-soft p-2 text-sm">{{ wording.fetching }}</li>
+    <li v-else-if="list.people.value.length === 0" class="text-soft p-2 text-sm">{{ wording.nobodyFits }}</li>
     <li v-else-if="list.more.value" class="text-soft p-2 text-sm">
-      {{ list.total.value }} in all: type more of the name.
+      {{ wording.inAllTypeMore(list.total.value ?? 0) }}
     </li>
   </PickBox>
 </template>

@@ -2,6 +2,7 @@
 /** A field that finds one of many by typing a part of its name; what it finds is the caller's. */
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOptions } from '@headlessui/vue';
 import { ChevronsUpDown } from '@lucide/vue';
+import { pickBox as wording } from '../../words/pages/parts.js';
 
 defineProps<{
   id: string;
@@ -34,7 +35,7 @@ function choose(id: string): void {
     />
     <ComboboxButton
       class="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-      :aria-label="`Show the list: ${label}`"
+      :aria-label="wording.showTheList(label)"
     >
       <ChevronsUpDown :size="18" aria-hidden="true" />
     </ComboboxButton>

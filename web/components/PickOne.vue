@@ -5,6 +5,7 @@ import { ChevronDown } from '@lucide/vue';
 import type { Choice } from './choice.js';
 import { computed } from 'vue';
 import SearchPick from './SearchPick.vue';
+import { pickOne as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{
   id: string;
@@ -35,7 +36,7 @@ const chosen = computed(() => props.choices.find((c) => c.id === props.modelValu
     <ListboxLabel :class="quiet ? 'sr-only' : 'label'">{{ label }}</ListboxLabel>
     <ListboxButton :id="id" class="field flex items-center gap-2 text-left" :data-value="modelValue">
       <span class="min-w-0 flex-1" :class="{ 'text-soft': !chosen }">{{
-        chosen?.name ?? placeholder ?? 'Choose'
+        chosen?.name ?? placeholder ?? wording.choose
       }}</span>
       <ChevronDown :size="18" aria-hidden="true" class="shrink-0" />
     </ListboxButton>

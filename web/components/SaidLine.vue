@@ -3,6 +3,7 @@
 import { useTimeoutFn } from '@vueuse/core';
 import { ref, watch } from 'vue';
 import { announced, said } from '../data/said.js';
+import { anywhere } from '../../words/pages/anywhere.js';
 
 /** How long it stays to be read, ms. */
 const SHOWN_MS = 7000;
@@ -46,10 +47,10 @@ watch(said, (now) => {
         class="pointer-events-auto min-h-[44px] px-2 font-bold underline"
         @click="takeBack"
       >
-        Undo
+        {{ anywhere.undo }}
       </button>
       <button v-if="shown" class="pointer-events-auto min-h-[44px] px-2 font-semibold underline" @click="shown = false">
-        Close
+        {{ anywhere.close }}
       </button>
     </p>
   </div>

@@ -4,6 +4,7 @@ import { ComboboxOption } from '@headlessui/vue';
 import type { Choice } from './choice.js';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import PickBox from './PickBox.vue';
+import { searchPick as wording } from '../../words/pages/parts.js';
 
 // Fetched where a list has figures: most have none.
 const FigureView = defineAsyncComponent(() => import('../drawing/FigureView.vue'));
@@ -48,6 +49,6 @@ const nameOf = (id: unknown): string => props.choices.find((c) => c.id === id)?.
         <span v-if="c.note" class="text-soft text-sm">{{ c.note }}</span>
       </li>
     </ComboboxOption>
-    <li v-if="found.length === 0" class="text-soft p-2 text-sm">Nothing fits.</li>
+    <li v-if="found.length === 0" class="text-soft p-2 text-sm">{{ wording.nothingFits }}</li>
   </PickBox>
 </template>

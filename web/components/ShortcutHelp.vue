@@ -6,6 +6,8 @@ import { GLOSSARY } from '../../words/glossary.js';
 import { useSettings } from '../stores/settings.js';
 import { isTyping, keysShown } from './keys.js';
 import ModalFrame from './ModalFrame.vue';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { shortcutHelp as wording } from '../../words/pages/parts.js';
 
 const settings = useSettings();
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
@@ -15,63 +17,63 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 });
 const groups: { name: string; keys: [key: string, what: string][] }[] = [
   {
-    name: 'Watched hold',
+    name: wording.watchedHold,
     keys: [
-      ['Space', 'start the clock; end the hold'],
-      ['1 – 9, 0', 'the fault on that pad is on; again: gross'],
-      ['Shift + digit', 'that fault is mended'],
-      ['U', 'undo the last tap'],
-      ['T', 'say the clock'],
-      ['1 – 9', 'after the end: why it ended'],
-      ['Esc', 'go on after a mistaken end'],
+      ['Space', wording.startTheClockEnd],
+      ['1 – 9, 0', wording.theFault],
+      [wording.shiftDigit, wording.thatFaultIsMended],
+      ['U', wording.undoTheLastTap],
+      ['T', wording.sayTheClock],
+      ['1 – 9', wording.afterTheEndWhy],
+      [wording.esc, wording.goOnAfter],
     ],
   },
   {
-    name: 'Picture',
+    name: wording.picture,
     keys: [
-      ['Arrows, Enter', 'before the figure is laid: move the mark, set it; with Shift further'],
-      ['Arrows', 'move the chosen point by a pixel of the screen; with Shift by ten'],
-      ['[ and ]', 'point before, next point'],
-      ['C', 'closer to the chosen point; again: the whole picture'],
+      [wording.arrowsEnter, wording.beforeTheFigure],
+      [wording.arrows, wording.moveTheChosenPoint],
+      ['[ and ]', wording.pointBeforeNextPoint],
+      ['C', wording.closerToTheChosen],
       ['+ and −', 'zoom'],
-      ['Ctrl + Z, Ctrl + Y', 'undo, redo; Ctrl + Shift + Z redoes too'],
+      [wording.ctrlZCtrlY, wording.undoRedoCtrlShift],
     ],
   },
   {
-    name: 'Screen',
+    name: wording.screen,
     keys: [
-      ['1 – 9', 'this rep shows that fault'],
-      ['Space', 'the rep is done'],
-      ['U', 'take the last rep back'],
+      ['1 – 9', wording.thisRepShows],
+      ['Space', wording.theRepIsDone],
+      ['U', wording.takeTheLastRep],
     ],
   },
   {
-    name: 'Ladders',
+    name: anywhere.ladders,
     keys: [
-      ['Up, Down', 'the next harder, the next easier version'],
-      ['Left, Right', 'the nearest version of the next ladder'],
+      [wording.upDown, wording.theNextHarder],
+      [wording.leftRight, wording.theNearestVersion],
     ],
   },
   {
-    name: 'Anywhere',
+    name: wording.anywhere,
     keys: [
-      ['/ or Ctrl + K', 'find a person, a position, a drill, a place'],
-      ['?', 'this list, and the words used'],
+      [wording.orCtrlK, wording.findAPerson],
+      ['?', wording.thisList],
     ],
   },
 ];
 </script>
 
 <template>
-  <ModalFrame :open="keysShown" title="Keys and words" @close="keysShown = false">
+  <ModalFrame :open="keysShown" :title="wording.keysAndWords" @close="keysShown = false">
     <TabGroup as="div" class="flex min-h-0 flex-col gap-2">
-      <TabList class="flex gap-2" aria-label="Keys or words">
+      <TabList class="flex gap-2" :aria-label="wording.keysOrWords">
         <Tab v-for="name in ['Keys', 'Words']" :key="name" v-slot="{ selected }" as="template">
           <button class="btn flex-1" :class="{ 'btn-on': selected }">{{ name }}</button>
         </Tab>
       </TabList>
       <TabPanels class="min-h-0 overflow-y-auto">
-        <TabPanel aria-label="List of keys">
+        <TabPanel :aria-label="wording.listOfKeys">
           <section v-for="group in groups" :key="group.name" class="mt-3">
             <h3>{{ group.name }}</h3>
             <dl class="mt-1 grid grid-cols-[minmax(5rem,10rem)_1fr] gap-1">
@@ -83,9 +85,9 @@ const groups: { name: string; keys: [key: string, what: string][] }[] = [
               </template>
             </dl>
           </section>
-          <p class="mt-3">Single keys can be turned off in the account’s menu.</p>
+          <p class="mt-3">{{ wording.singleKeysCan }}</p>
         </TabPanel>
-        <TabPanel aria-label="List of words">
+        <TabPanel :aria-label="wording.listOfWords">
           <dl class="mt-1 space-y-2">
             <div v-for="{ term, says } in GLOSSARY" :key="term">
               <dt class="font-bold">{{ term }}</dt>
@@ -95,6 +97,6 @@ const groups: { name: string; keys: [key: string, what: string][] }[] = [
         </TabPanel>
       </TabPanels>
     </TabGroup>
-    <button class="btn" @click="keysShown = false">Close</button>
+    <button class="btn" @click="keysShown = false">{{ anywhere.close }}</button>
   </ModalFrame>
 </template>

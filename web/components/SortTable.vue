@@ -22,6 +22,8 @@ import { RouterLink, type RouteLocationRaw } from 'vue-router';
 import ColumnChoice from './ColumnChoice.vue';
 import { useHiddenColumns } from './hidden-columns.js';
 import type { TableColumn, TableOrder } from './table-column.js';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { sortTable as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{
   caption: string;
@@ -176,9 +178,11 @@ const page = computed(() => {
       </table>
     </div>
     <div v-if="page.more" class="mt-2 flex flex-wrap items-center gap-2">
-      <p class="figures mr-auto" role="status">{{ page.first }}–{{ page.last }} of {{ page.all }}</p>
-      <button class="btn" :disabled="!table.getCanPreviousPage()" @click="table.previousPage()">Back</button>
-      <button class="btn" :disabled="!table.getCanNextPage()" @click="table.nextPage()">Next</button>
+      <p class="figures mr-auto" role="status">{{ wording.of(page.first, page.last, page.all) }}</p>
+      <button class="btn" :disabled="!table.getCanPreviousPage()" @click="table.previousPage()">
+        {{ anywhere.back }}
+      </button>
+      <button class="btn" :disabled="!table.getCanNextPage()" @click="table.nextPage()">{{ wording.next }}</button>
     </div>
   </div>
 </template>

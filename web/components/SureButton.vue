@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A button for what cannot be undone: it says what goes, and asks. */
 import { nextTick, ref } from 'vue';
+import { anywhere } from '../../words/pages/anywhere.js';
 
 defineProps<{ label: string; says: string; sure: string; busy?: boolean }>();
 defineEmits<{ do: [] }>();
@@ -28,7 +29,7 @@ async function ask(): Promise<void> {
       >
         {{ sure }}
       </button>
-      <button ref="keep" class="btn" @click="asking = false">Keep it</button>
+      <button ref="keep" class="btn" @click="asking = false">{{ anywhere.keepIt }}</button>
     </div>
   </div>
 </template>

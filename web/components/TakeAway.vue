@@ -6,6 +6,8 @@ import type { EntryKind } from '../../core/formats/entries.js';
 import { useAction } from '../data/action.js';
 import { readUses, removeEntry, restoreEntry } from '../data/catalogue.js';
 import ModalFrame from './ModalFrame.vue';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { takeAway as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{ kind: EntryKind; entryKey: string; name: string; shippedStands: boolean }>();
 const emit = defineEmits<{ gone: []; back: [] }>();
@@ -25,9 +27,9 @@ const used = computed(() =>
     ? [
         ...count(uses.value.looks, 'look'),
         ...count(uses.value.prescriptions, 'prescription'),
-        ...count(uses.value.steps, 'ladder step'),
-        ...count(uses.value.people, 'choice of method', 'choices of method'),
-        ...uses.value.entries.map((e) => `the entry “${e.key}”`),
+        ...count(uses.value.steps, wording.ladderStep),
+        ...count(uses.value.people, wording.choiceOfMethod, wording.choicesOfMethod),
+        ...uses.value.entries.map((e) => wording.theEntry(e.key)),
       ]
     : [],
 );
@@ -48,32 +50,32 @@ async function undo(): Promise<void> {
 
 <template>
   <p v-if="gone" role="status">
-    {{ shippedStands ? 'The shipped version is back.' : `“${gone.name}” is taken away.` }}
-    <button class="link min-h-[44px]" :disabled="busy" @click="undo">Undo</button>
+    {{ shippedStands ? wording.theShippedVersion : wording.isTakenAway(gone.name) }}
+    <button class="link min-h-[44px]" :disabled="busy" @click="undo">{{ anywhere.undo }}</button>
   </p>
   <button v-else class="btn" @click="open = true">
-    {{ shippedStands ? 'Restore the shipped one' : `Take “${name}” away` }}
+    {{ shippedStands ? wording.restoreTheShippedOne : wording.takeAway(name) }}
   </button>
   <p v-if="error && !open" role="alert" class="note mt-2">{{ error }}</p>
   <ModalFrame
     :open="open"
-    :title="shippedStands ? 'Restore the shipped one?' : `Take “${name}” away?`"
+    :title="shippedStands ? wording.restoreTheShippedOneAlone : wording.takeAwayWithName(name)"
     @close="open = false"
   >
-    <p v-if="!uses && !error" role="status">Looking for what uses it …</p>
+    <p v-if="!uses && !error" role="status">{{ wording.lookingForWhatUses }}</p>
     <template v-if="uses">
-      <p v-if="used.length === 0">Nothing uses it.</p>
+      <p v-if="used.length === 0">{{ wording.nothingUsesIt }}</p>
       <template v-else>
-        <p>It is used by {{ used.join(', ') }}.</p>
-        <p v-if="!shippedStands">All of that stays readable and is judged as before. It is no longer offered.</p>
+        <p>{{ wording.itIsUsedBy(used.join(', ')) }}</p>
+        <p v-if="!shippedStands">{{ wording.allOfThatStays }}</p>
       </template>
     </template>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="flex flex-wrap gap-2">
       <button class="btn btn-stop" :disabled="busy || !uses" @click="remove">
-        {{ shippedStands ? 'Restore it' : 'Take it away' }}
+        {{ shippedStands ? wording.restoreIt : anywhere.takeItAway }}
       </button>
-      <button class="btn" @click="open = false">Keep it</button>
+      <button class="btn" @click="open = false">{{ anywhere.keepIt }}</button>
     </div>
   </ModalFrame>
 </template>

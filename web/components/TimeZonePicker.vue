@@ -3,6 +3,7 @@
 import { Combobox, ComboboxButton, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue';
 import { ChevronsUpDown } from '@lucide/vue';
 import { computed, ref } from 'vue';
+import { timeZonePicker as wording } from '../../words/pages/parts.js';
 
 const zone = defineModel<string>({ required: true });
 const MOST = 40;
@@ -17,7 +18,7 @@ const plain = (name: unknown): string => String(name).replaceAll('_', ' ');
 
 <template>
   <Combobox v-model="zone" as="div" class="relative" @update:model-value="typed = ''">
-    <label class="sr-only" for="time-zone">The hall’s time zone</label>
+    <label class="sr-only" for="time-zone">{{ wording.theHallsTimeZone }}</label>
     <ComboboxInput
       id="time-zone"
       class="field !pr-11"
@@ -28,7 +29,7 @@ const plain = (name: unknown): string => String(name).replaceAll('_', ' ');
     />
     <ComboboxButton
       class="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-      aria-label="Show the time zones"
+      :aria-label="wording.showTheTimeZones"
     >
       <ChevronsUpDown :size="18" aria-hidden="true" />
     </ComboboxButton>
@@ -38,9 +39,9 @@ const plain = (name: unknown): string => String(name).replaceAll('_', ' ');
           {{ plain(z) }}
         </li>
       </ComboboxOption>
-      <li v-if="fitting.length === 0" class="text-soft p-2 text-sm">No zone has such a name.</li>
+      <li v-if="fitting.length === 0" class="text-soft p-2 text-sm">{{ wording.noZoneHasSuch }}</li>
       <li v-else-if="fitting.length > MOST" class="text-soft p-2 text-sm">
-        {{ fitting.length - MOST }} more: type more of the name.
+        {{ wording.moreTypeMore(fitting.length - MOST) }}
       </li>
     </ComboboxOptions>
   </Combobox>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Moves one item of an ordered list up or down. */
 import { ArrowDown, ArrowUp } from '@lucide/vue';
+import { upDown as wording } from '../../words/pages/parts.js';
 
 defineProps<{ name: string; at: number; count: number }>();
 defineEmits<{ move: [to: number] }>();
@@ -11,7 +12,7 @@ defineEmits<{ move: [to: number] }>();
     type="button"
     class="btn btn-quiet !px-2"
     :disabled="at === 0"
-    :aria-label="`${name} up`"
+    :aria-label="wording.up(name)"
     @click="$emit('move', at - 1)"
   >
     <ArrowUp :size="18" aria-hidden="true" />
@@ -20,7 +21,7 @@ defineEmits<{ move: [to: number] }>();
     type="button"
     class="btn btn-quiet !px-2"
     :disabled="at === count - 1"
-    :aria-label="`${name} down`"
+    :aria-label="wording.down(name)"
     @click="$emit('move', at + 1)"
   >
     <ArrowDown :size="18" aria-hidden="true" />

@@ -8,6 +8,8 @@ import { useOutbox } from '../data/outbox.js';
 import { valueAt, withValueAt, type OutboxItem } from '../data/waiting-item.js';
 import { fieldText, waitingFile, waitingText } from '../data/waiting-words.js';
 import { saveFile } from './save-file.js';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { waitingItem as wording } from '../../words/pages/parts.js';
 
 const props = defineProps<{ item: OutboxItem }>();
 const outbox = useOutbox();
@@ -59,16 +61,12 @@ async function mend(): Promise<void> {
   <li class="border-rule border-t py-3">
     <p class="font-semibold">{{ waitingText(item, outbox.items) }}</p>
     <p class="text-soft text-sm">
-      {{ item.keptAt ? `kept ${dayTimeText(item.keptAt)}` : 'kept by an earlier version'
-      }}{{
-        item.tries
-          ? ` · the server failed at it ${item.tries === 1 ? 'once' : `${item.tries} times`}; tried again by itself`
-          : ''
-      }}
+      {{ item.keptAt ? wording.kept(dayTimeText(item.keptAt)) : wording.keptByAnEarlier
+      }}{{ item.tries ? wording.theServerFailed(item.tries === 1 ? wording.once : wording.times(item.tries)) : '' }}
     </p>
     <div v-if="item.refused" class="note mt-2" role="alert">
       <p>
-        The server refuses it: <b>{{ item.refused.title }}</b>
+        {{ wording.theServerRefusesIt }} <b>{{ item.refused.title }}</b>
         {{ item.refused.detail && item.refused.problems.length === 0 ? item.refused.detail : '' }}
       </p>
       <ul v-if="item.refused.problems.length" class="mt-1 list-disc pl-5">
@@ -85,18 +83,20 @@ async function mend(): Promise<void> {
           @input="typed[f.path] = ($event.target as HTMLInputElement).value"
         />
       </div>
-      <button class="btn btn-main" :disabled="busy || Object.keys(typed).length === 0">Mend it and send</button>
+      <button class="btn btn-main" :disabled="busy || Object.keys(typed).length === 0">
+        {{ wording.mendItAndSend }}
+      </button>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <div class="mt-2 flex flex-wrap gap-2">
-      <button v-if="stands" class="btn btn-main" :disabled="busy" @click="compare">Compare both</button>
-      <button class="btn" :disabled="busy" @click="run(() => outbox.retry(item.key!))">Send it now</button>
-      <button class="btn" @click="saveFile('waiting.json', waitingFile([item]))">Save as a file</button>
-      <button v-if="!letting" class="btn btn-quiet ml-auto" @click="letting = true">Let it go</button>
+      <button v-if="stands" class="btn btn-main" :disabled="busy" @click="compare">{{ wording.compareBoth }}</button>
+      <button class="btn" :disabled="busy" @click="run(() => outbox.retry(item.key!))">{{ wording.sendItNow }}</button>
+      <button class="btn" @click="saveFile('waiting.json', waitingFile([item]))">{{ wording.saveAsAFile }}</button>
+      <button v-if="!letting" class="btn btn-quiet ml-auto" @click="letting = true">{{ anywhere.letItGo }}</button>
       <span v-else class="ml-auto flex items-center gap-2">
-        It is nowhere else. Really?
-        <button class="btn btn-stop" @click="run(() => outbox.drop(item.key!))">Let it go</button>
-        <button class="btn" @click="letting = false">Keep it</button>
+        {{ wording.itIsNowhereElse }}
+        <button class="btn btn-stop" @click="run(() => outbox.drop(item.key!))">{{ anywhere.letItGo }}</button>
+        <button class="btn" @click="letting = false">{{ anywhere.keepIt }}</button>
       </span>
     </div>
   </li>

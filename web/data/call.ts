@@ -6,6 +6,7 @@ import { routes, type RouteName, type Routes } from '../../api/routes.js';
 import { InputError } from '../../core/formats/problems.js';
 import { connected } from './connection.js';
 import { NotTaken } from './not-taken.js';
+import { call as wording } from '../../words/pages/data.js';
 
 export class ApiError extends Error {
   constructor(readonly problem: ProblemBody) {
@@ -20,7 +21,7 @@ export class ApiError extends Error {
 /** The server could not be reached at all. */
 export class OfflineError extends Error {
   constructor() {
-    super('No connection to the studio’s server. What you enter is kept on this device and sent later.');
+    super(wording.noConnection);
     this.name = 'OfflineError';
   }
 }
@@ -95,7 +96,7 @@ export async function call<N extends RouteName>(
         ? problem.data
         : {
             type: 'about:blank',
-            title: 'The server did not answer as expected',
+            title: wording.theServerDid,
             status: response.status,
             requestId: '',
           },
@@ -113,5 +114,5 @@ export const wordsOf = (error: unknown): string =>
   error instanceof NotTaken
     ? error.message
     : error instanceof DOMException && error.name === 'QuotaExceededError'
-      ? 'This device’s storage is full, so nothing was kept. Make room on it and try again; this page still has what you entered.'
-      : 'Something went wrong on this page. Reload it and try again.';
+      ? wording.thisDevicesStorage
+      : wording.somethingWentWrong;

@@ -19,6 +19,7 @@ import type { applyEntries } from '../../core/studio/overlay.js';
 import { call } from './call.js';
 import { keepChange } from './conflict.js';
 import { keep, outdated, useRead, type Read } from './query.js';
+import { catalogue as wording } from '../../words/pages/data.js';
 
 const empty = (): Catalog => ({
   families: [],
@@ -141,7 +142,7 @@ export const setDefaults = (
 ): Promise<void> =>
   keepChange({
     kind: 'defaults',
-    title: 'the hall’s defaults',
+    title: wording.theHallsDefaults,
     base: before.defaults,
     version: before.version,
     mine: defaults,

@@ -6,6 +6,7 @@ import { call, OfflineError, Told, wordsOf } from './call.js';
 import { useOutbox } from './outbox.js';
 import { outdated, useRead, type Read } from './query.js';
 import { say } from './said.js';
+import { clips as wording } from '../../words/pages/data.js';
 
 export const useInbox = (wanted: () => boolean = () => true): Read<{ clips: WaitingClip[] }> =>
   useRead('clips.inbox', () => (wanted() ? {} : null));
@@ -40,7 +41,7 @@ export async function plainClip(
 ): Promise<{ blob: Blob; type: ClipType }> {
   const { CannotPack, withoutExtras } = await import('../clip/repack.js');
   return withoutExtras(file, part, on).catch((error: unknown) => {
-    throw error instanceof CannotPack ? new Told('This is no clip that can be read. MP4, MOV and WebM can.') : error;
+    throw error instanceof CannotPack ? new Told(wording.thisIsNoClip) : error;
   });
 }
 /** Longest side of a picture that is sent in, px. */
@@ -51,7 +52,7 @@ const STILL_SIDE = 2400;
  */
 export async function plainStill(file: File): Promise<{ blob: Blob; type: typeof STILL }> {
   const image = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
-    throw new Told('This picture cannot be read.');
+    throw new Told(wording.thisPictureCannot);
   });
   const scale = Math.min(1, STILL_SIDE / Math.max(image.width, image.height));
   const canvas = new OffscreenCanvas(Math.round(image.width * scale), Math.round(image.height * scale));
@@ -71,14 +72,14 @@ export async function sendPlain(
   lookId: string | null,
 ): Promise<void> {
   const plain = await plainClip(file, part);
-  await sendClip(personId, plain, { name: file.name.slice(0, 120) || 'Clip', lookId });
+  await sendClip(personId, plain, { name: file.name.slice(0, 120) || wording.clip, lookId });
 }
 /** A clip's content, as a file of its name. @throws OfflineError, Told where it is not there */
 export async function fetchClip({ id, name, type }: Pick<Clip, 'id' | 'name' | 'type'>): Promise<File> {
   const answer = await fetch(clipAddress(id)).catch(() => {
     throw new OfflineError();
   });
-  if (!answer.ok) throw new Told('This clip is not there any more.');
+  if (!answer.ok) throw new Told(wording.thisClip);
   return new File([await answer.blob()], name, { type });
 }
 /** Says which look a clip shows: it leaves the inbox. */
@@ -103,7 +104,7 @@ function sent(lookId: string): Promise<void> {
       (waits) => {
         if (waits && !waits.refused) return;
         queueMicrotask(() => stop());
-        if (waits) fail(new Told('The server does not take its look.'));
+        if (waits) fail(new Told(wording.theServerDoes));
         else done();
       },
       { immediate: true },
@@ -127,7 +128,7 @@ export async function keepWithLook(
     if ('id' in clip) return await giveClip(clip.id, lookId);
     await sendPlain(personId, clip.file, clip.part, lookId);
   } catch (error) {
-    say(`The look is kept, its clip is not: ${wordsOf(error)} Add it on the page with the look’s frames.`);
+    say(wording.theLookIsKept(wordsOf(error)));
   } finally {
     clipsGoing.value = clipsGoing.value.filter((id) => id !== lookId);
     if (clipsGoing.value.length === 0) window.removeEventListener('beforeunload', askFirst);

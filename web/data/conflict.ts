@@ -3,6 +3,7 @@ import { shallowRef } from 'vue';
 import { differences, merged, type FieldDifference, type Side } from '../../core/studio/merge.js';
 import { ApiError, Told } from './call.js';
 import { say } from './said.js';
+import { conflict as wording } from '../../words/pages/data.js';
 
 /** Kinds of record that two people may change at once. */
 export type Versioned = 'person' | 'look' | 'prescription' | 'entry' | 'defaults' | 'class' | 'programme';
@@ -74,7 +75,7 @@ export async function keepChange<T extends object, Answer>(change: Change<T, Ans
   for (let tries = 0; tries < MOST_TRIES; tries += 1) {
     try {
       const answer = await send(mine, version, current);
-      if (theirs.length > 0) say(`Kept. Somebody else changed ${theirs.join(', ')} meanwhile; that is kept too.`);
+      if (theirs.length > 0) say(wording.keptSomebodyElseChanged(theirs.join(', ')));
       return answer;
     } catch (error) {
       current = standsIn(error);
@@ -83,7 +84,7 @@ export async function keepChange<T extends object, Answer>(change: Change<T, Ans
       const fields = differences(base, mine, stands?.value ?? null);
       const asks = stands === null || fields.some((f) => f.by === 'both');
       const picks = asks ? await ask({ kind, title, stands, fields }) : {};
-      if (picks === null) throw new Told('Nothing was changed. What you entered is still here.');
+      if (picks === null) throw new Told(wording.nothingWasChanged);
       // The names of fields are fetched when two people meet, which is seldom.
       const { fieldName } = await import('../../words/fields.js');
       theirs = asks ? [] : fields.filter((f) => f.by === 'them').map((f) => fieldName(kind, f.field).toLowerCase());
@@ -92,5 +93,5 @@ export async function keepChange<T extends object, Answer>(change: Change<T, Ans
       [base, version] = [stands?.value ?? null, stands?.version ?? 0];
     }
   }
-  throw new Told('Others are changing this all the time. Nothing was changed; try again in a moment.');
+  throw new Told(wording.othersAreChanging);
 }

@@ -6,6 +6,7 @@ import type { ZodType } from 'zod';
 import { DRAFTS_FOR, putDraft, readDraft } from './draft-store.js';
 import { say } from './said.js';
 import { useSession } from './session.js';
+import { drafts as wording } from '../../words/pages/data.js';
 
 /** Work is written this long after it last changed, ms. */
 const SETTLE_MS = 250;
@@ -134,7 +135,7 @@ export function useDraft<T>({ of, name, schema, now, take, file, lasts }: DraftO
   onScopeDispose(() => {
     // It is said to be kept when it is; what was typed before earlier work had been asked for is kept too.
     void (ready.value ? write() : turning.then(write)).then(() => {
-      if (kept.value && !session.left) say(`${name} is kept on this device as a draft. Come back to go on with it.`);
+      if (kept.value && !session.left) say(wording.isKept(name));
     });
   });
   return {

@@ -28,7 +28,7 @@ interface Around {
   /** It was tried to keep it: before that nothing is wrong with what is not there yet. */
   tried: Ref<boolean>;
 }
-const AROUND: InjectionKey<Around> = Symbol('the form around');
+const AROUND: InjectionKey<Around> = Symbol('form');
 /**
  * What is wrong at a place of the form around, as the end of a sentence; undefined where nothing is, or nothing was tried yet.
  * @param here it is said here, so the form need not say it for the whole

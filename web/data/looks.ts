@@ -26,6 +26,7 @@ import { useOutbox } from './outbox.js';
 import { client, keyOf, outdated, read, useRead, type Read } from './query.js';
 import { useSession } from './session.js';
 import { asLook, isWaiting, NOBODY, waitingLooks, withWaiting, type Maker } from './waiting.js';
+import { looks as wording } from '../../words/pages/data.js';
 
 /** Who is signed in, with what is known of their eye. */
 const makerHere = (): Maker => {
@@ -69,7 +70,7 @@ function judgedHere({ observation, eye }: Look, method: string): LookLine {
   try {
     return { ...lineOf(judge(see({ observation, eye }, catalog), catalog, circumstance), catalog), cannot: null };
   } catch (error) {
-    return unjudged(error instanceof InputError ? error.message : 'its record cannot be judged');
+    return unjudged(error instanceof InputError ? error.message : wording.itsRecordCannot);
   }
 }
 

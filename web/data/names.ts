@@ -7,6 +7,7 @@ import * as causes from '../../words/causes.js';
 import * as drills from '../../words/drills.js';
 import * as names from '../../words/names.js';
 import { catalog } from './catalogue.js';
+import { names as wording } from '../../words/pages/data.js';
 
 export const familyName = (id: string): string => names.familyName(catalog, id);
 export const rungName = (family: string, id: string): string => names.rungName(catalog, family, id);
@@ -26,4 +27,4 @@ export const warningText = (warning: PrescriptionWarning): string => drills.warn
 export const dayText = (iso: string): string => format(parseISO(iso), 'd MMM yyyy');
 export const dayTimeText = (iso: string): string => format(parseISO(iso), 'd MMM yyyy, HH:mm');
 export const agoText = (iso: string | null): string =>
-  iso ? `${formatDistanceToNowStrict(parseISO(iso))} ago` : 'never looked at';
+  iso ? wording.ago(formatDistanceToNowStrict(parseISO(iso))) : wording.neverLookedAt;

@@ -17,6 +17,7 @@ import { keepChange } from './conflict.js';
 import { useOutbox } from './outbox.js';
 import { keep, outdated, useRead, type Read } from './query.js';
 import { factsWith, waitingLooks } from './waiting.js';
+import { plans as wording } from '../../words/pages/data.js';
 
 /** What is stored beside a person's page, with the holds that wait on this device. */
 export function useFacts(id: () => string | null): Read<Facts> {
@@ -54,7 +55,7 @@ const again = ({ text: _text, ...item }: GivenDrill): PrescriptionInput['items']
 export const assign = (id: string, input: PrescriptionInput, runs: Prescription | null): Promise<Prescription[]> =>
   keepChange({
     kind: 'prescription',
-    title: 'what is assigned',
+    title: wording.whatIsAssigned,
     base: runs && setOf(runs),
     version: runs?.version ?? 0,
     mine: setOf(input),
@@ -62,7 +63,7 @@ export const assign = (id: string, input: PrescriptionInput, runs: Prescription 
       const stands = current ? prescriptionSchema.parse(current) : null;
       if (stands && alike(set, setOf(stands))) {
         outdated('prescriptions.list', 'facts.get');
-        throw new Told(`${stands.by} assigned the same a moment ago. It stands once.`);
+        throw new Told(wording.assignedTheSame(stands.by));
       }
       const theirs = stands !== null && alike(set.items, setOf(stands).items);
       const items = theirs ? stands.items.map(again) : input.items;

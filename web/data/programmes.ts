@@ -11,6 +11,7 @@ import {
 import { call } from './call.js';
 import { keepChange } from './conflict.js';
 import { keep, outdated, useRead, type Read } from './query.js';
+import { programmes as wording } from '../../words/pages/data.js';
 
 export const useAllProgrammes = (): Read<ProgrammeLine[]> => useRead('programmes.all', () => ({}));
 export const useProgrammes = (person: () => string | null): Read<ProgrammeLine[]> =>
@@ -37,7 +38,7 @@ export const keepProgramme = (
 ): Promise<Programme> =>
   keepChange({
     kind: 'programme',
-    title: 'the programme',
+    title: wording.theProgramme,
     base: before,
     version,
     mine: settings,

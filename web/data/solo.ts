@@ -16,6 +16,7 @@ import { plainClip, plainStill } from './clips.js';
 import { outdated, useRead, type Read } from './query.js';
 import { ownSoloPlace } from './own-solo.js';
 import { useSession } from './session.js';
+import { solo as wording } from '../../words/pages/data.js';
 
 export const useLinks = (programme: () => string): Read<ProgrammeLink[]> =>
   useRead('links.list', () => ({ params: { id: programme() } }));
@@ -45,14 +46,16 @@ export async function sendIn(
   { id, file, note, consent }: { id: string; file: File; note: string; consent: ConsentStated | null },
   on: (doing: string) => void,
 ): Promise<void> {
-  on('Taking the sound out …');
+  on(wording.takingTheSoundOut);
   const { blob, type } = file.type.startsWith('image/')
     ? await plainStill(file)
-    : await plainClip(file, { from: 0, to: null }, (done) => on(`Taking the sound out, ${Math.round(100 * done)} % …`));
-  if (blob.size > CLIP_BYTES) throw new Told(`It is larger than ${CLIP_BYTES / 1024 ** 2} MB: film a shorter one.`);
-  on('Sending …');
+    : await plainClip(file, { from: 0, to: null }, (done) =>
+        on(wording.takingTheSoundOutWithDone(Math.round(100 * done))),
+      );
+  if (blob.size > CLIP_BYTES) throw new Told(wording.itIsLargerThan(CLIP_BYTES / 1024 ** 2));
+  on(wording.sending);
   if (!hasToken()) await useSession().load();
-  const clip = { id, name: file.name.slice(0, 120) || 'Clip', type, bytes: blob.size, note };
+  const clip = { id, name: file.name.slice(0, 120) || wording.clip, type, bytes: blob.size, note };
   const { arrived } = await call('solo.clip', { body: { secret, clip, consent } });
   if (!arrived) await call('solo.content', { params: { id }, file: blob });
 }
@@ -105,7 +108,7 @@ export function useSolo(secret: string | null): Solo {
     try {
       localStorage.setItem(place, JSON.stringify(next));
     } catch {
-      error.value = 'This device keeps nothing: stay on this page until everything is sent.';
+      error.value = wording.thisDeviceKeepsNothing;
     }
   }
   function over(): void {
@@ -131,7 +134,7 @@ export function useSolo(secret: string | null): Solo {
       if (problem instanceof ApiError && problem.problem.status === 404) over();
       else if (problem instanceof ApiError && problem.problem.status === 422) {
         // The programme was changed meanwhile: what no longer stands on its day cannot be kept, and is said.
-        error.value = `Some of what you noted no longer stands in the programme: ${wordsOf(problem)}`;
+        error.value = wording.someOfWhatYou(wordsOf(problem));
         put({ ...kept.value, waiting: [] });
       } else {
         away.value = true;

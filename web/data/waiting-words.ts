@@ -2,6 +2,7 @@
 import { kept } from './query.js';
 import { familyName } from './names.js';
 import { lookIdOf, type OutboxItem } from './waiting-item.js';
+import { waitingWords as wording } from '../../words/pages/data.js';
 
 /** Whose look an item is about, as far as this device knows. */
 function personOf(item: OutboxItem, all: readonly OutboxItem[]): string | null {
@@ -13,17 +14,17 @@ function personOf(item: OutboxItem, all: readonly OutboxItem[]): string | null {
 const nameOf = (id: string | null): string => (id && kept('people.get', { params: { id } })?.name) || 'somebody';
 
 const WHAT: Readonly<Record<Exclude<OutboxItem['name'], 'looks.add'>, string>> = {
-  'looks.change': 'An answer to a look',
-  'mends.add': 'What a mend did',
-  'mends.remove': 'A mend taken back',
+  'looks.change': wording.anAnswer,
+  'mends.add': wording.whatAMendDid,
+  'mends.remove': wording.aMendTakenBack,
 };
 
 /** `A look at Marit Solheim: Front plank` */
 export function waitingText(item: OutboxItem, all: readonly OutboxItem[]): string {
   const who = nameOf(personOf(item, all));
   return item.name === 'looks.add'
-    ? `A look at ${who}: ${familyName(item.ask.body.observation.position)}`
-    : `${WHAT[item.name]} at ${who}`;
+    ? wording.aLookAt(who, familyName(item.ask.body.observation.position))
+    : wording.at(WHAT[item.name], who);
 }
 
 /**

@@ -9,6 +9,7 @@ import { measureDefinition } from '../../core/measure/measures.js';
 import { Z_975 } from '../../core/statistics.js';
 import { secondsText } from '../../words/numbers.js';
 import { faultName } from '../data/names.js';
+import { clipTimeline as wording } from '../../words/pages/drawing.js';
 
 const props = defineProps<{
   detail: Judged | null;
@@ -87,7 +88,7 @@ const told = computed(() => {
 });
 const saying = computed(
   () =>
-    `${secondsText(props.at)}, ${name.value} ${told.value === null ? 'not known' : `${told.value.toFixed(1)}${unit.value}`}`,
+    `${secondsText(props.at)}, ${name.value} ${told.value === null ? wording.notKnown : `${told.value.toFixed(1)}${unit.value}`}`,
 );
 
 function seekTo(event: PointerEvent): void {
@@ -119,7 +120,7 @@ function key(event: KeyboardEvent): void {
     class="h-[140px] w-full cursor-pointer touch-none rounded-md"
     role="slider"
     tabindex="0"
-    :aria-label="`Time, with ${name.toLowerCase()}`"
+    :aria-label="wording.timeWith(name.toLowerCase())"
     aria-valuemin="0"
     :aria-valuemax="length.toFixed(2)"
     :aria-valuenow="at.toFixed(2)"
@@ -160,7 +161,7 @@ function key(event: KeyboardEvent): void {
         stroke-dasharray="6 5"
       />
       <text :x="x(0) + 4" :y="y(l.limits[1]) + (l.side === 'above' ? -5 : 16)" fill="var(--ink)" font-size="16">
-        {{ faultName(l.fault) }} from {{ l.limits[1].toFixed(0) }}{{ unit }}
+        {{ wording.from(faultName(l.fault), l.limits[1].toFixed(0), unit) }}
       </text>
     </template>
     <path v-for="(d, i) in bands" :key="`e${i}`" :d="d" fill="var(--rope)" opacity="0.22" />
@@ -212,7 +213,7 @@ function key(event: KeyboardEvent): void {
         font-size="16"
         font-weight="600"
       >
-        {{ tap.state === 'on' ? faultName(tap.fault) : `${faultName(tap.fault)}: mended` }}
+        {{ tap.state === 'on' ? faultName(tap.fault) : wording.mended(faultName(tap.fault)) }}
       </text>
     </g>
     <path :d="`M${x(at)} ${TOP - 4}V${BOTTOM + 12}`" stroke="var(--ink)" stroke-width="2.5" />

@@ -13,6 +13,7 @@ import { poseText } from '../../words/figure.js';
 import { useSettings } from '../stores/settings.js';
 import { FIGURE_TONES } from './figure-tones.js';
 import { poseBetween } from '../../core/body/range.js';
+import { figureView as wording } from '../../words/pages/drawing.js';
 
 const props = defineProps<{
   pose: Pose;
@@ -84,8 +85,8 @@ const box = computed(() => {
         : {
             type: 'button',
             'aria-pressed': paused,
-            'aria-label': `${spoken}. Hold it still`,
-            title: paused ? 'Let it move' : 'Hold it still',
+            'aria-label': wording.holdItStillWithSpoken(spoken),
+            title: paused ? wording.letItMove : wording.holdItStill,
           }
     "
     @click="paused = !still && !paused"

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import type { Hold } from '../../core/hold/hold.js';
 import { faultName } from '../data/names.js';
 import { secondsText } from '../../words/numbers.js';
+import { holdTimeline as wording } from '../../words/pages/drawing.js';
 
 const props = defineProps<{ hold: Hold; scale?: number; target?: number | null }>();
 /** As wide as it is drawn, so that its letters are as large as they are written. */
@@ -15,9 +16,12 @@ const span = computed(() => Math.max(props.scale ?? 0, props.hold.total, props.t
 const x = (t: number): number => 10 + (t / span.value) * (W.value - 20);
 const settled = computed(() => props.hold.settled ?? 0);
 const cleanEnd = computed(() => settled.value + props.hold.clean);
-const spoken = computed(
-  () =>
-    `${secondsText(props.hold.clean)} clean of ${secondsText(props.hold.total)}. ${props.hold.breaks.map((b) => `${faultName(b.fault)} at ${secondsText(b.t)}`).join(', ')}`,
+const spoken = computed(() =>
+  wording.cleanOf(
+    secondsText(props.hold.clean),
+    secondsText(props.hold.total),
+    props.hold.breaks.map((b) => wording.at(faultName(b.fault), secondsText(b.t))).join(', '),
+  ),
 );
 </script>
 

@@ -10,6 +10,8 @@ import ClipView from './ClipView.vue';
 import { SPEED_WORDS } from './speeds.js';
 import { usePlayer } from './use-player.js';
 import { useTogether } from './use-together.js';
+import { anywhere } from '../../words/pages/anywhere.js';
+import { playedTogether as wording } from '../../words/pages/drawing.js';
 
 const props = defineProps<{ looks: readonly { look: Look; detail: Judged; title: string }[] }>();
 const lengthOf = ({ look }: { look: Look }): number => look.observation.frames.at(-1)?.t ?? 0;
@@ -36,31 +38,31 @@ watch(by, () => together.seek(by.value === 'break' ? 0 : together.from.value));
 </script>
 
 <template>
-  <section class="card" aria-label="Played together">
+  <section class="card" :aria-label="wording.playedTogether">
     <div class="flex flex-wrap items-center gap-2">
       <button class="btn !min-w-24" @click="together.toggle()">
         <component :is="together.playing.value ? Pause : Play" :size="20" aria-hidden="true" />
-        {{ together.playing.value ? 'Pause' : looks.length > 2 ? 'Play all' : 'Play both' }}
+        {{ together.playing.value ? anywhere.pause : looks.length > 2 ? wording.playAll : wording.playBoth }}
       </button>
-      <button class="btn figures !px-2.5" aria-label="Speed of playing" @click="together.slower()">
+      <button class="btn figures !px-2.5" :aria-label="wording.speedOfPlaying" @click="together.slower()">
         {{ SPEED_WORDS[together.speed.value] }}
       </button>
       <span class="figures text-lg"
         ><b>{{ together.at.value.toFixed(2).replace('-', '−') }}</b> s</span
       >
-      <div v-if="canBreak" role="group" aria-label="Aligned" class="ml-auto flex gap-1">
+      <div v-if="canBreak" role="group" :aria-label="wording.aligned" class="ml-auto flex gap-1">
         <button class="btn" :class="{ 'btn-on': by === 'start' }" :aria-pressed="by === 'start'" @click="by = 'start'">
-          From the start
+          {{ wording.fromTheStart }}
         </button>
         <button class="btn" :class="{ 'btn-on': by === 'break' }" :aria-pressed="by === 'break'" @click="by = 'break'">
-          At the break
+          {{ wording.atTheBreak }}
         </button>
       </div>
     </div>
     <input
       class="h-11 w-full accent-[var(--rope)]"
       type="range"
-      aria-label="Time of all"
+      :aria-label="wording.timeOfAll"
       :min="together.from.value"
       :max="together.to.value"
       step="0.05"
@@ -82,7 +84,7 @@ watch(by, () => together.seek(by.value === 'break' ? 0 : together.from.value));
         <figcaption class="figures mt-1 font-semibold">
           {{ of.title
           }}<span v-if="breakOf(of) !== null" class="text-soft font-normal">
-            · breaks at {{ shortSeconds(breakOf(of)!) }}</span
+            {{ wording.breaksAt(shortSeconds(breakOf(of)!)) }}</span
           >
         </figcaption>
       </figure>

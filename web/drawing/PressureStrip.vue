@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import { readPressure, type PressureSample } from '../../core/hold/pressure.js';
 import { pressureText } from '../../words/pressure.js';
+import { pressureStrip as wording } from '../../words/pages/drawing.js';
 
 const props = defineProps<{ samples: readonly PressureSample[]; end: number }>();
 const reading = computed(() => readPressure(props.samples));
@@ -16,7 +17,7 @@ const path = computed(() =>
 const marks = computed(() =>
   [reading.value?.slipped, reading.value?.gone].filter((t): t is number => typeof t === 'number'),
 );
-const told = computed(() => (reading.value ? pressureText(reading.value) : 'No back was on it for a second.'));
+const told = computed(() => (reading.value ? pressureText(reading.value) : wording.noBackWas));
 </script>
 
 <template>
@@ -26,7 +27,7 @@ const told = computed(() => (reading.value ? pressureText(reading.value) : 'No b
       class="h-16 w-full"
       preserveAspectRatio="none"
       role="img"
-      :aria-label="`Pressure under the low back. ${told}`"
+      :aria-label="wording.pressureUnderTheLow(told)"
     >
       <path :d="`M4 ${HEIGHT - 3}H${WIDTH - 4}`" stroke="var(--rule)" stroke-width="2" />
       <path :d="path" fill="none" stroke="var(--rope)" stroke-width="3" vector-effect="non-scaling-stroke" />
@@ -40,6 +41,8 @@ const told = computed(() => (reading.value ? pressureText(reading.value) : 'No b
         vector-effect="non-scaling-stroke"
       />
     </svg>
-    <figcaption class="figures text-sm"><b>Pressure under the low back.</b> {{ told }}</figcaption>
+    <figcaption class="figures text-sm">
+      <b>{{ wording.pressureUnderTheLowBack }}</b> {{ told }}
+    </figcaption>
   </figure>
 </template>

@@ -2,6 +2,7 @@
 /** Severity as count and word: one, two or three knots. */
 import type { Severity } from '../../core/formats/catalog.js';
 import { severityRank } from '../../core/formats/catalog.js';
+import { severityKnots as wording } from '../../words/pages/drawing.js';
 
 defineProps<{ severity: Severity; borderline?: boolean }>();
 </script>
@@ -21,6 +22,6 @@ defineProps<{ severity: Severity; borderline?: boolean }>();
         stroke-width="2"
       />
     </svg>
-    {{ borderline ? `maybe ${severity}` : severity }}
+    {{ borderline ? wording.maybe(severity) : severity }}
   </span>
 </template>

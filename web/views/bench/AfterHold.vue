@@ -15,6 +15,8 @@ import PersonPicker from '../../components/PersonPicker.vue';
 import type { KeptHold } from '../../data/hold-keeper.js';
 import { useSession } from '../../data/session.js';
 import AddPersonDialog from '../people/AddPersonDialog.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { afterHold as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   hold: KeptHold;
@@ -69,17 +71,11 @@ function answer(key: keyof Evidence, value: string | null): void {
 <template>
   <div class="mt-3">
     <div v-if="hold.reason === 'pain'" role="alert" class="note mb-3">
-      <p class="font-bold">Pain ends the hold. No more of this position today.</p>
-      <p>
-        Chest pain, loss of feeling or control, sudden weakness: call for urgent help now. Otherwise advise a licensed
-        professional before the next load. This program does not diagnose.
-      </p>
+      <p class="font-bold">{{ wording.painEndsTheHold }}</p>
+      <p>{{ wording.chestPainLoss }}</p>
     </div>
     <form v-if="needsEnd" class="note mb-3" @submit.prevent="really !== '' && emit('endedAt', really)">
-      <label class="font-bold" for="really">
-        The clock ran {{ secondsText(hold.stoppedAt ?? 0) }}, over three times the target. When did the hold really end,
-        s?
-      </label>
+      <label class="font-bold" for="really">{{ wording.theClockRanOver(secondsText(hold.stoppedAt ?? 0)) }}</label>
       <div class="mt-2 flex flex-wrap gap-2">
         <input
           id="really"
@@ -91,12 +87,12 @@ function answer(key: keyof Evidence, value: string | null): void {
           class="field figures !w-32"
           required
         />
-        <button class="btn btn-main">It ended then</button>
-        <button type="button" class="btn" @click="emit('heldThatLong')">It was held that long</button>
+        <button class="btn btn-main">{{ wording.itEndedThen }}</button>
+        <button type="button" class="btn" @click="emit('heldThatLong')">{{ wording.itWasHeld }}</button>
       </div>
     </form>
-    <h2 ref="reasons" tabindex="-1">Why did it end?</h2>
-    <div class="mt-2 grid grid-cols-2 gap-2 lg:grid-cols-3" role="group" aria-label="Reason">
+    <h2 ref="reasons" tabindex="-1">{{ wording.whyDidItEnd }}</h2>
+    <div class="mt-2 grid grid-cols-2 gap-2 lg:grid-cols-3" role="group" :aria-label="wording.reason">
       <button
         v-for="(reason, i) in END_REASONS"
         :key="reason"
@@ -109,47 +105,47 @@ function answer(key: keyof Evidence, value: string | null): void {
         <span v-if="keys" class="tag [@media(hover:none)]:hidden">{{ i + 1 }}</span> {{ END_WORDS[reason] }}
       </button>
       <button class="btn btn-quiet !min-h-12 !justify-start !px-2.5" @click="emit('resume')">
-        <RotateCcw :size="20" aria-hidden="true" /> Not ended, go on
+        <RotateCcw :size="20" aria-hidden="true" /> {{ wording.notEndedGoOn }}
       </button>
     </div>
     <div v-if="nameless" class="mt-3" data-nameless>
-      <h2>Whose hold was it?</h2>
+      <h2>{{ wording.whoseHoldWasIt }}</h2>
       <div class="mt-2 flex flex-wrap gap-2">
         <PersonPicker
           id="whose"
           class="min-w-56 flex-1"
-          label="Whose hold it was"
+          :label="wording.whoseHoldItWas"
           model-value=""
           @update:model-value="(id) => id && emit('whose', id)"
         />
         <button v-if="session.isCoach" type="button" class="btn" @click="adding = true">
-          <UserPlus :size="20" aria-hidden="true" /> Somebody new
+          <UserPlus :size="20" aria-hidden="true" /> {{ wording.somebodyNew }}
         </button>
       </div>
       <AddPersonDialog :open="adding" @close="adding = false" @added="added" />
     </div>
     <section v-if="hold.reason === 'pain'" class="mt-3" aria-labelledby="where-it-hurts">
-      <h2 id="where-it-hurts">Where is the pain?</h2>
+      <h2 id="where-it-hurts">{{ wording.whereIsThePain }}</h2>
       <div class="gap-4" :class="{ flex: wide }">
         <BodyMap class="mx-auto w-full max-w-80 shrink-0" :of="PAIN_PLACES" :marked="hurts" @pick="hurtsAt" />
         <ManyOf
           v-model="hurts"
           class="mt-2 flex-1 content-start"
           role="group"
-          aria-label="Pain"
+          :aria-label="anywhere.pain"
           :choices="PAIN_PLACES.map((id) => ({ id, name: siteName(id) }))"
         />
       </div>
     </section>
     <div class="mt-3 flex flex-wrap items-center gap-x-3">
-      <h2>Where did they feel it first?</h2>
+      <h2>{{ wording.whereDidTheyFeel }}</h2>
       <button
         v-if="!wide || hold.reason === 'pain'"
         class="btn btn-quiet"
         :aria-pressed="onBody"
         @click="onBody = !onBody"
       >
-        <PersonStanding :size="20" aria-hidden="true" /> {{ onBody ? 'List only' : 'On a body' }}
+        <PersonStanding :size="20" aria-hidden="true" /> {{ onBody ? wording.listOnly : wording.onABody }}
       </button>
     </div>
     <div class="gap-4" :class="{ flex: wide }">
@@ -162,7 +158,7 @@ function answer(key: keyof Evidence, value: string | null): void {
       <div
         class="mt-2 grid flex-1 content-start grid-cols-3 gap-2 max-[359px]:grid-cols-2"
         role="group"
-        aria-label="Felt first"
+        :aria-label="anywhere.feltFirst"
       >
         <button
           v-for="site in FELT_SITES"
@@ -177,7 +173,7 @@ function answer(key: keyof Evidence, value: string | null): void {
       </div>
     </div>
     <details class="mt-2">
-      <summary class="min-h-[44px] content-center font-semibold">More that was noticed</summary>
+      <summary class="min-h-[44px] content-center font-semibold">{{ wording.moreThatWasNoticed }}</summary>
       <EvidenceAsked
         :family="family"
         :rung="rung"
@@ -189,7 +185,7 @@ function answer(key: keyof Evidence, value: string | null): void {
     </details>
     <div v-if="error" role="alert" class="note mt-3">
       <p>{{ error }}</p>
-      <button class="btn mt-2" @click="emit('asFile')">Save the hold as a file</button>
+      <button class="btn mt-2" @click="emit('asFile')">{{ wording.saveTheHold }}</button>
     </div>
     <div class="mt-4 flex flex-wrap gap-2">
       <button
@@ -201,14 +197,20 @@ function answer(key: keyof Evidence, value: string | null): void {
         {{ keepText }}
       </button>
       <button v-if="hold.reason !== 'pain'" class="btn !min-h-14" :disabled="mayNotKeep" @click="emit('keep', true)">
-        Keep, rest, next set
+        {{ wording.keepRestNextSet }}
       </button>
       <template v-if="!dropping"
-        ><button class="btn btn-quiet ml-auto" @click="dropping = true">Throw this hold away</button></template
+        ><button class="btn btn-quiet ml-auto" @click="dropping = true">
+          {{ wording.throwThisHoldAway }}
+        </button></template
       >
       <span v-else class="ml-auto flex items-center gap-2"
-        >Really? <button class="btn btn-stop" @click="emit('drop')">Throw away</button
-        ><button class="btn" @click="dropping = false">Keep</button></span
+        >{{ wording.really }} <button class="btn btn-stop" @click="emit('drop')">{{ wording.throwAway }}</button><button
+          class="btn"
+          @click="dropping = false"
+        >
+          {{ anywhere.keep }}
+        </button></span
       >
     </div>
   </div>

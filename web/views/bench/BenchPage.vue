@@ -19,6 +19,8 @@ import HoldRunner from './HoldRunner.vue';
 import SetUp from './SetUp.vue';
 import { clipDraft, pictureDraft } from './setup.js';
 import { useBench } from './use-bench.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { benchPage as wording } from '../../../words/pages/bench.js';
 
 const PictureBench = defineAsyncComponent({ loader: () => import('./PictureBench.vue'), delay: 0 });
 const ClipBench = defineAsyncComponent({ loader: () => import('./ClipBench.vue'), delay: 0 });
@@ -115,19 +117,19 @@ const show = async (lookId: string): Promise<void> => {
 </script>
 
 <template>
-  <h1 class="sr-only">Bench</h1>
+  <h1 class="sr-only">{{ anywhere.bench }}</h1>
   <p v-if="bench.person.error.value" role="alert" class="note mb-3">{{ bench.person.error.value }}</p>
   <p v-if="togetherWith && first.value.value" class="note mb-3">
-    Belongs to the look {{ VIEW_WORDS[first.value.value.observation.view].toLowerCase() }}: both are judged as one.
-    <button class="link min-h-[44px]" @click="togetherWith = null">It is a look of its own</button>
+    {{ wording.belongsToTheLook(VIEW_WORDS[first.value.value.observation.view].toLowerCase()) }}
+    <button class="link min-h-[44px]" @click="togetherWith = null">{{ wording.itIsALook }}</button>
   </p>
   <p v-if="waitingFor && running && waits.value.value" role="alert" class="note mb-3 text-lg">
-    <b>{{ person?.name ?? 'Somebody else' }} is on the clock.</b> This hold is theirs; the bench is
-    {{ waits.value.value.name }}’s when it is kept or thrown away.
+    <b>{{ wording.isOnTheClock(person?.name ?? wording.somebodyElse) }}</b>
+    {{ wording.thisHoldIsTheirs(waits.value.value.name) }}
   </p>
   <p v-if="keptLook" role="status" class="note mb-3">
-    The look is kept on this device. Its page is not here yet: it opens when the server can be reached.
-    <RouterLink :to="`/looks/${keptLook}`" class="link">Try it</RouterLink>
+    {{ wording.theLookIsKept }}
+    <RouterLink :to="`/looks/${keptLook}`" class="link">{{ wording.tryIt }}</RouterLink>
   </p>
   <div class="columns grid items-start gap-4 lg:grid-cols-[20rem_1fr]" :data-result-here="resultHere || undefined">
     <button
@@ -139,7 +141,7 @@ const show = async (lookId: string): Promise<void> => {
       @click="setupOpen = !setupOpen"
     >
       <span class="min-w-0">
-        {{ person?.name ?? (personId ? '…' : 'Somebody') }} · {{ family.name }}, {{ rung.name.toLowerCase() }} ·
+        {{ person?.name ?? (personId ? '…' : wording.somebody) }} · {{ family.name }}, {{ rung.name.toLowerCase() }} ·
         {{ work }}{{ told ? ` · ${told}` : '' }}
       </span>
       <ChevronDown :size="20" aria-hidden="true" class="shrink-0" />
@@ -152,17 +154,22 @@ const show = async (lookId: string): Promise<void> => {
       {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
     </p>
     <section v-if="wide" class="card" aria-labelledby="set">
-      <h2 id="set">Set up{{ relookOf ? ': look again' : '' }}</h2>
+      <h2 id="set">{{ wording.setUp(relookOf ? wording.lookAgain : '') }}</h2>
       <SetUp class="mt-2" :bench="bench" />
     </section>
-    <ModalFrame v-else :open="setupOpen" :title="`Set up${relookOf ? ': look again' : ''}`" @close="setupOpen = false">
+    <ModalFrame
+      v-else
+      :open="setupOpen"
+      :title="wording.setUp(relookOf ? wording.lookAgain : '')"
+      @close="setupOpen = false"
+    >
       <div class="min-h-0 overflow-y-auto">
         <SetUp :bench="bench" />
       </div>
-      <button class="btn btn-main !min-h-14" @click="setupOpen = false">Done</button>
+      <button class="btn btn-main !min-h-14" @click="setupOpen = false">{{ anywhere.done }}</button>
     </ModalFrame>
     <div class="min-w-0">
-      <div v-if="wide || !running" role="group" aria-label="How to look" class="mb-3 flex gap-2">
+      <div v-if="wide || !running" role="group" :aria-label="wording.howToLook" class="mb-3 flex gap-2">
         <button
           class="btn"
           :class="{ 'btn-on': mode === 'watch' }"
@@ -172,8 +179,8 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Timer :size="20" aria-hidden="true" class="shrink-0" />
           <span
-            ><span class="max-sm:sr-only">Watch a </span
-            ><span class="inline-block max-sm:first-letter:uppercase">hold</span></span
+            ><span class="max-sm:sr-only">{{ wording.watchA }} </span
+            ><span class="inline-block max-sm:first-letter:uppercase">{{ wording.hold }}</span></span
           >
         </button>
         <button
@@ -185,8 +192,8 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Camera :size="20" aria-hidden="true" class="shrink-0" />
           <span
-            ><span class="max-sm:sr-only">Use a </span
-            ><span class="inline-block max-sm:first-letter:uppercase">picture</span></span
+            ><span class="max-sm:sr-only">{{ wording.useA }} </span
+            ><span class="inline-block max-sm:first-letter:uppercase">{{ wording.picture }}</span></span
           >
         </button>
         <button
@@ -198,11 +205,13 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Film :size="20" aria-hidden="true" class="shrink-0" />
           <span
-            ><span class="max-sm:sr-only">Use a </span
-            ><span class="inline-block max-sm:first-letter:uppercase">clip</span></span
+            ><span class="max-sm:sr-only">{{ wording.useA }} </span
+            ><span class="inline-block max-sm:first-letter:uppercase">{{ wording.clip }}</span></span
           >
         </button>
-        <RouterLink v-if="!running" to="/eye" class="btn btn-quiet ml-auto max-sm:hidden">Practise your eye</RouterLink>
+        <RouterLink v-if="!running" to="/eye" class="btn btn-quiet ml-auto max-sm:hidden">{{
+          wording.practiseYourEye
+        }}</RouterLink>
       </div>
       <HoldRunner
         v-if="mode === 'watch'"

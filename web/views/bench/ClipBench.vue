@@ -29,6 +29,8 @@ import { clipDraft, clipWorkSchema, lookOf, scaledRecord, type BenchSetup, type 
 import { snapshot } from './snapshot.js';
 import { useClipRecord } from './use-clip-record.js';
 import { useClip } from './use-clip.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { clipBench as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   personId: string;
@@ -135,7 +137,7 @@ const mayLie = computed(() => studio.defaults.offlineCopies && props.person?.all
 const LIES_MB = 60;
 const draft = useDraft<ClipWork>({
   of: () => (props.proposed && (props.person || !props.personId) ? clipDraft(props.personId) : null),
-  name: 'The clip',
+  name: wording.theClip,
   schema: clipWorkSchema,
   now() {
     // Also while the clip itself is not here: what a hand sets on it meanwhile counts.
@@ -240,8 +242,8 @@ function another(): void {
 <template>
   <DraftBack class="mb-3" :draft="draft" @anew="another" />
   <p v-if="waiting" role="status" class="note mb-3">
-    What was read is here, the clip is not: choose {{ waiting.file.name }} again to see it.
-    <button class="btn mt-2" @click="chooser?.click()">Choose a clip</button>
+    {{ wording.whatWasRead(waiting.file.name) }}
+    <button class="btn mt-2" @click="chooser?.click()">{{ wording.chooseAClip }}</button>
   </p>
   <input
     ref="chooser"
@@ -249,7 +251,7 @@ function another(): void {
     accept="video/mp4,video/quicktime,video/webm,.mov,.mp4,.webm"
     class="sr-only"
     tabindex="-1"
-    aria-label="Clip file"
+    :aria-label="wording.clipFile"
     @change="
       ($event.target as HTMLInputElement).files?.[0] && open(($event.target as HTMLInputElement).files![0]!);
       ($event.target as HTMLInputElement).value = '';
@@ -260,7 +262,7 @@ function another(): void {
     ref="zone"
     class="card"
     :class="{ '!border-rope border-2': isOverDropZone }"
-    aria-label="Choose a clip"
+    :aria-label="wording.chooseAClip"
   >
     <SimulatedClip
       v-if="source === 'film'"
@@ -285,20 +287,17 @@ function another(): void {
       v-else
       class="border-rule flex min-h-96 flex-col items-center justify-center gap-4 rounded-lg border-2 border-dashed p-6 text-center"
     >
-      <p class="text-xl font-semibold">Drop a clip here</p>
-      <p class="text-soft">
-        From beside the hips, camera still and level, all of the person and the floor in view. MP4, MOV or WebM, up to
-        {{ MAX_SECONDS / 60 }} minutes. It is read on this device and not sent anywhere.
-      </p>
+      <p class="text-xl font-semibold">{{ wording.dropAClipHere }}</p>
+      <p class="text-soft">{{ wording.fromBesideTheHips(MAX_SECONDS / 60) }}</p>
       <div class="flex flex-wrap justify-center gap-2">
         <button class="btn btn-main" @click="chooser?.click()">
-          <Film :size="20" aria-hidden="true" /> Choose a clip
+          <Film :size="20" aria-hidden="true" /> {{ wording.chooseAClip }}
         </button>
         <button class="btn" @click="source = 'camera'">
-          <Camera :size="20" aria-hidden="true" /> This device’s camera
+          <Camera :size="20" aria-hidden="true" /> {{ wording.thisDevicesCamera }}
         </button>
         <button v-if="setup.view === 'side'" class="btn" @click="source = 'film'">
-          <Aperture :size="20" aria-hidden="true" /> Simulated camera
+          <Aperture :size="20" aria-hidden="true" /> {{ wording.simulatedCamera }}
         </button>
       </div>
     </div>
@@ -334,39 +333,41 @@ function another(): void {
       @update:measure="of.measure.value = $event"
     />
     <section class="card" aria-labelledby="clip-seen">
-      <h2 id="clip-seen">What is seen</h2>
+      <h2 id="clip-seen">{{ wording.whatIsSeen }}</h2>
       <ClipSeen :clip="clip" :record="of" :part="part" @seek="stage?.seek($event)" />
       <div class="mt-2 grid gap-2">
         <button v-if="setup.view === 'side' && clip.raw.value.length" class="btn" @click="clip.flip()">
-          <RotateCw :size="18" aria-hidden="true" /> Nearer side: {{ clip.side.value }}
+          <RotateCw :size="18" aria-hidden="true" /> {{ wording.nearerSide(clip.side.value) }}
         </button>
         <button v-if="file" class="btn" :disabled="clip.state.value === 'reading'" @click="choosing = true">
-          Part of the clip, or one person
+          {{ wording.partOfTheClip }}
         </button>
       </div>
       <ClipTaps v-if="personId" :person-id="personId" :position="setup.position" @taps="taps = $event" />
       <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-      <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
-        No permission for pictures: the numbers are kept, no picture of the clip is.
-      </p>
-      <OnOff v-if="person?.allows.clips && file && !clipId" v-model="keeping" class="mt-2"
-        >Keep the clip as well, without sound</OnOff
-      >
+      <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">{{ wording.noPermissionForPictures }}</p>
+      <OnOff v-if="person?.allows.clips && file && !clipId" v-model="keeping" class="mt-2">{{
+        wording.keepTheClip
+      }}</OnOff>
       <p class="text-soft mt-2 text-sm">
-        The series of points is kept{{ person?.allows.pictures ? ', with one picture' : '' }}.
-        {{ person?.allows.clips && (keeping || clipId) ? '' : 'The clip itself stays where it is.' }}
+        {{
+          wording.theSeriesOfPoints(
+            person?.allows.pictures ? wording.withOnePicture : '',
+            person?.allows.clips && (keeping || clipId) ? '' : wording.theClipItselfStays,
+          )
+        }}
       </p>
-      <p v-if="!personId" class="note mt-2 text-sm">Choose a person to keep this.</p>
+      <p v-if="!personId" class="note mt-2 text-sm">{{ wording.chooseAPerson }}</p>
       <div class="mt-3 grid gap-2">
         <button
           class="btn btn-main !min-h-14"
           :disabled="!detail || !personId || busy || clip.closer.value || clip.state.value === 'reading'"
           @click="save"
         >
-          {{ busy ? 'Keeping …' : 'Keep it and see' }}
+          {{ busy ? anywhere.keeping : anywhere.keepItAndSee }}
         </button>
-        <button class="btn" :disabled="busy" @click="another">Other clip</button>
+        <button class="btn" :disabled="busy" @click="another">{{ wording.otherClip }}</button>
       </div>
     </section>
   </div>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { useElementSize } from '@vueuse/core';
 import { MAX_SECONDS } from '../../clip/limits.js';
 import type { ClipFacts, Region } from '../../clip/messages.js';
+import { clipPart as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   src: string;
@@ -32,9 +33,9 @@ const show = (t: number): void => {
 };
 const wrong = computed(() =>
   !(to.value - from.value >= 1)
-    ? 'The part lasts a second at least.'
+    ? wording.thePartLasts
     : to.value - from.value > MAX_SECONDS
-      ? `The part lasts ${MAX_SECONDS / 60} minutes at most.`
+      ? wording.thePartLastsMinutes(MAX_SECONDS / 60)
       : '',
 );
 let begun: [number, number] | null = null;
@@ -70,16 +71,16 @@ function up(): void {
 const halves = computed(() => {
   const { width: w, height: h } = size.value;
   return [
-    { name: 'Left half', region: { x: 0, y: 0, width: w / 2, height: h } },
-    { name: 'Middle', region: { x: w / 4, y: 0, width: w / 2, height: h } },
-    { name: 'Right half', region: { x: w / 2, y: 0, width: w / 2, height: h } },
+    { name: wording.leftHalf, region: { x: 0, y: 0, width: w / 2, height: h } },
+    { name: wording.middle, region: { x: w / 4, y: 0, width: w / 2, height: h } },
+    { name: wording.rightHalf, region: { x: w / 2, y: 0, width: w / 2, height: h } },
   ];
 });
 </script>
 
 <template>
   <section class="card" aria-labelledby="clip-part">
-    <h2 id="clip-part">Which part, and who</h2>
+    <h2 id="clip-part">{{ wording.whichPartAndWho }}</h2>
     <p v-if="says" role="alert" class="note mt-1">{{ says }}</p>
     <div
       class="bg-sunk relative mx-auto mt-2 overflow-hidden rounded-md"
@@ -99,7 +100,7 @@ const halves = computed(() => {
         :viewBox="`0 0 ${size.width} ${size.height}`"
         class="absolute inset-0 h-full w-full cursor-crosshair touch-none"
         role="img"
-        aria-label="Drag a box round the person who is meant"
+        :aria-label="wording.dragABoxRound"
         @pointerdown="down"
         @pointermove="move"
         @pointerup="up"
@@ -117,15 +118,15 @@ const halves = computed(() => {
         />
       </svg>
     </div>
-    <p class="text-soft mt-1 text-sm">Others in the picture? Drag a box round who is meant, or choose a half.</p>
+    <p class="text-soft mt-1 text-sm">{{ wording.othersInThePicture }}</p>
     <div class="mt-1 flex flex-wrap gap-2">
       <button v-for="h in halves" :key="h.name" class="btn" @click="box = h.region">{{ h.name }}</button>
-      <button class="btn" :disabled="!box" @click="box = null">Whole picture</button>
+      <button class="btn" :disabled="!box" @click="box = null">{{ wording.wholePicture }}</button>
     </div>
     <div class="mt-3 grid gap-3 sm:grid-cols-2">
       <div>
         <label class="flex justify-between font-semibold" for="clip-from"
-          >Begins <output class="figures">{{ from.toFixed(1) }} s</output></label
+          >{{ wording.begins }} <output class="figures">{{ from.toFixed(1) }} s</output></label
         >
         <input
           id="clip-from"
@@ -140,7 +141,7 @@ const halves = computed(() => {
       </div>
       <div>
         <label class="flex justify-between font-semibold" for="clip-to"
-          >Ends <output class="figures">{{ to.toFixed(1) }} s</output></label
+          >{{ wording.ends }} <output class="figures">{{ to.toFixed(1) }} s</output></label
         >
         <input
           id="clip-to"
@@ -157,9 +158,9 @@ const halves = computed(() => {
     <p v-if="wrong" role="alert" class="note mt-2 text-sm">{{ wrong }}</p>
     <div class="mt-3 flex flex-wrap gap-2">
       <button class="btn btn-main" :disabled="wrong !== ''" @click="emit('read', { from, to, region: box })">
-        Read this part
+        {{ wording.readThisPart }}
       </button>
-      <button class="btn" @click="emit('cancel')">Leave it</button>
+      <button class="btn" @click="emit('cancel')">{{ wording.leaveIt }}</button>
     </div>
   </section>
 </template>

@@ -11,6 +11,8 @@ import { shortSeconds } from '../../../words/numbers.js';
 import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
 import { faultName } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { clipReps as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ motion: Motion; reps: readonly JudgedRep[]; rung: Rung }>();
 defineEmits<{ seek: [t: number]; say: [turns: number, is: string | null] }>();
@@ -26,26 +28,27 @@ const tempo = computed(() => {
 });
 const CLEAN = 'clean';
 const choices = computed(() => [
-  { id: CLEAN, name: 'Clean' },
-  { id: NO_REP, name: 'No rep' },
+  { id: CLEAN, name: anywhere.clean },
+  { id: NO_REP, name: wording.noRep },
   ...record(catalog.families, props.rung.family).pads.map((id) => ({ id, name: faultName(id) })),
 ]);
 const range = (r: { range: number }): string => `${Math.round(r.range)}${props.motion.unit === 'deg' ? '°' : ' %'}`;
-const isText = (is: string | null): string => (is === null ? 'clean' : is === NO_REP ? 'no rep' : faultName(is));
+const isText = (is: string | null): string =>
+  is === null ? 'clean' : is === NO_REP ? wording.noRepInSentence : faultName(is);
 </script>
 
 <template>
   <p class="figures mt-1">
-    <b class="font-head text-5xl">{{ clean }}</b> <b class="text-xl">clean reps</b>
-    <span class="text-soft"> of {{ counted.length }}</span>
+    <b class="font-head text-5xl">{{ clean }}</b> <b class="text-xl">{{ wording.cleanReps }}</b>
+    <span class="text-soft"> {{ wording.of(counted.length) }}</span>
   </p>
   <p class="figures text-soft text-sm">
     {{ MOTION_NAMES[motion.of] ?? motion.of }} {{ range(motion) }}
-    <template v-if="motion.period !== null"> · one in {{ shortSeconds(motion.period) }}</template>
-    <template v-if="motion.unevenness !== null && motion.unevenness > 0.15"> · uneven pace</template>
+    <template v-if="motion.period !== null"> {{ wording.oneIn(shortSeconds(motion.period)) }}</template>
+    <template v-if="motion.unevenness !== null && motion.unevenness > 0.15"> {{ wording.unevenPace }}</template>
   </p>
   <p v-if="tempo" class="text-sm">{{ tempo }}</p>
-  <ol class="mt-1 space-y-1" aria-label="Reps">
+  <ol class="mt-1 space-y-1" :aria-label="anywhere.reps">
     <li v-for="(rep, i) in reps" :key="i">
       <button
         class="btn figures w-full !justify-between text-left"
@@ -67,12 +70,12 @@ const isText = (is: string | null): string => (is === null ? 'clean' : is === NO
         v-if="open === i"
         :id="`rep-${i}`"
         class="mt-1"
-        :label="`Rep ${i + 1} was`"
+        :label="wording.repWas(i + 1)"
         :choices="choices"
         :model-value="rep.is ?? CLEAN"
         @update:model-value="$emit('say', rep.turns, $event === CLEAN ? null : $event)"
       />
     </li>
   </ol>
-  <p v-if="counted.length" class="text-soft text-sm">Up · pause · down, each ± {{ within.toFixed(1) }} s.</p>
+  <p v-if="counted.length" class="text-soft text-sm">{{ wording.upPauseDownEach(within.toFixed(1)) }}</p>
 </template>

@@ -9,6 +9,7 @@ import ClipReps from './ClipReps.vue';
 import SeenNow from './SeenNow.vue';
 import type { ClipRecord } from './use-clip-record.js';
 import type { ClipUnderWay } from './use-clip.js';
+import { clipSeen as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ clip: ClipUnderWay; record: ClipRecord; part: { from: number; to: number | null } }>();
 defineEmits<{ seek: [t: number] }>();
@@ -24,12 +25,14 @@ const drifts = computed(() => driftText(hold.value?.drift ?? []));
 <template>
   <div v-if="clip.state.value === 'reading'" class="mt-1">
     <p role="status" class="figures">
-      Read {{ clip.upTo.value.toFixed(1) }} s{{ facts ? ` of ${whole.toFixed(1)} s` : '' }} …
+      {{ wording.readS(clip.upTo.value.toFixed(1), facts ? wording.ofS(whole.toFixed(1)) : '') }}
     </p>
-    <progress class="w-full" :value="clip.upTo.value" :max="Math.max(0.1, whole)" aria-label="Read"></progress>
-    <button class="btn mt-1" @click="clip.stop()"><Square :size="18" aria-hidden="true" /> Stop reading</button>
+    <progress class="w-full" :value="clip.upTo.value" :max="Math.max(0.1, whole)" :aria-label="wording.read"></progress>
+    <button class="btn mt-1" @click="clip.stop()">
+      <Square :size="18" aria-hidden="true" /> {{ wording.stopReading }}
+    </button>
   </div>
-  <p v-else-if="clip.closer.value" role="status" class="text-soft mt-1">Looking closer at the break …</p>
+  <p v-else-if="clip.closer.value" role="status" class="text-soft mt-1">{{ wording.lookingCloser }}</p>
   <template v-if="hold">
     <ClipReps
       v-if="motion"
@@ -41,22 +44,23 @@ const drifts = computed(() => driftText(hold.value?.drift ?? []));
     />
     <template v-else>
       <p class="figures mt-1">
-        <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">clean seconds</b>
+        <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">{{ wording.cleanSeconds }}</b>
       </p>
       <p class="figures text-soft">
         <template v-if="range && range.high - range.low > 0.2"
-          >{{ fixed(range.low) }} to {{ secondsText(range.high) }} by the error of the points, </template
-        >of {{ secondsText(hold.total) }}{{ hold.settled ? `, settled at ${shortSeconds(hold.settled)}` : '' }}
+          >{{ wording.toByTheError(fixed(range.low), secondsText(range.high)) }} </template>{{
+          wording.of(secondsText(hold.total), hold.settled ? wording.settledAt(shortSeconds(hold.settled)) : '')
+        }}
       </p>
     </template>
     <p v-if="hold.firstToGo" class="mt-1">
-      First to go: <b>{{ faultName(hold.firstToGo.fault) }}</b>
+      {{ wording.firstToGo }} <b>{{ faultName(hold.firstToGo.fault) }}</b>
     </p>
-    <ul v-if="!motion && hold.breaks.length" class="mt-1" aria-label="Breaks">
+    <ul v-if="!motion && hold.breaks.length" class="mt-1" :aria-label="wording.breaks">
       <li v-for="(b, i) in hold.breaks" :key="i">
         <button class="btn figures w-full !justify-between text-left" @click="$emit('seek', b.t)">
           <span>{{ shortSeconds(b.t) }} {{ faultName(b.fault) }}</span>
-          <span class="text-soft">{{ shortSeconds(b.length) }}{{ b.recovered ? ', recovered' : '' }}</span>
+          <span class="text-soft">{{ shortSeconds(b.length) }}{{ b.recovered ? wording.recovered : '' }}</span>
         </button>
       </li>
     </ul>
@@ -68,7 +72,5 @@ const drifts = computed(() => driftText(hold.value?.drift ?? []));
   <p v-if="clip.byHand.value" class="note mt-2 text-sm">{{ NO_DETECTOR }}</p>
   <p v-for="p in clip.against.value" :key="p" class="note mt-2 text-sm">{{ FOUND_WORDS[p] }}</p>
   <SeenNow :detail="detail" :laid="clip.raw.value.length > 0" />
-  <p class="text-soft mt-1 text-sm">
-    Points were found by the device: less sure than a hand’s. Set them right on any frame. {{ PLUS_MINUS_SAYS }}
-  </p>
+  <p class="text-soft mt-1 text-sm">{{ wording.pointsWereFound(PLUS_MINUS_SAYS) }}</p>
 </template>

@@ -16,6 +16,8 @@ import PlayerBar from '../../drawing/PlayerBar.vue';
 import { usePlayer } from '../../drawing/use-player.js';
 import NudgePad from './NudgePad.vue';
 import type { ClipUnderWay } from './use-clip.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { clipStage as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   /** Address of the clip; null: it is not here, only what was read of it. */
@@ -126,7 +128,7 @@ defineExpose({
 </script>
 
 <template>
-  <section class="card !p-2" aria-label="Clip with what was found">
+  <section class="card !p-2" :aria-label="wording.clipWithWhatWas">
     <div class="touch-none" @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="dragged = null">
       <ClipView
         ref="view"
@@ -137,7 +139,7 @@ defineExpose({
         :points="points"
         :detail="detail"
         bare
-        label="The line and the points of this frame"
+        :label="wording.theLine"
       >
         <template v-if="!playing">
           <circle
@@ -155,15 +157,20 @@ defineExpose({
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-1">
       <PlayerBar :player="player" />
-      <button class="btn !px-2.5 ml-auto" :disabled="!clip.canUndo.value" aria-label="Undo" @click="clip.undo()">
+      <button
+        class="btn !px-2.5 ml-auto"
+        :disabled="!clip.canUndo.value"
+        :aria-label="anywhere.undo"
+        @click="clip.undo()"
+      >
         <Undo2 :size="20" aria-hidden="true" />
       </button>
-      <button class="btn !px-2.5" :disabled="!clip.canRedo.value" aria-label="Redo" @click="clip.redo()">
+      <button class="btn !px-2.5" :disabled="!clip.canRedo.value" :aria-label="wording.redo" @click="clip.redo()">
         <Redo2 :size="20" aria-hidden="true" />
       </button>
       <PickOne
         id="clip-measure"
-        label="What the strip shows"
+        :label="wording.whatTheStripShows"
         quiet
         class="min-w-44"
         :choices="measures"
@@ -188,9 +195,9 @@ defineExpose({
     />
     <details v-if="names.length" class="mt-2">
       <summary class="min-h-[44px] content-center font-semibold">
-        Set points right on this frame
+        {{ wording.setPointsRight }}
         <span class="text-soft font-normal">{{
-          clip.anchors.value.length ? `· ${clip.anchors.value.length} set by hand` : '· or drag them in the picture'
+          clip.anchors.value.length ? wording.setByHand(clip.anchors.value.length) : wording.orDragThem
         }}</span>
       </summary>
       <NudgePad
@@ -199,7 +206,7 @@ defineExpose({
         @begin="pause"
         @nudge="(by) => nudge(by)"
       />
-      <ul class="mt-2 flex flex-wrap gap-1" aria-label="Points of this frame">
+      <ul class="mt-2 flex flex-wrap gap-1" :aria-label="wording.pointsOfThisFrame">
         <li
           v-for="name in names"
           :key="name"
@@ -212,13 +219,14 @@ defineExpose({
             :aria-pressed="chosen === name"
             @click="chosen = name"
           >
-            {{ landmarkLabel(name) }}<span v-if="!isSure(name)" class="text-soft font-normal">&nbsp;guessed</span
-            ><span v-if="byHand.has(name)" class="text-soft font-normal">&nbsp;by hand</span>
+            {{ landmarkLabel(name)
+            }}<span v-if="!isSure(name)" class="text-soft font-normal">{{ wording.guessed }}</span
+            ><span v-if="byHand.has(name)" class="text-soft font-normal">{{ wording.byHand }}</span>
           </button>
         </li>
       </ul>
       <button v-if="byHand.size" class="btn btn-quiet mt-2" @click="clip.release(shown)">
-        Let the points of this frame go
+        {{ wording.letThePoints }}
       </button>
     </details>
   </section>

@@ -6,6 +6,8 @@ import { fixed } from '../../../words/numbers.js';
 import PickOne from '../../components/PickOne.vue';
 import { useHistory, useLook } from '../../data/looks.js';
 import { dayTimeText } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { clipTaps as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ personId: string; position: string }>();
 const emit = defineEmits<{ taps: [taps: { t: number; fault: string; state: 'on' | 'off' }[]] }>();
@@ -23,8 +25,8 @@ const watched = computed((): HistoryItem[] => {
   );
 });
 const choices = computed(() => [
-  { id: NONE, name: 'None' },
-  ...watched.value.map((i) => ({ id: i.id, name: `Hold of ${dayTimeText(i.startedAt).slice(-5)}` })),
+  { id: NONE, name: anywhere.none },
+  ...watched.value.map((i) => ({ id: i.id, name: wording.holdOf(dayTimeText(i.startedAt).slice(-5)) })),
 ]);
 const look = useLook(() => (chosen.value === NONE ? null : chosen.value));
 const events = computed(() => look.value.value?.observation.events ?? []);
@@ -48,16 +50,16 @@ const move = (by: number): void => void (shift.value = Math.round(10 * (shift.va
   <div v-if="watched.length" class="mt-2">
     <PickOne
       id="clip-taps"
-      label="Taps made live on this hold"
+      :label="wording.tapsMadeLive"
       :choices="choices"
       :model-value="chosen"
       @update:model-value="chosen = $event"
     />
     <div v-if="events.length" class="mt-1 flex items-center gap-2">
-      <button class="btn !px-3" aria-label="Taps a little earlier" @click="move(-0.1)">−</button>
+      <button class="btn !px-3" :aria-label="wording.tapsALittleEarlier" @click="move(-0.1)">−</button>
       <span class="figures flex-1 text-center">{{ shift > 0 ? '+' : '' }}{{ fixed(shift) }} s</span>
-      <button class="btn !px-3" aria-label="Taps a little later" @click="move(0.1)">+</button>
+      <button class="btn !px-3" :aria-label="wording.tapsALittleLater" @click="move(0.1)">+</button>
     </div>
-    <p v-else-if="look.value.value" class="text-soft text-sm">Nothing was tapped.</p>
+    <p v-else-if="look.value.value" class="text-soft text-sm">{{ wording.nothingWasTapped }}</p>
   </div>
 </template>

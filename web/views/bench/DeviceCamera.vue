@@ -3,6 +3,8 @@
 import { onBeforeUnmount, onMounted, ref } from 'vue';
 import { cameraProblemText } from '../../../words/clip.js';
 import { snapshot } from './snapshot.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { deviceCamera as wording } from '../../../words/pages/bench.js';
 
 const emit = defineEmits<{ taken: [file: File]; cancel: [] }>();
 const video = ref<HTMLVideoElement | null>(null);
@@ -31,7 +33,7 @@ async function take(): Promise<void> {
   <p v-if="problem" role="alert" class="note">{{ problem }}</p>
   <video v-else ref="video" autoplay playsinline muted class="bg-sunk max-h-[60vh] w-full rounded-lg"></video>
   <div class="mt-2 flex gap-2">
-    <button v-if="!problem" class="btn btn-main" @click="take">Take the picture</button>
-    <button class="btn" @click="$emit('cancel')">Another source</button>
+    <button v-if="!problem" class="btn btn-main" @click="take">{{ wording.takeThePicture }}</button>
+    <button class="btn" @click="$emit('cancel')">{{ anywhere.anotherSource }}</button>
   </div>
 </template>

@@ -6,6 +6,7 @@ import type { Pose } from '../../../core/body/pose.js';
 import type { Fault } from '../../../core/formats/catalog.js';
 import FigureView from '../../drawing/FigureView.vue';
 import type { PadState } from './taps.js';
+import { faultPads as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   pads: readonly Fault[];
@@ -24,7 +25,7 @@ defineEmits<{ tap: [fault: string]; mended: [fault: string] }>();
 const broken = (fault: string): number => props.brokenBy?.(fault) ?? 0;
 /** What stands under a pad's name. */
 const told = (fault: string): string => {
-  if (broken(fault) > 0) return `${broken(fault)} broken`;
+  if (broken(fault) > 0) return wording.broken(broken(fault));
   const state = props.stateOf(fault);
   return state === 'gross' ? 'gross ●●●' : state === 'on' ? 'clear ●●' : '';
 };
@@ -33,7 +34,7 @@ const told = (fault: string): string => {
 <template>
   <ul
     class="mt-1 grid flex-1 low:!grid-cols-4 auto-rows-fr grid-cols-2 gap-2 md:grid-cols-3 xl:grid-cols-4"
-    aria-label="Fault pads"
+    :aria-label="wording.faultPads"
   >
     <li
       v-for="(fault, i) in pads"
@@ -46,7 +47,7 @@ const told = (fault: string): string => {
         :class="stateOf(fault.id) === 'off' ? 'bg-paper' : 'bg-rope text-[var(--on-rope)]'"
         :disabled="disabled"
         :aria-pressed="brokenBy ? undefined : stateOf(fault.id) !== 'off'"
-        :aria-label="brokenBy ? `Rep broken: ${fault.name}` : undefined"
+        :aria-label="brokenBy ? wording.repBroken(fault.name) : undefined"
         @click="$emit('tap', fault.id)"
       >
         {{ fault.pad }}
@@ -59,15 +60,15 @@ const told = (fault: string): string => {
         </span>
         <span class="block min-h-[1.25rem] text-base font-normal"
           >{{ told(fault.id)
-          }}<span v-if="stateOf(fault.id) === 'off' && keys && i < 10" class="[@media(hover:none)]:hidden"
-            >key {{ (i + 1) % 10 }}</span
-          ></span
+          }}<span v-if="stateOf(fault.id) === 'off' && keys && i < 10" class="[@media(hover:none)]:hidden">{{
+            wording.key((i + 1) % 10)
+          }}</span></span
         >
       </button>
       <button
         v-if="stateOf(fault.id) !== 'off'"
         class="bg-paper flex w-14 shrink-0 items-center justify-center rounded-md"
-        :aria-label="`${fault.name} is mended`"
+        :aria-label="wording.isMended(fault.name)"
         @click="$emit('mended', fault.id)"
       >
         <Check :size="26" aria-hidden="true" />

@@ -38,6 +38,8 @@ import { canKeep } from '../../data/store.js';
 import { saveFile } from '../../components/save-file.js';
 import { partsOf, recordOf, useHold } from './use-hold.js';
 import { usePadFigures } from './use-pad-figures.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { holdRunner as wording } from '../../../words/pages/bench.js';
 
 /** How long a control that appeared takes no tap, ms. */
 const FRESH_MS = 400;
@@ -109,7 +111,7 @@ const lower = computed(() => {
 /** Second at which the planned step down is due; null where none is. */
 const stepAt = computed(() => (hold.value?.rest ? hold.value.target - hold.value.rest.seconds : null));
 const stepDue = computed(() => lower.value !== null && stepAt.value !== null && elapsed.value >= stepAt.value);
-watch(stepDue, (now) => now && phase.value === 'running' && announce(`Step down: ${lower.value!.name}.`));
+watch(stepDue, (now) => now && phase.value === 'running' && announce(wording.stepDownWithName(lower.value!.name)));
 /** The version that is held now. */
 const heldNow = computed(() => {
   const at = hold.value?.segments.at(-1)?.rung;
@@ -184,12 +186,12 @@ watch(
     (counted.value
       ? done.value >= (hold.value?.targetReps ?? Infinity)
       : elapsed.value >= (hold.value?.target ?? Infinity)),
-  (now) => now && announce('Target reached.'),
+  (now) => now && announce(wording.targetReached),
 );
 watch(phase, (now, before) => {
-  if (now === 'running') announce(before === 'ready' ? 'The clock runs.' : 'The clock goes on.');
+  if (now === 'running') announce(before === 'ready' ? wording.theClockRuns : wording.theClockGoesOn);
   else if (now === 'why' && before === 'running')
-    announce(`Ended at ${secondsText(elapsed.value)}, ${secondsText(soFar.value.clean)} clean. Why did it end?`);
+    announce(wording.endedAtCleanWhy(secondsText(elapsed.value), secondsText(soFar.value.clean)));
 });
 /** A clock that ran on unwatched: over three times the target is asked about, while it runs and when it was stopped. */
 const longest = computed(
@@ -289,7 +291,7 @@ async function finish(next = false): Promise<void> {
   if (!next) return;
   sets.value += 1;
   restLeft.value = REST;
-  announce(`Set ${sets.value} is kept. ${REST} seconds of rest.`);
+  announce(wording.setIsKeptSeconds(sets.value, REST));
   countDown.resume();
 }
 /** Rest between two sets, s. */
@@ -303,7 +305,7 @@ const countDown = useIntervalFn(
     if (restLeft.value > 0) return;
     countDown.pause();
     if (phase.value !== 'ready') return;
-    announce('The rest is over.');
+    announce(wording.theRestIsOver);
     if (signals.value.sound) restOver();
   },
   1000,
@@ -343,7 +345,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   else if (event.key === 'Enter' && phase.value === 'running' && counted.value && !isOnControl(event)) rep();
   else if (event.key.toLowerCase() === 'd' && phase.value === 'running' && lower.value) stepDown(lower.value.id);
   else if (event.key.toLowerCase() === 't' && phase.value !== 'ready')
-    announce(`${secondsText(elapsed.value)} on the clock, ${secondsText(soFar.value.clean)} clean`);
+    announce(wording.onTheClockClean(secondsText(elapsed.value), secondsText(soFar.value.clean)));
   else if (digit && phase.value === 'running') {
     const fault = shown.value[(Number(digit) + 9) % 10];
     if (fault) onPad(fault.id, event.shiftKey ? 'off' : 'on');
@@ -378,19 +380,19 @@ const needsEnd = computed(() => hold.value?.stoppedAt != null && forgotten.value
 const mayNotKeep = computed(() => busy.value || !mine.value || !hold.value?.reason || needsEnd.value || nameless.value);
 const keepText = computed(() =>
   !hold.value?.reason
-    ? 'Say why it ended'
+    ? wording.sayWhyItEnded
     : nameless.value
-      ? 'Say whose it was'
+      ? wording.sayWhoseItWas
       : answers.value['felt-first']
-        ? 'Keep it and see'
-        : 'Not asked; keep it and see',
+        ? anywhere.keepItAndSee
+        : wording.notAskedKeep,
 );
 </script>
 
 <template>
   <section
     class="card low:!pb-2 flex flex-col max-lg:pb-40 lg:min-h-[calc(100dvh-9.5rem)]"
-    aria-label="Watched hold"
+    :aria-label="wording.watchedHold"
     :data-fresh="fresh || undefined"
   >
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -399,7 +401,7 @@ const keepText = computed(() =>
         class="min-w-40 sm:min-w-56"
         role="timer"
         tabindex="-1"
-        :aria-label="`Clock ${clock} seconds`"
+        :aria-label="wording.clockSeconds(clock)"
       >
         <p class="figures font-head low:!text-[3rem] text-[4rem] leading-none font-bold sm:text-[5.5rem]">
           {{ clock }}
@@ -407,26 +409,31 @@ const keepText = computed(() =>
       </div>
       <div class="min-w-36 flex-1">
         <p v-if="counted" class="figures text-xl">
-          <b class="font-head text-5xl">{{ done }}</b> of {{ setup.targetReps }}
-          {{ countWord(counted.what, setup.targetReps) }}, <b>{{ cleanReps }}</b> clean
+          <b class="font-head text-5xl">{{ done }}</b>
+          {{ wording.of(setup.targetReps, countWord(counted.what, setup.targetReps)) }} <b>{{ cleanReps }}</b>
+          {{ wording.clean }}
         </p>
         <p v-else class="figures text-xl">
-          <b>{{ soFar.clean.toFixed(1) }} s</b> clean
+          <b>{{ soFar.clean.toFixed(1) }} s</b> {{ wording.clean }}
         </p>
         <p v-if="phase === 'ready' && restLeft > 0" class="figures text-xl">
-          rest <b>{{ restLeft }} s</b>, set {{ sets + 1 }} next
+          {{ wording.rest }} <b>{{ restLeft }} s</b>{{ wording.setNext(sets + 1) }}
         </p>
         <p v-else-if="heldNow && phase === 'running'">
-          now: <b>{{ heldNow.name }}</b>
+          {{ wording.now }} <b>{{ heldNow.name }}</b>
         </p>
         <p v-else-if="soFar.firstToGo">
-          first to go: <b>{{ faultName(soFar.firstToGo.fault) }}</b>
+          {{ wording.firstToGo }} <b>{{ faultName(soFar.firstToGo.fault) }}</b>
         </p>
         <p v-else-if="counted" class="text-soft">
-          {{ sets > 0 && phase === 'ready' ? `set ${sets + 1}` : resting ? 'resting' : 'clean so far' }}
+          {{ sets > 0 && phase === 'ready' ? wording.set(sets + 1) : resting ? wording.resting : wording.cleanSoFar }}
         </p>
         <p v-else class="text-soft">
-          {{ phase === 'ready' ? `${sets > 0 ? `set ${sets + 1}, ` : ''}target ${setup.target} s` : 'line holds' }}
+          {{
+            phase === 'ready'
+              ? wording.targetS(sets > 0 ? wording.setWithSets(sets + 1) : '', setup.target)
+              : wording.lineHolds
+          }}
         </p>
       </div>
       <!-- On a phone the bar lies under both thumbs; each button keeps its place, whatever the clock does. -->
@@ -442,7 +449,7 @@ const keepText = computed(() =>
       >
         <div v-if="!wide" class="grid min-h-16" :class="phase === 'running' ? 'items-center' : ''">
           <button v-if="phase === 'running' && counted" class="btn btn-main !min-h-16 text-xl" @click="rep()">
-            <Check :size="26" aria-hidden="true" /> Clean
+            <Check :size="26" aria-hidden="true" /> {{ anywhere.clean }}
           </button>
           <button
             v-else-if="phase === 'running' && lower"
@@ -450,12 +457,10 @@ const keepText = computed(() =>
             :class="{ 'btn-on': stepDue }"
             @click="stepDown(lower.id)"
           >
-            <ArrowDown :size="22" aria-hidden="true" /> Step down: {{ lower.name.toLowerCase() }}
+            <ArrowDown :size="22" aria-hidden="true" /> {{ wording.stepDown(lower.name.toLowerCase()) }}
           </button>
           <p v-else-if="phase === 'running'" class="figures text-center text-lg" aria-hidden="true">
-            {{
-              last ? `${faultName(last.fault)} ${last.state} at ${last.t.toFixed(1)} s` : 'tap what goes, when it goes'
-            }}
+            {{ last ? wording.atS(faultName(last.fault), last.state, last.t.toFixed(1)) : wording.tapWhatGoesWhen }}
           </p>
           <button
             v-else-if="phase !== 'ready'"
@@ -471,8 +476,8 @@ const keepText = computed(() =>
           v-if="!wide && phase !== 'ready' && phase !== 'running'"
           class="figures mt-2 grid min-h-16 place-items-center text-lg"
         >
-          {{ counted ? `${cleanReps} of ${done} clean` : `${secondsText(soFar.clean)} clean`
-          }}{{ soFar.firstToGo ? `, ${faultName(soFar.firstToGo.fault)} first` : '' }}
+          {{ counted ? wording.ofClean(cleanReps, done) : wording.cleanWithSeconds(secondsText(soFar.clean))
+          }}{{ soFar.firstToGo ? wording.first(faultName(soFar.firstToGo.fault)) : '' }}
         </p>
         <div
           v-if="phase === 'running' || phase === 'ready'"
@@ -486,22 +491,22 @@ const keepText = computed(() =>
             :disabled="wrong !== null"
             @click="begin"
           >
-            <Play :size="26" aria-hidden="true" /> Start
+            <Play :size="26" aria-hidden="true" /> {{ anywhere.start }}
           </button>
           <template v-if="wide && phase === 'running'">
             <button v-if="counted" class="btn btn-main !min-h-16 !px-8 text-xl" @click="rep()">
-              <Check :size="26" aria-hidden="true" /> Clean
+              <Check :size="26" aria-hidden="true" /> {{ anywhere.clean }}
             </button>
             <button v-else-if="lower" class="btn !min-h-16" :class="{ 'btn-on': stepDue }" @click="stepDown(lower.id)">
-              <ArrowDown :size="22" aria-hidden="true" /> Step down: {{ lower.name.toLowerCase() }}
+              <ArrowDown :size="22" aria-hidden="true" /> {{ wording.stepDown(lower.name.toLowerCase()) }}
             </button>
           </template>
           <template v-if="phase === 'running' || !wide">
             <button class="btn !min-h-16" :disabled="phase === 'ready' || !canUndo" @click="undo">
-              <Undo2 :size="22" aria-hidden="true" /> Undo
+              <Undo2 :size="22" aria-hidden="true" /> {{ anywhere.undo }}
             </button>
             <button class="btn btn-stop !min-h-16" :disabled="phase === 'ready'" @click="pain">
-              <HeartPulse :size="22" aria-hidden="true" /> Pain
+              <HeartPulse :size="22" aria-hidden="true" /> {{ anywhere.pain }}
             </button>
             <button
               class="btn !min-h-16 text-xl lg:!px-8"
@@ -509,28 +514,25 @@ const keepText = computed(() =>
               :disabled="phase === 'ready' || !mine"
               @click="stop()"
             >
-              <Square :size="24" aria-hidden="true" /> End
+              <Square :size="24" aria-hidden="true" /> {{ wording.end }}
             </button>
           </template>
         </div>
       </div>
     </div>
-    <p v-if="!keepsHere || unkept" role="alert" class="note mt-3">
-      This device cannot keep anything now: its storage is full or shut. A hold is sent when it ends; leave this page
-      open, and stay where the server can be reached.
-    </p>
+    <p v-if="!keepsHere || unkept" role="alert" class="note mt-3">{{ wording.thisDeviceCannotKeep }}</p>
     <p v-if="!mine && phase !== 'ready'" role="status" class="note mt-3 flex flex-wrap items-center gap-3">
-      Another page on this device holds the clock. Taps here count too.
-      <button class="btn" @click="takeOver">Hold it here</button>
+      {{ wording.anotherPage }}
+      <button class="btn" @click="takeOver">{{ wording.holdItHere }}</button>
     </p>
-    <p v-if="endedElsewhere" role="status" class="note mt-3">The hold was ended on another page of this device.</p>
+    <p v-if="endedElsewhere" role="status" class="note mt-3">{{ wording.theHoldWasEnded }}</p>
     <p
       v-if="phase === 'running' && forgotten && !asked"
       role="alert"
       class="note mt-3 flex flex-wrap items-center gap-3"
     >
-      The clock is past three times the target. Is it still held?
-      <button class="btn" @click="asked = true">Still held</button>
+      {{ wording.theClockIsPast }}
+      <button class="btn" @click="asked = true">{{ wording.stillHeld }}</button>
     </p>
     <svg viewBox="0 0 600 26" class="mt-2 h-7 w-full" aria-hidden="true" preserveAspectRatio="none">
       <path d="M4 3V23M596 3V23" stroke="var(--soft)" stroke-width="5" stroke-linecap="round" />
@@ -541,19 +543,17 @@ const keepText = computed(() =>
     <template v-if="phase === 'ready' || phase === 'running'">
       <p v-if="wide || phase === 'ready'" class="mt-2 min-h-[3rem]" :class="wrong ? '' : 'text-soft'">
         <b v-if="phase === 'ready' && wrong" role="alert">{{ wrong }}</b>
-        <template v-else-if="phase === 'ready' && !personId"
-          >Nobody is chosen. Ask the stop signs; whose hold it was is said when it has ended.</template
-        >
-        <template v-else-if="counted">One tap for each finished rep: Clean, or the pad of what broke it.</template>
-        <template v-else>Tap what goes, when it goes. Tap again if it gets gross; the tick says it is mended.</template>
+        <template v-else-if="phase === 'ready' && !personId">{{ wording.nobodyIsChosenAsk }}</template>
+        <template v-else-if="counted">{{ wording.oneTapForEach }}</template>
+        <template v-else>{{ wording.tapWhatGoesWhenItGoes }}</template>
       </p>
       <div v-if="counted" class="mt-1 flex flex-wrap items-center gap-3">
         <TempoPacer :tempo="counted.tempo" :elapsed="elapsed" :running="phase === 'running' && !resting" />
         <template v-if="phase === 'running'">
           <button class="btn !min-h-14" :class="{ 'btn-on': resting }" :aria-pressed="resting" @click="rest">
-            {{ resting ? 'Go on' : 'Short rest' }}
+            {{ resting ? anywhere.goOn : wording.shortRest }}
           </button>
-          <button class="btn !min-h-14" @click="reset">Set again ({{ hold?.resets.length ?? 0 }})</button>
+          <button class="btn !min-h-14" @click="reset">{{ wording.setAgain(hold?.resets.length ?? 0) }}</button>
         </template>
       </div>
       <FaultPads
@@ -568,7 +568,7 @@ const keepText = computed(() =>
         @mended="tap($event, 'off')"
       />
       <button v-if="morePads.length && !allPads" class="btn btn-quiet mt-2 self-start" @click="allPads = true">
-        More faults ({{ morePads.length }})
+        {{ wording.moreFaults(morePads.length) }}
       </button>
     </template>
 
@@ -580,7 +580,7 @@ const keepText = computed(() =>
     />
     <div v-if="phase === 'why' || phase === 'felt'" ref="after">
       <p v-if="pressure" class="note mt-3">
-        <b>{{ pressureText(pressure) }}</b> {{ takenAsText(pressure) }} “More that was noticed” says otherwise.
+        <b>{{ pressureText(pressure) }}</b> {{ wording.moreThatWasNoticed(takenAsText(pressure)) }}
       </p>
       <AfterHold
         v-if="hold"

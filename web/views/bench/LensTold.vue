@@ -2,13 +2,14 @@
 /** Where the lens stood, told once and remembered on this device; and how to film it so that it matters little. */
 import { computed } from 'vue';
 import TypedField from '../../components/TypedField.vue';
+import { lensTold as wording } from '../../../words/pages/bench.js';
 
 type Told = { distance: number; height: number } | null;
 const lens = defineModel<Told>({ required: true });
 /** What is offered first: three metres away, sixty centimetres up. */
 const USUAL = { distance: 3, height: 0.6 } as const;
 const said = computed(() =>
-  lens.value ? `${lens.value.distance} m away, ${Math.round(lens.value.height * 100)} cm up` : 'not told',
+  lens.value ? wording.mAwayCmUp(lens.value.distance, Math.round(lens.value.height * 100)) : wording.notTold,
 );
 function tell(key: 'distance' | 'height', text: string): void {
   const value = Number(text) / (key === 'height' ? 100 : 1);
@@ -26,14 +27,16 @@ const drawn = computed(() => {
 
 <template>
   <details class="border-rule mt-3 border-t pt-2 text-sm">
-    <summary class="min-h-[44px] content-center"><b>Where the lens stood:</b> {{ said }}</summary>
+    <summary class="min-h-[44px] content-center">
+      <b>{{ wording.whereTheLensStood }}</b> {{ said }}
+    </summary>
     <div class="grid grid-cols-2 gap-2">
       <label class="block">
-        <span class="label">Away, m</span>
+        <span class="label">{{ wording.awayM }}</span>
         <TypedField
           type="number"
           class="figures"
-          aria-label="Lens to the body, m"
+          :aria-label="wording.lensToTheBody"
           min="0.3"
           max="50"
           step="0.1"
@@ -43,11 +46,11 @@ const drawn = computed(() => {
         />
       </label>
       <label class="block">
-        <span class="label">Up, cm</span>
+        <span class="label">{{ wording.upCm }}</span>
         <TypedField
           type="number"
           class="figures"
-          aria-label="Lens above the floor, cm"
+          :aria-label="wording.lensAboveTheFloor"
           min="0"
           max="1000"
           step="5"
@@ -58,11 +61,13 @@ const drawn = computed(() => {
       </label>
     </div>
     <div class="mt-2 flex gap-2">
-      <button v-if="!lens" type="button" class="btn flex-1" @click="lens = { ...USUAL }">As usual: 3 m, 60 cm</button>
-      <button v-else type="button" class="btn flex-1" @click="lens = null">Not sure</button>
+      <button v-if="!lens" type="button" class="btn flex-1" @click="lens = { ...USUAL }">
+        {{ wording.asUsualMCm }}
+      </button>
+      <button v-else type="button" class="btn flex-1" @click="lens = null">{{ wording.notSure }}</button>
     </div>
-    <h4 class="mt-2 font-semibold">How to film it</h4>
-    <svg viewBox="0 0 300 104" class="w-full" role="img" :aria-label="`The lens ${said}, beside the hips, level`">
+    <h4 class="mt-2 font-semibold">{{ wording.howToFilmIt }}</h4>
+    <svg viewBox="0 0 300 104" class="w-full" role="img" :aria-label="wording.theLensBeside(said)">
       <path d="M0 90H300" stroke="var(--soft)" stroke-width="2" />
       <path d="M210 84H290" stroke="var(--rule)" stroke-width="8" />
       <circle cx="250" cy="72" r="9" fill="none" stroke="var(--rope)" stroke-width="3" />
@@ -70,11 +75,6 @@ const drawn = computed(() => {
       <path :d="`M${drawn.x} ${drawn.y}V90`" stroke="var(--soft)" stroke-width="2" />
       <rect :x="drawn.x - 7" :y="drawn.y - 11" width="14" height="22" rx="3" fill="var(--ink)" />
     </svg>
-    <p class="text-soft">
-      Stand beside the hips, square on, three big steps away, the lens at the hips’ height, the whole mat line in view.
-      A floor line along the middle of the mat shows how far the camera looked down. From nearer or higher, the near
-      shoulder looks larger and lower than it is. Say where the camera stood and that is corrected; if you do not, the
-      range is wider.
-    </p>
+    <p class="text-soft">{{ wording.standBesideTheHips }}</p>
   </details>
 </template>

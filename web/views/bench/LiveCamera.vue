@@ -28,6 +28,8 @@ import OverlayLines from '../../drawing/OverlayLines.vue';
 import { useAwake } from '../../use-awake.js';
 import { startRecord, type BenchSetup } from './setup.js';
 import { beep } from './use-signals.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { liveCamera as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   simulated: boolean;
@@ -91,9 +93,7 @@ onMounted(async () => {
     await video.value!.play();
     void watchOn();
   } catch (error) {
-    problem.value = props.simulated
-      ? 'This device cannot draw the simulated person.'
-      : cameraProblemText((error as DOMException).name);
+    problem.value = props.simulated ? wording.thisDeviceCannotDraw : cameraProblemText((error as DOMException).name);
   }
 });
 function close(): void {
@@ -209,7 +209,7 @@ function film(): void {
         :viewBox="`0 0 ${size.width} ${size.height}`"
         class="pointer-events-none absolute inset-0 h-full w-full"
         role="img"
-        aria-label="The line as it is now"
+        :aria-label="wording.theLine"
       >
         <OverlayLines
           :overlay="{ ...overlay, floor: null }"
@@ -221,20 +221,26 @@ function film(): void {
     </div>
     <p class="mt-2 text-center text-4xl font-bold" role="status" :data-live="looks">
       {{
-        blind ? NO_DETECTOR : beyond.length ? faultName(beyond[0]!) : detail ? 'The line holds' : 'Nobody is found yet'
+        blind
+          ? NO_DETECTOR
+          : beyond.length
+            ? faultName(beyond[0]!)
+            : detail
+              ? wording.theLineHolds
+              : wording.nobodyIsFoundYet
       }}
     </p>
-    <p v-if="perSecond > 0" class="text-soft figures text-center">{{ perSecond.toFixed(1) }} looks a second</p>
+    <p v-if="perSecond > 0" class="text-soft figures text-center">{{ wording.looksASecond(perSecond.toFixed(1)) }}</p>
     <div class="mt-2 flex flex-wrap items-center gap-3">
       <button v-if="!filming" class="btn btn-main !min-h-14" @click="film">
-        <Circle :size="20" aria-hidden="true" /> Film it
+        <Circle :size="20" aria-hidden="true" /> {{ wording.filmIt }}
       </button>
       <button v-else class="btn btn-main !min-h-14" @click="recorder?.stop()">
-        <Square :size="20" aria-hidden="true" /> Stop, {{ filmed.toFixed(0) }} s
+        <Square :size="20" aria-hidden="true" /> {{ wording.stopS(filmed.toFixed(0)) }}
       </button>
-      <OnOff v-model="sounding">A quiet sound when the line goes</OnOff>
-      <OnOff v-model="mirrored">As in a mirror</OnOff>
-      <button class="btn ml-auto" @click="emit('cancel')">Another source</button>
+      <OnOff v-model="sounding">{{ wording.aQuietSoundWhen }}</OnOff>
+      <OnOff v-model="mirrored">{{ wording.asInAMirror }}</OnOff>
+      <button class="btn ml-auto" @click="emit('cancel')">{{ anywhere.anotherSource }}</button>
     </div>
   </div>
 </template>

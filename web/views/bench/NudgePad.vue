@@ -4,6 +4,7 @@ import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, ChevronLeft, ChevronRight } 
 import { useIntervalFn, useTimeoutFn } from '@vueuse/core';
 import type { Component } from 'vue';
 import type { Point } from '../../../core/geometry.js';
+import { nudgePad as wording } from '../../../words/pages/bench.js';
 
 defineProps<{ name: string | null }>();
 const emit = defineEmits<{ step: [by: 1 | -1]; begin: []; nudge: [by: Point] }>();
@@ -38,12 +39,12 @@ function byKey(event: MouseEvent, by: Point): void {
 </script>
 
 <template>
-  <div class="flex flex-wrap items-center gap-1" role="group" aria-label="The chosen point">
-    <button class="btn !px-2" aria-label="Point before" @click="$emit('step', -1)">
+  <div class="flex flex-wrap items-center gap-1" role="group" :aria-label="wording.theChosenPoint">
+    <button class="btn !px-2" :aria-label="wording.pointBefore" @click="$emit('step', -1)">
       <ChevronLeft :size="22" aria-hidden="true" />
     </button>
-    <output class="min-w-32 flex-1 text-center font-semibold">{{ name ?? 'No point chosen' }}</output>
-    <button class="btn !px-2" aria-label="Next point" @click="$emit('step', 1)">
+    <output class="min-w-32 flex-1 text-center font-semibold">{{ name ?? wording.noPointChosen }}</output>
+    <button class="btn !px-2" :aria-label="wording.nextPoint" @click="$emit('step', 1)">
       <ChevronRight :size="22" aria-hidden="true" />
     </button>
     <span class="flex gap-1">
@@ -52,7 +53,7 @@ function byKey(event: MouseEvent, by: Point): void {
         :key="w.label"
         class="btn touch-none !px-2.5"
         :disabled="!name"
-        :aria-label="`Move it ${w.label}`"
+        :aria-label="wording.moveIt(w.label)"
         @pointerdown="press(w.by)"
         @pointerup="release"
         @pointerleave="release"

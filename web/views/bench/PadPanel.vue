@@ -4,24 +4,25 @@ import { computed } from 'vue';
 import { PRESSURE_WORDS } from '../../../words/pressure.js';
 import PickOne from '../../components/PickOne.vue';
 import { type Pad, type PadChoice } from '../../pad/use-pad.js';
+import { padPanel as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ pad: Pad; running: boolean }>();
 const { choice, level, now, state } = props.pad;
 const CHOICES: { id: PadChoice; name: string }[] = [
-  { id: 'none', name: 'no pad' },
-  { id: 'hand', name: 'a slider in place of one' },
-  { id: 'script', name: 'a made-up back' },
+  { id: 'none', name: wording.noPad },
+  { id: 'hand', name: wording.aSliderInPlace },
+  { id: 'script', name: wording.aMadeUpBack },
 ];
 const tone = computed(() => (state.value === 'gone' ? 'text-stop' : state.value === 'slipping' ? 'text-caution' : ''));
 </script>
 
 <template>
-  <section class="border-rule mt-3 border-t pt-2" aria-label="Pressure under the low back">
+  <section class="border-rule mt-3 border-t pt-2" :aria-label="wording.pressureUnderTheLow">
     <div class="flex flex-wrap items-end gap-3">
       <div class="w-60 max-w-full">
         <PickOne
           id="pad"
-          label="Pressure pad, simulated"
+          :label="wording.pressurePadSimulated"
           :choices="CHOICES"
           :model-value="choice"
           :disabled="running"
@@ -30,7 +31,7 @@ const tone = computed(() => (state.value === 'gone' ? 'text-stop' : state.value 
       </div>
       <template v-if="choice !== 'none'">
         <p class="font-head figures min-w-44 text-4xl font-bold" :class="tone" role="status">
-          {{ state ? PRESSURE_WORDS[state] : running ? 'being set' : 'listening' }}
+          {{ state ? PRESSURE_WORDS[state] : running ? wording.beingSet : wording.listening }}
         </p>
         <p class="figures text-soft text-xl" aria-hidden="true">{{ now === null ? '' : Math.round(now) }}</p>
       </template>
@@ -44,14 +45,14 @@ const tone = computed(() => (state.value === 'gone' ? 'text-stop' : state.value 
         ></div>
       </div>
       <label v-if="choice === 'hand'" class="mt-2 flex min-h-[44px] items-center gap-3">
-        <span class="font-semibold">Pressure</span>
+        <span class="font-semibold">{{ wording.pressure }}</span>
         <input
           v-model.number="level"
           type="range"
           min="0"
           max="100"
           class="h-11 flex-1 accent-[var(--rope)]"
-          aria-label="Pressure on the pad"
+          :aria-label="wording.pressureOnThePad"
         />
       </label>
     </template>

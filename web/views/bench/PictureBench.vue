@@ -42,6 +42,8 @@ import {
 } from './setup.js';
 import { useFound } from './use-found.js';
 import { usePoints, type HandleName, type Handles } from './use-points.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { pictureBench as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   /** A picture of the inbox that is looked at. */
@@ -88,14 +90,13 @@ function tell(told: typeof lens.value): void {
 const waiting = shallowRef<PictureWork | null>(null);
 async function open(next: File, from?: { distance: number; height: number } | null): Promise<void> {
   refused.value = '';
-  if (!['image/jpeg', 'image/png', 'image/webp'].includes(next.type))
-    refused.value = 'This is not a JPEG, PNG or WebP picture.';
+  if (!['image/jpeg', 'image/png', 'image/webp'].includes(next.type)) refused.value = wording.thisIs;
   else if (next.size > MAX_MB * 1024 * 1024)
-    refused.value = `This picture is ${Math.round(next.size / 1048576)} MB; at most ${MAX_MB} MB can be used. Take it smaller.`;
+    refused.value = wording.thisPictureIsMb(Math.round(next.size / 1048576), MAX_MB);
   if (refused.value) return;
   try {
     const bitmap = await createImageBitmap(next, { imageOrientation: 'from-image' });
-    if (bitmap.width * bitmap.height > 50e6) throw new RangeError('too large');
+    if (bitmap.width * bitmap.height > 50e6) throw new RangeError(wording.tooLarge);
     image.value?.close();
     image.value = bitmap;
     // A picture that is closed has no size any more.
@@ -115,10 +116,7 @@ async function open(next: File, from?: { distance: number; height: number } | nu
     }
     waiting.value = null;
   } catch (problem) {
-    refused.value =
-      problem instanceof RangeError
-        ? 'This picture has more than 50 megapixels. Take it smaller.'
-        : 'This file is damaged; it cannot be shown as a picture.';
+    refused.value = problem instanceof RangeError ? wording.thisPictureHasMore : wording.thisFileIsDamaged;
   }
 }
 onBeforeUnmount(() => image.value?.close());
@@ -162,7 +160,7 @@ watch([() => props.setup.view, () => props.setup.position], handles.clear);
 const mayLie = computed(() => studio.defaults.offlineCopies && props.person?.allows.pictures === true);
 const draft = useDraft<PictureWork>({
   of: () => (props.proposed && (props.person || !props.personId) ? pictureDraft(props.personId) : null),
-  name: 'The picture',
+  name: wording.thePicture,
   schema: workSchema,
   now: () =>
     waiting.value ??
@@ -246,15 +244,14 @@ function another(): void {
 <template>
   <DraftBack class="mb-3" :draft="draft" @anew="another" />
   <p v-if="waiting && !image" role="status" class="note mb-3">
-    The points are here, the picture is not: choose the same picture again ({{ waiting.picture.width }} ×
-    {{ waiting.picture.height }}).
+    {{ wording.thePointsAreHere(waiting.picture.width, waiting.picture.height) }}
   </p>
   <section
     v-if="!image"
     ref="zone"
     class="card"
     :class="{ '!border-rope border-2': isOverDropZone }"
-    aria-label="Choose a picture"
+    :aria-label="wording.chooseAPicture"
   >
     <SimulatedCamera
       v-if="source === 'simulated'"
@@ -272,29 +269,31 @@ function another(): void {
       <p class="text-xl font-semibold">
         {{
           setup.view === 'side'
-            ? 'Drop a side-on picture here'
-            : `Drop a picture from ${setup.view === 'above' ? 'above' : `the ${setup.view}`} here`
+            ? wording.dropASide
+            : wording.dropAPicture(setup.view === 'above' ? wording.above : wording.the(setup.view))
         }}
       </p>
       <p class="text-soft">
         {{
-          setup.view === 'side'
-            ? 'Straight from beside the hips, camera at hip height, the floor in view.'
-            : setup.view === 'above'
-              ? 'Straight down over the hips, head and feet in view.'
-              : 'Straight on, camera at hip height, both sides and the floor in view.'
+          wording.jpegPngOrWebp(
+            setup.view === 'side'
+              ? wording.straightFromBeside
+              : setup.view === 'above'
+                ? wording.straightDownOver
+                : wording.straightOnCamera,
+            MAX_MB,
+          )
         }}
-        JPEG, PNG or WebP, up to {{ MAX_MB }} MB.
       </p>
       <div class="flex flex-wrap justify-center gap-2">
         <button class="btn btn-main" @click="chooser?.click()">
-          <ImageUp :size="20" aria-hidden="true" /> Choose a file
+          <ImageUp :size="20" aria-hidden="true" /> {{ wording.chooseAFile }}
         </button>
         <button class="btn" @click="source = 'device'">
-          <Camera :size="20" aria-hidden="true" /> This device’s camera
+          <Camera :size="20" aria-hidden="true" /> {{ wording.thisDevicesCamera }}
         </button>
         <button class="btn" @click="source = 'simulated'">
-          <Aperture :size="20" aria-hidden="true" /> Simulated camera
+          <Aperture :size="20" aria-hidden="true" /> {{ wording.simulatedCamera }}
         </button>
       </div>
       <input
@@ -303,7 +302,7 @@ function another(): void {
         accept="image/jpeg,image/png,image/webp"
         class="sr-only"
         tabindex="-1"
-        aria-label="Picture file"
+        :aria-label="wording.pictureFile"
         @change="($event.target as HTMLInputElement).files?.[0] && open(($event.target as HTMLInputElement).files![0]!)"
       />
     </div>
@@ -335,10 +334,11 @@ function another(): void {
       </template>
     </PictureStage>
     <section class="card" aria-labelledby="seen-now">
-      <h2 id="seen-now">What is seen</h2>
+      <h2 id="seen-now">{{ wording.whatIsSeen }}</h2>
       <div class="mt-1 mb-2 grid gap-2">
         <button class="btn" :disabled="found.finding.value" @click="image && found.find(image)">
-          <ScanSearch :size="20" aria-hidden="true" /> {{ found.finding.value ? 'Looking …' : 'Find the points' }}
+          <ScanSearch :size="20" aria-hidden="true" />
+          {{ found.finding.value ? wording.looking : wording.findThePoints }}
         </button>
         <button
           v-if="found.people.value.length || found.problems.value.length"
@@ -347,14 +347,14 @@ function another(): void {
           :aria-pressed="drawing === 'one'"
           @click="drawing = drawing === 'one' ? null : 'one'"
         >
-          {{ drawing === 'one' ? 'Drag a box round the person' : 'Only in a part of it' }}
+          {{ drawing === 'one' ? wording.dragABoxRound : wording.onlyInAPart }}
         </button>
         <div v-if="found.people.value.length" class="flex flex-wrap gap-2">
           <button v-if="found.people.value.length > 1" class="btn" @click="found.other()">
-            <Users :size="20" aria-hidden="true" /> The other one
+            <Users :size="20" aria-hidden="true" /> {{ wording.theOtherOne }}
           </button>
           <button v-if="setup.view === 'side'" class="btn" @click="found.flip()">
-            <RotateCw :size="18" aria-hidden="true" /> Nearer side: {{ found.side.value }}
+            <RotateCw :size="18" aria-hidden="true" /> {{ wording.nearerSide(found.side.value) }}
           </button>
         </div>
         <p v-if="found.missing.value" role="alert" class="note text-sm">{{ NO_DETECTOR }}</p>
@@ -362,54 +362,47 @@ function another(): void {
       </div>
       <div v-if="guessed.length" class="note mb-2">
         <p class="text-sm">
-          Rings are guesses and are not judged. Drag what is off<template v-if="guessed.length > 1"
-            >, then say that the rest fits</template
+          {{ wording.ringsAreGuesses }}<template v-if="guessed.length > 1">{{ wording.thenSay }}</template
           >.
         </p>
         <button class="btn mt-2 w-full" @click="handles.confirm(guessed)">
-          <Check :size="20" aria-hidden="true" /> The rest fits ({{ guessed.length }})
+          <Check :size="20" aria-hidden="true" /> {{ wording.theRestFits(guessed.length) }}
         </button>
       </div>
       <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
       <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-      <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">
-        No permission for pictures: the numbers are kept, the picture is not.
-      </p>
+      <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">{{ wording.noPermissionForPictures }}</p>
       <div v-if="person?.allows.pictures" class="border-rule mt-3 border-t pt-2">
-        <h3>Faces</h3>
-        <p class="text-soft text-sm">
-          What is blurred here is blurred before the picture is kept; it cannot be undone later.
-        </p>
+        <h3>{{ wording.faces }}</h3>
+        <p class="text-soft text-sm">{{ wording.whatIsBlurredHere }}</p>
         <div class="mt-1 grid gap-2">
-          <button class="btn" :disabled="!head" @click="head && blur.push(head)">Blur the head</button>
+          <button class="btn" :disabled="!head" @click="head && blur.push(head)">{{ wording.blurTheHead }}</button>
           <button
             class="btn"
             :class="{ 'btn-on': drawing === 'blur' }"
             :aria-pressed="drawing === 'blur'"
             @click="drawing = drawing === 'blur' ? null : 'blur'"
           >
-            {{ drawing === 'blur' ? 'Drag a box on the picture' : 'Blur another place' }}
+            {{ drawing === 'blur' ? wording.dragABox : wording.blurAnotherPlace }}
           </button>
           <button v-if="blur.length" class="btn btn-quiet" @click="blur.pop()">
-            Take the last one back ({{ blur.length }} blurred)
+            {{ wording.takeTheLast(blur.length) }}
           </button>
         </div>
       </div>
-      <p v-if="!personId" class="note mt-2 text-sm">Choose a person to keep this.</p>
+      <p v-if="!personId" class="note mt-2 text-sm">{{ wording.chooseAPerson }}</p>
       <div class="mt-3 grid gap-2">
         <button class="btn btn-main !min-h-14" :disabled="!detail || !personId || busy" @click="save">
-          {{ busy ? 'Keeping …' : 'Keep it and see' }}
+          {{ busy ? anywhere.keeping : anywhere.keepItAndSee }}
         </button>
-        <button class="btn" :disabled="busy" @click="another">Other picture</button>
+        <button class="btn" :disabled="busy" @click="another">{{ wording.otherPicture }}</button>
       </div>
-      <p v-if="found.error.value !== null" class="figures mt-2 text-sm">
-        Some points stand as the device found them: less sure than a hand’s.
-      </p>
+      <p v-if="found.error.value !== null" class="figures mt-2 text-sm">{{ wording.somePointsStand }}</p>
       <p v-else class="figures mt-2 text-sm">
-        Points {{ placingText(session.eye?.placing?.rest ?? DEFAULT_PLACING) }},
+        {{ wording.points(placingText(session.eye?.placing?.rest ?? DEFAULT_PLACING)) }}
         <RouterLink to="/eye" class="link">{{
-          session.eye?.placing ? `as you placed them on ${dayText(session.eye.placing.day)}` : 'assumed: check yours'
+          session.eye?.placing ? wording.asYouPlacedThem(dayText(session.eye.placing.day)) : wording.assumedCheckYours
         }}</RouterLink>
       </p>
     </section>

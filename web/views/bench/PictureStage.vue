@@ -32,6 +32,8 @@ import { useFingers } from './use-fingers.js';
 import { MAX_ZOOM, useViewport } from './use-viewport.js';
 import type { HandleName, usePoints } from './use-points.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { pictureStage as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{
   image: ImageBitmap;
@@ -67,11 +69,11 @@ const FAR: readonly LandmarkName[] = ['hip-l', 'shoulder-l', 'knee-l'];
 const optional = computed(() => EXTRA_LANDMARKS.filter((name) => props.handles.points.value[name] === undefined));
 const labelOf = (name: HandleName): string =>
   name === 'floor-a'
-    ? 'Floor, one end'
+    ? wording.floorOneEnd
     : name === 'floor-b'
-      ? 'Floor, other end'
+      ? wording.floorOtherEnd
       : !across.value && FAR.includes(name)
-        ? `Far ${LANDMARK_LABELS[name.split('-')[0] as BaseLandmark].toLowerCase()}`
+        ? wording.far(LANDMARK_LABELS[name.split('-')[0] as BaseLandmark].toLowerCase())
         : (LANDMARKS as readonly string[]).includes(name)
           ? landmarkLabel(name)
           : name;
@@ -282,7 +284,7 @@ const lensLeft = computed(() => {
 </script>
 
 <template>
-  <section class="card !p-2" aria-label="Picture with points">
+  <section class="card !p-2" :aria-label="wording.pictureWithPoints">
     <div
       ref="box"
       class="own-width relative w-full"
@@ -294,11 +296,7 @@ const lensLeft = computed(() => {
         ref="surface"
         tabindex="0"
         role="application"
-        :aria-label="
-          placed
-            ? 'Picture with points. Arrow keys move the chosen point, square brackets choose another.'
-            : 'Picture. Arrow keys move the mark, Enter sets it.'
-        "
+        :aria-label="placed ? wording.pictureWithPointsArrow : wording.pictureArrowKeysMove"
         class="bg-sunk touch-none overflow-hidden rounded-md"
         :class="placed ? '' : 'cursor-crosshair'"
         @focus="onFocus"
@@ -404,43 +402,51 @@ const lensLeft = computed(() => {
       >
         {{
           across
-            ? `${handles.first.value ? 'Now the' : 'Click the'} ${landmarkLabel(anchors[handles.first.value ? 1 : 0]).toLowerCase()} (the person’s own)`
+            ? wording.thePersonsOwn(
+                handles.first.value ? wording.nowThe : wording.clickThe,
+                landmarkLabel(anchors[handles.first.value ? 1 : 0]).toLowerCase(),
+              )
             : handles.first.value
-              ? 'Now the ankle'
-              : 'Click the shoulder'
+              ? wording.nowTheAnkle
+              : wording.clickTheShoulder
         }}
       </p>
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-1">
-      <button class="btn !px-2.5" :disabled="!handles.canUndo.value" aria-label="Undo" @click="handles.undo()">
+      <button
+        class="btn !px-2.5"
+        :disabled="!handles.canUndo.value"
+        :aria-label="anywhere.undo"
+        @click="handles.undo()"
+      >
         <Undo2 :size="20" aria-hidden="true" />
       </button>
-      <button class="btn !px-2.5" :disabled="!handles.canRedo.value" aria-label="Redo" @click="handles.redo()">
+      <button class="btn !px-2.5" :disabled="!handles.canRedo.value" :aria-label="wording.redo" @click="handles.redo()">
         <Redo2 :size="20" aria-hidden="true" />
       </button>
-      <button class="btn !px-2.5" aria-label="Zoom out" @click="zoomTo(zoom / 1.25)">
+      <button class="btn !px-2.5" :aria-label="wording.zoomOut" @click="zoomTo(zoom / 1.25)">
         <Minus :size="20" aria-hidden="true" />
       </button>
-      <button class="btn !px-2.5" aria-label="Zoom in" @click="zoomTo(zoom * 1.25)">
+      <button class="btn !px-2.5" :aria-label="wording.zoomIn" @click="zoomTo(zoom * 1.25)">
         <Plus :size="20" aria-hidden="true" />
       </button>
       <button v-if="placed" class="btn !px-2.5" :disabled="!chosen" @click="closer">
         <component :is="zoom > 1 ? Scan : ZoomIn" :size="20" aria-hidden="true" />
-        {{ zoom > 1 ? 'Whole picture' : 'Closer' }}
+        {{ zoom > 1 ? wording.wholePicture : wording.closer }}
       </button>
       <template v-if="placed && !across">
         <PickOne
           id="add-point"
-          label="Add an optional point"
+          :label="wording.addAnOptionalPoint"
           quiet
           class="ml-auto"
-          placeholder="Add a point …"
+          :placeholder="wording.addAPoint"
           :choices="[
             ...optional.map((name) => ({ id: name, name: LANDMARK_LABELS[name] })),
             ...FAR.filter((n) => !handles.points.value[n]).map((name) => ({
               id: name,
               name: labelOf(name),
-              note: 'camera check',
+              note: wording.cameraCheck,
             })),
           ]"
           model-value=""
@@ -456,7 +462,7 @@ const lensLeft = computed(() => {
       @begin="handles.mark()"
       @nudge="(by) => nudge(by, 1)"
     />
-    <ul v-if="placed" class="mt-2 flex flex-wrap gap-1" aria-label="Points">
+    <ul v-if="placed" class="mt-2 flex flex-wrap gap-1" :aria-label="wording.points">
       <li
         v-for="name in names"
         :key="name"
@@ -471,9 +477,11 @@ const lensLeft = computed(() => {
           @focus="chosen = name"
           @click="chosen = name"
         >
-          {{ labelOf(name) }}<span v-if="isGuess(name)" class="text-soft font-normal">&nbsp;guessed</span>
+          {{ labelOf(name) }}<span v-if="isGuess(name)" class="text-soft font-normal">{{ wording.guessed }}</span>
         </button>
-        <button v-if="chosen === name && isGuess(name)" class="btn !px-2" @click="handles.confirm([name])">Fits</button>
+        <button v-if="chosen === name && isGuess(name)" class="btn !px-2" @click="handles.confirm([name])">
+          {{ wording.fits }}
+        </button>
         <button
           v-if="
             chosen === name &&
@@ -481,7 +489,7 @@ const lensLeft = computed(() => {
             !anchors.includes(name as LandmarkName)
           "
           class="btn !px-2"
-          :aria-label="`Take away ${labelOf(name)}`"
+          :aria-label="wording.takeAway(labelOf(name))"
           @click="handles.remove(name)"
         >
           ×

@@ -7,6 +7,7 @@ import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import { faultName } from '../../data/names.js';
 import { fixed, measureText, PLUS_MINUS_SAYS, plusMinus, sureText } from '../../../words/numbers.js';
 import { seenWarnings, undecidedText } from '../../../words/seen.js';
+import { seenNow as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ detail: Judged | null; laid: boolean }>();
 const judged = computed(() => {
@@ -24,17 +25,13 @@ const reads = computed(() => {
 
 <template>
   <p v-if="!detail" class="text-soft mt-2">
-    {{
-      laid
-        ? 'Too few points are placed to judge anything.'
-        : 'Two clicks on the picture lay the figure; then drag what is off.'
-    }}
+    {{ laid ? wording.tooFewPoints : wording.twoClicks }}
   </p>
   <div v-else aria-live="polite">
     <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
       <b class="text-4xl">{{ fixed(line.value) }}°</b>
       <span class="text-soft">{{ plusMinus(line.sd, '°') }}</span><br />
-      <span class="text-soft text-sm">{{ reads }}{{ detail.hold ? ', in the middle of its course' : '' }}</span>
+      <span class="text-soft text-sm">{{ reads }}{{ detail.hold ? wording.inTheMiddle : '' }}</span>
     </p>
     <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>
     <ul class="mt-2 space-y-2">
@@ -50,10 +47,10 @@ const reads = computed(() => {
       v-else-if="detail.usable && detail.verdicts.length === 0 && !detail.hold?.breaks.length"
       class="mt-2 font-semibold"
     >
-      Inside the limits of {{ detail.method.name }}.
+      {{ wording.insideTheLimitsOf(detail.method.name) }}
     </p>
     <details class="mt-2">
-      <summary class="min-h-[44px] content-center font-semibold">All judged measures</summary>
+      <summary class="min-h-[44px] content-center font-semibold">{{ wording.allJudgedMeasures }}</summary>
       <p class="text-soft text-sm">{{ PLUS_MINUS_SAYS }}</p>
       <dl class="figures grid grid-cols-[1fr_auto] gap-x-2 text-sm">
         <template v-for="m in judged" :key="m.id"

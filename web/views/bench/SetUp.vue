@@ -20,6 +20,8 @@ import SetUpKnobs from './SetUpKnobs.vue';
 import SignalChoice from './SignalChoice.vue';
 import type { Bench } from './use-bench.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { setUp as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ bench: Bench }>();
 const bench = props.bench;
@@ -60,22 +62,25 @@ function splitAt(at: string): void {
 <template>
   <div class="space-y-2">
     <div class="field-row">
-      <span class="label" aria-hidden="true">Who</span>
-      <PersonPicker id="who" v-model="personId" label="Who" :disabled="running" />
+      <span class="label" aria-hidden="true">{{ anywhere.who }}</span>
+      <PersonPicker id="who" v-model="personId" :label="anywhere.who" :disabled="running" />
     </div>
     <PersonTags v-if="person" :person="{ ...person, group: null }" />
     <p v-if="circumstance && stoppedBy(circumstance, setup.position)" role="alert" class="note text-sm">
       {{ stoppedText(stoppedBy(circumstance, setup.position), circumstance.stop) }}
-      <RouterLink :to="`/people/${personId}`" class="link">Ask the stop signs</RouterLink> before any load.
+      <RouterLink :to="`/people/${personId}`" class="link">{{ wording.askTheStopSigns }}</RouterLink>
+      {{ wording.beforeAnyLoad }}
     </p>
     <p v-else-if="circumstance?.intakeDue" class="note text-sm">
-      Stop signs {{ bench.facts.value.value?.intakes.length ? 'were asked long ago' : 'were never asked' }}.
-      <RouterLink :to="`/people/${personId}`" class="link">Ask them</RouterLink>
+      {{
+        wording.stopSigns(bench.facts.value.value?.intakes.length ? wording.wereAskedLongAgo : wording.wereNeverAsked)
+      }}
+      <RouterLink :to="`/people/${personId}`" class="link">{{ wording.askThem }}</RouterLink>
     </p>
     <PickOne
       id="position"
       class="field-row"
-      label="Position"
+      :label="anywhere.position"
       :choices="catalog.families"
       :model-value="setup.position"
       :disabled="running"
@@ -84,7 +89,7 @@ function splitAt(at: string): void {
     <PickOne
       id="version"
       class="field-row"
-      label="Version"
+      :label="anywhere.version"
       :choices="offeredRungs(catalog, setup.position)"
       :model-value="setup.rung"
       :disabled="running"
@@ -94,7 +99,7 @@ function splitAt(at: string): void {
       v-if="family.views.length > 1"
       id="view"
       class="field-row"
-      label="Looked at"
+      :label="wording.lookedAt"
       :choices="family.views.map((v) => ({ id: v, name: viewWords(v, family.orientation) }))"
       :model-value="setup.view"
       :disabled="running"
@@ -104,43 +109,40 @@ function splitAt(at: string): void {
       v-if="setup.side"
       id="side"
       class="field-row"
-      label="Side"
+      :label="wording.side"
       :choices="[
-        { id: 'left', name: 'Left' },
-        { id: 'right', name: 'Right' },
+        { id: 'left', name: wording.left },
+        { id: 'right', name: wording.right },
       ]"
       :model-value="setup.side"
       :disabled="running"
       @update:model-value="setup.side = $event as typeof setup.side"
     />
     <div class="h-20">
-      <FigureView :pose="rung.pose" :body="judgedIn.body" :label="`${family.name}, ${rung.name}: how it should look`" />
+      <FigureView :pose="rung.pose" :body="judgedIn.body" :label="wording.howItShouldLook(family.name, rung.name)" />
     </div>
     <p class="text-soft text-sm">{{ rung.how }}</p>
     <div v-if="barred.length" class="note text-sm">
-      <p>
-        Left out for: {{ barred.map(cautionName).join(', ') }}.
-        {{ instead ? '' : 'Choose an easier version, or ask the person’s professional first.' }}
-      </p>
+      <p>{{ wording.leftOutFor(barred.map(cautionName).join(', '), instead ? '' : wording.chooseAnEasierVersion) }}</p>
       <template v-if="instead">
         <p>
-          Instead: <b>{{ instead.rung.name }}</b>{{
+          {{ wording.instead }} <b>{{ instead.rung.name }}</b>{{
             instead.operators.length ? `: ${instead.operators.map((o) => OPERATORS[o]).join(', ')}` : ''
           }}.
         </p>
-        <button type="button" class="btn mt-1" :disabled="running" @click="takeInstead">Take it</button>
+        <button type="button" class="btn mt-1" :disabled="running" @click="takeInstead">{{ wording.takeIt }}</button>
       </template>
     </div>
     <PickOne
       id="method"
       class="field-row"
-      label="Method"
+      :label="wording.method"
       :choices="methods"
       :model-value="setup.method"
       @update:model-value="setup.method = $event as typeof setup.method"
     />
     <div v-if="rung.counted" class="field-row">
-      <label class="label" for="target">Target, {{ countWord(rung.counted.what, 2) }}</label>
+      <label class="label" for="target">{{ wording.target(countWord(rung.counted.what, 2)) }}</label>
       <input
         id="target"
         v-model.number="setup.targetReps"
@@ -153,7 +155,7 @@ function splitAt(at: string): void {
       />
     </div>
     <div v-else class="field-row">
-      <label class="label" for="target">Target, s</label>
+      <label class="label" for="target">{{ wording.targetS }}</label>
       <input
         id="target"
         v-model.number="setup.target"
@@ -165,24 +167,26 @@ function splitAt(at: string): void {
         :disabled="running"
       />
     </div>
-    <p v-if="bench.accepted.value" class="text-sm"><b>Accepted step:</b> set as it was decided.</p>
+    <p v-if="bench.accepted.value" class="text-sm">
+      <b>{{ wording.acceptedStep }}</b> {{ wording.setAsItWas }}
+    </p>
     <SetUpKnobs v-model="setup.knobs" :rung="rung" :body="judgedIn.body" :disabled="running" />
     <details v-if="!rung.counted && easier.length" class="text-sm">
       <summary class="min-h-[44px] content-center">
-        <b>Split set:</b>
-        {{ setup.rest ? `the last ${setup.rest.seconds} s at ${restName}` : 'no' }}
+        <b>{{ wording.splitSet }}</b>
+        {{ setup.rest ? wording.theLastSAt(setup.rest.seconds, restName) : wording.no }}
       </summary>
       <div class="mt-1 grid grid-cols-[1fr_6rem] gap-2">
         <PickOne
           id="split-at"
-          label="Goes on at"
-          :choices="[{ id: '', name: 'one version only' }, ...easier]"
+          :label="wording.goesOnAt"
+          :choices="[{ id: '', name: wording.oneVersionOnly }, ...easier]"
           :model-value="setup.rest?.rung ?? ''"
           :disabled="running"
           @update:model-value="splitAt"
         />
         <div v-if="setup.rest">
-          <label class="label" for="split-s">For, s</label>
+          <label class="label" for="split-s">{{ wording.forS }}</label>
           <input
             id="split-s"
             v-model.number="setup.rest.seconds"
@@ -197,7 +201,7 @@ function splitAt(at: string): void {
     </details>
     <SignalChoice />
     <p v-if="lastTime" class="figures text-sm">
-      Last time: <b>{{ doneText(lastTime) }}</b>.
+      {{ wording.lastTime }} <b>{{ doneText(lastTime) }}</b>.
     </p>
   </div>
 </template>

@@ -8,6 +8,7 @@ import type { Setup } from '../../../core/formats/observation.js';
 import { clamp } from '../../../core/geometry.js';
 import { setupKnobsOf, shareAsSet, type SetupKnob } from '../../../core/statics/setup.js';
 import { settingText, setupText, shareText } from '../../../words/setup.js';
+import { setUpKnobs as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ rung: Rung; body: Body; disabled: boolean }>();
 const knobs = defineModel<Setup>({ required: true });
@@ -30,7 +31,7 @@ function set(knob: SetupKnob, value: number): void {
 <template>
   <details v-if="all.length" class="text-sm">
     <summary class="min-h-[44px] content-center">
-      <b>Set-up:</b> {{ told || 'as the version has it' }}
+      <b>{{ wording.setUp }}</b> {{ told || wording.asTheVersionHas }}
       <span v-if="told && share !== null" class="text-soft figures">({{ shareText(share) }})</span>
     </summary>
     <ul class="mt-1 space-y-1">
@@ -43,7 +44,7 @@ function set(knob: SetupKnob, value: number): void {
           type="button"
           class="btn !min-h-12 !px-3"
           :disabled="disabled || valueOf(k) <= k.low"
-          :aria-label="`Less: ${k.name}`"
+          :aria-label="wording.less(k.name)"
           @click="set(k, valueOf(k) - stepOf(k))"
         >
           <Minus :size="20" aria-hidden="true" />
@@ -52,7 +53,7 @@ function set(knob: SetupKnob, value: number): void {
           type="button"
           class="btn !min-h-12 !px-3"
           :disabled="disabled || valueOf(k) >= k.high"
-          :aria-label="`More: ${k.name}`"
+          :aria-label="wording.more(k.name)"
           @click="set(k, valueOf(k) + stepOf(k))"
         >
           <Plus :size="20" aria-hidden="true" />
@@ -60,7 +61,7 @@ function set(knob: SetupKnob, value: number): void {
       </li>
     </ul>
     <button v-if="told" type="button" class="btn btn-quiet mt-1" :disabled="disabled" @click="knobs = {}">
-      <RotateCcw :size="18" aria-hidden="true" /> As the version has it
+      <RotateCcw :size="18" aria-hidden="true" /> {{ wording.asTheVersionHasIt }}
     </button>
   </details>
 </template>

@@ -2,6 +2,7 @@
 /** What this device does when the target is reached. */
 import { Switch, SwitchGroup, SwitchLabel } from '@headlessui/vue';
 import { SIGNALS, useChosenSignals, type Signal } from './use-signals.js';
+import { signalChoice as wording } from '../../../words/pages/bench.js';
 
 const chosen = useChosenSignals();
 const names = Object.keys(SIGNALS) as Signal[];
@@ -9,7 +10,7 @@ const names = Object.keys(SIGNALS) as Signal[];
 
 <template>
   <details class="text-sm">
-    <summary class="min-h-[44px] content-center font-semibold">At the target</summary>
+    <summary class="min-h-[44px] content-center font-semibold">{{ wording.atTheTarget }}</summary>
     <SwitchGroup v-for="name in names" :key="name" as="div" class="flex min-h-[44px] items-center gap-3">
       <Switch
         v-model="chosen[name]"

@@ -17,6 +17,8 @@ import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import type { Mannequin } from '../../drawing/mannequin.js';
 import { snapshot } from './snapshot.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { simulatedCamera as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
 const emit = defineEmits<{ taken: [file: File, lens: { distance: number; height: number } | null]; cancel: [] }>();
@@ -115,29 +117,29 @@ const slider = <T extends Record<string, number>>(
   get: () => of[key]!,
   set: (value) => ((of as Record<string, number>)[key] = value),
 });
-const tilt = slider(knobs, 'roll', 'Camera tilted', -15, 15);
+const tilt = slider(knobs, 'roll', wording.cameraTilted, -15, 15);
 const sliders = computed<Slider[]>(() => {
   if (props.view !== 'side') {
-    const pelvis = slider(across, 'pelvis', 'Pelvis: + right higher', -20, 20);
-    const shoulders = slider(across, 'shoulders', 'Shoulders: + right higher', -20, 20);
+    const pelvis = slider(across, 'pelvis', wording.pelvisRightHigher, -20, 20);
+    const shoulders = slider(across, 'shoulders', wording.shouldersRightHigher, -20, 20);
     switch (acrossShape(props.rung.family)) {
       case 'side-lying':
         return props.view === 'above'
-          ? [slider(across, 'depthLine', 'Hip behind the line', -25, 25), tilt]
-          : [slider(across, 'sideLine', 'Hip dropped: − too high', -25, 25), tilt];
+          ? [slider(across, 'depthLine', wording.hipBehindTheLine, -25, 25), tilt]
+          : [slider(across, 'sideLine', wording.hipDroppedTooHigh, -25, 25), tilt];
       case 'standing':
-        return [slider(across, 'sideLean', 'Lean: + to the right', -20, 20), tilt];
+        return [slider(across, 'sideLean', wording.leanToTheRight, -20, 20), tilt];
       case 'seated':
         return [
-          slider(across, 'turn', 'Turn of the chest', 0, 40),
-          slider(across, 'armLead', 'Arms ahead of the chest', -50, 50, ' %'),
+          slider(across, 'turn', wording.turnOfTheChest, 0, 40),
+          slider(across, 'armLead', wording.armsAhead, -50, 50, ' %'),
           tilt,
         ];
       case 'squat':
       case 'single-leg':
         return [
-          slider(across, 'kneeIn', 'Knees in: − out', -25, 25),
-          slider(across, 'toeOut', 'Toes out', 0, 40),
+          slider(across, 'kneeIn', wording.kneesInOut, -25, 25),
+          slider(across, 'toeOut', wording.toesOut, 0, 40),
           pelvis,
           tilt,
         ];
@@ -146,15 +148,15 @@ const sliders = computed<Slider[]>(() => {
     }
   }
   return [
-    ...(props.rung.family === 'front-plank' ? [slider(knobs, 'hipLine', 'Body line: − pike, + sag', -30, 30)] : []),
+    ...(props.rung.family === 'front-plank' ? [slider(knobs, 'hipLine', wording.bodyLinePikeSag, -30, 30)] : []),
     ...(prone.value
-      ? [slider(knobs, 'neck', 'Neck: − dropped, + poked', -40, 40)]
-      : [slider(knobs, 'arch', 'Arch of the low back', 0, 30)]),
-    ...(pose.value.knee < 20 ? [slider(knobs, 'knee', 'Knee angle', 120, 180)] : []),
-    slider(knobs, 'offSquare', 'Camera off the square side view', 0, 45),
+      ? [slider(knobs, 'neck', wording.neckDroppedPoked, -40, 40)]
+      : [slider(knobs, 'arch', wording.archOfTheLow, 0, 30)]),
+    ...(pose.value.knee < 20 ? [slider(knobs, 'knee', wording.kneeAngle, 120, 180)] : []),
+    slider(knobs, 'offSquare', wording.cameraOffTheSquare, 0, 45),
     tilt,
-    slider(knobs, 'away', 'Lens away (0: far)', 0, 500, ' cm'),
-    ...(knobs.away > 0 ? [slider(knobs, 'up', 'Lens up', 10, 180, ' cm')] : []),
+    slider(knobs, 'away', wording.lensAwayFar, 0, 500, ' cm'),
+    ...(knobs.away > 0 ? [slider(knobs, 'up', wording.lensUp, 10, 180, ' cm')] : []),
   ];
 });
 
@@ -183,9 +185,9 @@ async function take(): Promise<void> {
       :height="DEFAULT_CAMERA.height"
       class="w-full rounded-lg"
       role="img"
-      aria-label="What the simulated camera sees"
+      :aria-label="wording.whatTheSimulatedCamera"
     ></canvas>
-    <img v-else :src="address" alt="What the simulated camera sees" class="w-full rounded-lg" />
+    <img v-else :src="address" :alt="wording.whatTheSimulatedCamera" class="w-full rounded-lg" />
     <div class="space-y-2">
       <div v-for="s in sliders" :key="s.id">
         <label class="flex justify-between font-semibold" :for="`sim-${s.id}`"
@@ -203,8 +205,8 @@ async function take(): Promise<void> {
           @input="s.set(Number(($event.target as HTMLInputElement).value))"
         />
       </div>
-      <button class="btn btn-main w-full" @click="take">Take this picture</button>
-      <button class="btn w-full" @click="$emit('cancel')">Another source</button>
+      <button class="btn btn-main w-full" @click="take">{{ wording.takeThisPicture }}</button>
+      <button class="btn w-full" @click="$emit('cancel')">{{ anywhere.anotherSource }}</button>
     </div>
   </div>
 </template>

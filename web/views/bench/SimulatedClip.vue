@@ -9,6 +9,8 @@ import { DEFAULT_CAMERA } from '../../../core/body/simulate.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { simulatedClip as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ rung: Rung; person: Person | null }>();
 const emit = defineEmits<{
@@ -37,9 +39,9 @@ const knobs = reactive({
 });
 const [dress, kind] = [ref('plain'), ref<'webm' | 'mp4'>('webm')];
 const DRESSES = [
-  { id: 'plain', name: 'Blue shirt' },
-  { id: 'dark', name: 'Dark, dim room' },
-  { id: 'bright', name: 'Red shirt, bright room' },
+  { id: 'plain', name: wording.blueShirt },
+  { id: 'dark', name: wording.darkDimRoom },
+  { id: 'bright', name: wording.redShirtBrightRoom },
 ];
 const KINDS = [
   { id: 'webm', name: 'WebM' },
@@ -66,28 +68,28 @@ const sliders = computed(
     [
       ...(ends.value
         ? ([
-            { key: 'reps', label: 'Reps', min: 1, max: 20, unit: '' },
-            { key: 'up', label: 'Up or out', min: 5, max: 50, unit: ' s', tenths: true },
-            { key: 'pause', label: 'Held there', min: 0, max: 50, unit: ' s', tenths: true },
-            { key: 'down', label: 'Down or back', min: 5, max: 80, unit: ' s', tenths: true },
-            { key: 'rests', label: 'Still between reps', min: 0, max: 30, unit: ' s', tenths: true },
+            { key: 'reps', label: anywhere.reps, min: 1, max: 20, unit: '' },
+            { key: 'up', label: wording.upOrOut, min: 5, max: 50, unit: ' s', tenths: true },
+            { key: 'pause', label: wording.heldThere, min: 0, max: 50, unit: ' s', tenths: true },
+            { key: 'down', label: wording.downOrBack, min: 5, max: 80, unit: ' s', tenths: true },
+            { key: 'rests', label: wording.stillBetweenReps, min: 0, max: 30, unit: ' s', tenths: true },
           ] as const)
-        : ([{ key: 'length', label: 'Length', min: 4, max: 60, unit: ' s' }] as const)),
+        : ([{ key: 'length', label: wording.length, min: 4, max: 60, unit: ' s' }] as const)),
       ...(sags.value
         ? ([
-            { key: 'most', label: 'Sag, at most', min: 0, max: 30, unit: '°' },
-            { key: 'from', label: 'It begins at', min: 0, max: 60, unit: ' s' },
-            { key: 'rate', label: 'And comes by', min: 1, max: 40, unit: '° a second' },
-            { key: 'mended', label: 'Mended at (0: never)', min: 0, max: 60, unit: ' s' },
-            { key: 'breath', label: 'Goes with the breath', min: 0, max: 4, unit: '°' },
-            { key: 'shakes', label: 'Shakes from then on', min: 0, max: 3, unit: '°' },
+            { key: 'most', label: wording.sagAtMost, min: 0, max: 30, unit: '°' },
+            { key: 'from', label: wording.itBeginsAt, min: 0, max: 60, unit: ' s' },
+            { key: 'rate', label: wording.andComesBy, min: 1, max: 40, unit: wording.aSecond },
+            { key: 'mended', label: wording.mendedAtNever, min: 0, max: 60, unit: ' s' },
+            { key: 'breath', label: wording.goesWithTheBreath, min: 0, max: 4, unit: '°' },
+            { key: 'shakes', label: wording.shakesFromThenOn, min: 0, max: 3, unit: '°' },
           ] as const)
         : []),
-      { key: 'off', label: 'Camera off the square side view', min: -40, max: 40, unit: '°' },
-      { key: 'roll', label: 'Camera rolled', min: -10, max: 10, unit: '°' },
-      { key: 'aside', label: 'Body aside of the middle', min: -30, max: 30, unit: ' cm' },
-      { key: 'away', label: 'Lens away', min: 180, max: 500, unit: ' cm' },
-      { key: 'high', label: 'Lens up', min: 10, max: 180, unit: ' cm' },
+      { key: 'off', label: wording.cameraOffTheSquare, min: -40, max: 40, unit: '°' },
+      { key: 'roll', label: wording.cameraRolled, min: -10, max: 10, unit: '°' },
+      { key: 'aside', label: wording.bodyAside, min: -30, max: 30, unit: ' cm' },
+      { key: 'away', label: wording.lensAway, min: 180, max: 500, unit: ' cm' },
+      { key: 'high', label: wording.lensUp, min: 10, max: 180, unit: ' cm' },
     ] as const,
 );
 const course = computed<Course>(() => ({
@@ -141,8 +143,8 @@ async function shoot(): Promise<void> {
   } catch (error) {
     problem.value =
       error instanceof Error && error.message.startsWith('no ')
-        ? `This browser cannot write ${kind.value === 'mp4' ? 'MP4' : 'WebM'}. Take the other one.`
-        : 'This device cannot draw the simulated person.';
+        ? wording.thisBrowserCannotWrite(kind.value === 'mp4' ? 'MP4' : 'WebM')
+        : wording.thisDeviceCannotDraw;
   } finally {
     done.value = null;
   }
@@ -168,10 +170,10 @@ async function shoot(): Promise<void> {
         class="h-11 w-full accent-[var(--rope)]"
       />
     </div>
-    <PickOne id="film-dress" v-model="dress" label="Clothes and light" :choices="DRESSES" />
+    <PickOne id="film-dress" v-model="dress" :label="wording.clothesAndLight" :choices="DRESSES" />
     <PickOne
       id="film-kind"
-      label="File"
+      :label="wording.file"
       :choices="KINDS"
       :model-value="kind"
       @update:model-value="kind = $event === 'mp4' ? 'mp4' : 'webm'"
@@ -179,12 +181,12 @@ async function shoot(): Promise<void> {
   </div>
   <p v-if="problem" role="alert" class="note mt-2">{{ problem }}</p>
   <div v-if="done !== null" class="mt-3">
-    <progress class="w-full" :value="done" max="1" aria-label="Filmed"></progress>
-    <button class="btn" @click="ended?.abort()">Stop filming</button>
+    <progress class="w-full" :value="done" max="1" :aria-label="wording.filmed"></progress>
+    <button class="btn" @click="ended?.abort()">{{ wording.stopFilming }}</button>
   </div>
   <div v-else class="mt-3 flex flex-wrap gap-2">
-    <button class="btn btn-main" @click="shoot">Film it</button>
-    <button class="btn" @click="$emit('practice')">Look on live</button>
-    <button class="btn" @click="$emit('cancel')">Another source</button>
+    <button class="btn btn-main" @click="shoot">{{ wording.filmIt }}</button>
+    <button class="btn" @click="$emit('practice')">{{ wording.lookOnLive }}</button>
+    <button class="btn" @click="$emit('cancel')">{{ anywhere.anotherSource }}</button>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { computed, watch } from 'vue';
 import { phaseAt, TEMPO_WORDS } from '../../../core/hold/tempo.js';
 import { tick } from './use-signals.js';
 import { useChosenSignals } from './use-signals.js';
+import { tempoPacer as wording } from '../../../words/pages/bench.js';
 
 const props = defineProps<{ tempo: readonly [number, number, number]; elapsed: number; running: boolean }>();
 const chosen = useChosenSignals();
@@ -28,7 +29,7 @@ watch(
       ></span>
     </span>
     <span class="figures">
-      <b class="block text-xl">{{ running ? TEMPO_WORDS[at.phase] : 'Tempo' }}</b>
+      <b class="block text-xl">{{ running ? TEMPO_WORDS[at.phase] : wording.tempo }}</b>
       <span class="text-soft">{{ tempo.join('–') }} s</span>
     </span>
   </div>

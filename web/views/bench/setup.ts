@@ -11,6 +11,7 @@ import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import { layingSchema } from './use-points.js';
+import { setup as wording } from '../../../words/pages/bench.js';
 
 export interface BenchSetup {
   position: string;
@@ -44,12 +45,11 @@ export function setupProblem(
   counted: boolean,
 ): string | null {
   // A field that was emptied gives no number, whatever its type says.
-  if (counted && !(Number.isInteger(targetReps) && targetReps > 0 && targetReps <= 1000))
-    return 'The target wants 1 to 1000 reps.';
+  if (counted && !(Number.isInteger(targetReps) && targetReps > 0 && targetReps <= 1000)) return wording.theTargetWants;
   if (!counted && (typeof target !== 'number' || !(target > 0 && target <= 3600)))
-    return 'The target wants 1 to 3600 seconds.';
+    return wording.theTargetWantsToSeconds;
   const { error } = setupSchema.safeParse(knobs);
-  return error ? `The set-up ${error.issues[0]!.message}.` : null;
+  return error ? wording.theSetUp(error.issues[0]!.message) : null;
 }
 
 /** The envelope and the declared things; frames, events and the end are added by what was done. */

@@ -3,8 +3,9 @@ import { useLocalStorage, useVibrate } from '@vueuse/core';
 import type { Step } from '../../../core/class/pace.js';
 import { watch, type ComputedRef, type Ref } from 'vue';
 import { useAwake } from '../../use-awake.js';
+import { useSignals as wording } from '../../../words/pages/bench.js';
 
-export const SIGNALS = { sound: 'a sound', vibration: 'a vibration', spoken: 'said aloud' } as const;
+export const SIGNALS = { sound: wording.aSound, vibration: wording.aVibration, spoken: wording.saidAloud } as const;
 export type Signal = keyof typeof SIGNALS;
 
 /** Chosen signals of this device. */
@@ -44,7 +45,7 @@ export function useSignals(running: ComputedRef<boolean>, elapsed: ComputedRef<n
       if (chosen.value.vibration) vibrate();
       if (chosen.value.sound) beep();
       if (chosen.value.spoken && 'speechSynthesis' in window)
-        speechSynthesis.speak(new SpeechSynthesisUtterance(`Target. ${Math.round(target())} seconds.`));
+        speechSynthesis.speak(new SpeechSynthesisUtterance(wording.targetSeconds(Math.round(target()))));
     },
   );
   useAwake(() => running.value);

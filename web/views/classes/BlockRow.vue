@@ -13,6 +13,8 @@ import UpDown from '../../components/UpDown.vue';
 import { catalog } from '../../data/catalogue.js';
 import { PACE_WORDS, paceFor, SIDES_WORDS } from './moves.js';
 import TypedField from '../../components/TypedField.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { blockRow as wording } from '../../../words/pages/classes.js';
 
 const props = defineProps<{ block: ClassBlock; moves: readonly Choice[]; at: number; count: number; name: string }>();
 const emit = defineEmits<{ change: [block: ClassBlock]; move: [to: number]; remove: [] }>();
@@ -47,25 +49,29 @@ const paced = computed((): Asked[] => {
   switch (pace?.is) {
     case 'breaths':
       return [
-        ofPace(pace, 'breaths', 'Breaths', 1, 60),
-        ofPace(pace, 'in', 'In, s', 1, 15),
-        ofPace(pace, 'out', 'Out, s', 1, 20),
+        ofPace(pace, 'breaths', wording.breaths, 1, 60),
+        ofPace(pace, 'in', wording.inS, 1, 15),
+        ofPace(pace, 'out', wording.outS, 1, 20),
       ];
     case 'reps':
       return [
-        ofPace(pace, 'reps', 'Reps', 1, 100),
+        ofPace(pace, 'reps', anywhere.reps, 1, 100),
         // A rep takes a second at least.
-        ofPace(pace, 'up', 'Up, s', pace.pause + pace.down > 0 ? 0 : 1, 30),
-        ofPace(pace, 'pause', 'Pause, s', pace.up + pace.down > 0 ? 0 : 1, 30),
-        ofPace(pace, 'down', 'Down, s', pace.up + pace.pause > 0 ? 0 : 1, 30),
+        ofPace(pace, 'up', wording.upS, pace.pause + pace.down > 0 ? 0 : 1, 30),
+        ofPace(pace, 'pause', wording.pauseS, pace.up + pace.down > 0 ? 0 : 1, 30),
+        ofPace(pace, 'down', wording.downS, pace.up + pace.pause > 0 ? 0 : 1, 30),
       ];
     case 'shape':
-      return [asked('work', 'At most, s', 1, 600)];
+      return [asked('work', wording.atMostS, 1, 600)];
     default:
-      return [asked('work', 'Work, s', 1, 600)];
+      return [asked('work', wording.workS, 1, 600)];
   }
 });
-const numbers = computed(() => [...paced.value, asked('rest', 'Rest, s', 0, 600), asked('rounds', 'Rounds', 1, 20)]);
+const numbers = computed(() => [
+  ...paced.value,
+  asked('rest', wording.restS, 0, 600),
+  asked('rounds', wording.rounds, 1, 20),
+]);
 /** A change that leaves a step-down behind the end of the work takes it away. */
 function put(change: Partial<ClassBlock>): void {
   const next = { ...props.block, ...change };
@@ -89,14 +95,14 @@ function setLead(text: string): void {
 <template>
   <li class="py-2">
     <div class="flex flex-wrap items-end gap-2">
-      <span class="grip text-soft flex h-11 w-6 cursor-grab items-center self-end" title="Drag to reorder">
+      <span class="grip text-soft flex h-11 w-6 cursor-grab items-center self-end" :title="wording.dragToReorder">
         <GripVertical :size="20" aria-hidden="true" />
       </span>
       <span class="figures text-soft w-5 self-center">{{ at + 1 }}</span>
       <div class="min-w-48 flex-1">
         <PickOne
           :id="`move-${block.id}`"
-          :label="`Move of block ${at + 1}`"
+          :label="wording.moveOfBlock(at + 1)"
           :choices="moves"
           :model-value="block.move"
           @update:model-value="(move) => move && put({ move })"
@@ -105,7 +111,7 @@ function setLead(text: string): void {
       <div class="w-52">
         <PickOne
           :id="`pace-${block.id}`"
-          :label="`Pace of block ${at + 1}`"
+          :label="wording.paceOfBlock(at + 1)"
           :choices="Object.entries(PACE_WORDS).map(([id, words]) => ({ id, name: words }))"
           :model-value="block.pace?.is ?? 'seconds'"
           @update:model-value="(is) => put({ pace: paceFor(catalog, block.move, is as Pace['is']) })"
@@ -116,7 +122,7 @@ function setLead(text: string): void {
         <TypedField
           type="number"
           class="figures"
-          :aria-label="`${n.label} of block ${at + 1}`"
+          :aria-label="wording.ofBlock(n.label, at + 1)"
           :min="n.min"
           :max="n.max"
           :value="n.value"
@@ -125,13 +131,13 @@ function setLead(text: string): void {
       </label>
       <div class="flex items-center">
         <UpDown :name="name" :at="at" :count="count" @move="emit('move', $event)" />
-        <button class="btn btn-quiet" :aria-label="`Take ${name} out`" @click="emit('remove')">×</button>
+        <button class="btn btn-quiet" :aria-label="wording.takeOut(name)" @click="emit('remove')">×</button>
       </div>
     </div>
     <Disclosure v-slot="{ open }">
       <DisclosureButton
         class="text-soft figures mt-1 flex min-h-[44px] w-full items-center gap-2 text-left"
-        :aria-label="`More of block ${at + 1}: ${blockText(block)}`"
+        :aria-label="wording.moreOfBlock(at + 1, blockText(block))"
       >
         <ChevronDown :size="18" aria-hidden="true" class="shrink-0" :class="{ 'rotate-180': open }" />
         {{ blockText(block) }}
@@ -139,13 +145,13 @@ function setLead(text: string): void {
       <DisclosurePanel class="grid items-end gap-x-4 gap-y-2 pb-2 sm:grid-cols-2 lg:grid-cols-3">
         <PickOne
           :id="`sides-${block.id}`"
-          :label="`Sides of block ${at + 1}`"
+          :label="wording.sidesOfBlock(at + 1)"
           :choices="PACED_SIDES.map((s) => ({ id: s, name: SIDES_WORDS[s] }))"
           :model-value="block.sides"
           @update:model-value="(sides) => put({ sides: sides as ClassBlock['sides'] })"
         />
         <label class="block">
-          <span class="label">Easier version from second (empty: none)</span>
+          <span class="label">{{ wording.easierVersionFromSecond }}</span>
           <TypedField
             empty
             type="number"
@@ -158,7 +164,7 @@ function setLead(text: string): void {
           />
         </label>
         <label class="block">
-          <span class="label">Lead-in, s</span>
+          <span class="label">{{ wording.leadInS }}</span>
           <TypedField
             type="number"
             class="figures"
@@ -168,17 +174,17 @@ function setLead(text: string): void {
             @keep="setLead"
           />
         </label>
-        <OnOff :model-value="block.band === true" @update:model-value="(band) => put({ band })"
-          >With a band, half the time</OnOff
-        >
-        <OnOff :model-value="block.pairs === true" @update:model-value="(pairs) => put({ pairs })"
-          >In pairs, one spots</OnOff
-        >
+        <OnOff :model-value="block.band === true" @update:model-value="(band) => put({ band })">{{
+          wording.withABandHalf
+        }}</OnOff>
+        <OnOff :model-value="block.pairs === true" @update:model-value="(pairs) => put({ pairs })">{{
+          wording.inPairsOneSpots
+        }}</OnOff>
         <OnOff
           v-if="at < count - 1"
           :model-value="block.joined === true"
           @update:model-value="(joined) => put({ joined })"
-          >In turn with the next block</OnOff
+          >{{ wording.inTurn }}</OnOff
         >
       </DisclosurePanel>
     </Disclosure>

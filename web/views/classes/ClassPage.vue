@@ -25,6 +25,8 @@ import { copyOf, moveChoices, moveName, newBlock } from './moves.js';
 import PlanTable from './PlanTable.vue';
 import { useClassEdit } from './use-class.js';
 import TypedField from '../../components/TypedField.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { classPage as wording } from '../../../words/pages/classes.js';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -104,7 +106,7 @@ const problem = computed(() => edit.error.value ?? error.value);
     <h1 class="sr-only print:not-sr-only">{{ input.name }}{{ input.day ? `, ${dayText(input.day)}` : '' }}</h1>
     <div class="flex flex-wrap items-end gap-2 print:hidden">
       <label class="block min-w-56 flex-1">
-        <span class="label">Name</span>
+        <span class="label">{{ anywhere.name }}</span>
         <TypedField
           class="text-lg"
           maxlength="80"
@@ -113,12 +115,12 @@ const problem = computed(() => edit.error.value ?? error.value);
         />
       </label>
       <label v-if="input.day !== null" class="block w-44">
-        <span class="label">Day</span>
+        <span class="label">{{ anywhere.day }}</span>
         <TypedField type="date" :value="input.day" @keep="change({ day: $event || input.day })" />
       </label>
-      <p v-else class="tag self-center">Template</p>
+      <p v-else class="tag self-center">{{ wording.template }}</p>
       <label class="block w-24">
-        <span class="label">Minutes</span>
+        <span class="label">{{ anywhere.minutes }}</span>
         <TypedField
           type="number"
           min="5"
@@ -132,31 +134,33 @@ const problem = computed(() => edit.error.value ?? error.value);
           "
         />
       </label>
-      <button class="btn" :disabled="!canUndo" @click="undo"><Undo2 :size="20" aria-hidden="true" /> Undo</button>
+      <button class="btn" :disabled="!canUndo" @click="undo">
+        <Undo2 :size="20" aria-hidden="true" /> {{ anywhere.undo }}
+      </button>
       <button
         class="btn"
         :disabled="busy"
         @click="copyAs(input.day === null ? hallDay(Date.now(), studio.defaults.timeZone) : null)"
       >
-        {{ input.day === null ? 'A class of it today' : 'Keep as a template' }}
+        {{ input.day === null ? wording.aClass : wording.keepAsATemplate }}
       </button>
       <button v-if="input.day !== null" class="btn btn-main" :disabled="busy || !planned?.plan || !kept" @click="begin">
-        <Play :size="20" aria-hidden="true" /> Run it
+        <Play :size="20" aria-hidden="true" /> {{ wording.runIt }}
       </button>
       <a v-if="planned?.plan && kept" class="btn" :href="`/api/classes/${id}/cards.pdf`" target="_blank" rel="noopener">
-        <IdCard :size="20" aria-hidden="true" /> Cards
+        <IdCard :size="20" aria-hidden="true" /> {{ wording.cards }}
       </a>
-      <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
+      <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> {{ wording.print }}</button>
     </div>
     <p class="text-soft mt-1 text-sm print:hidden" role="status">
-      {{ kept ? 'Every change is kept.' : edit.error.value ? 'Not kept yet.' : 'Keeping …' }}
+      {{ kept ? wording.everyChangeIsKept : edit.error.value ? wording.notKeptYet : anywhere.keeping }}
     </p>
     <p v-if="problem" role="alert" class="note mt-2 flex flex-wrap items-center gap-3">
-      {{ problem }} <button v-if="!kept" class="btn ml-auto" @click="edit.send()">Try again</button>
+      {{ problem }} <button v-if="!kept" class="btn ml-auto" @click="edit.send()">{{ anywhere.tryAgain }}</button>
     </p>
 
     <section class="card mt-3 print:hidden" aria-labelledby="class-blocks">
-      <h2 id="class-blocks">Blocks</h2>
+      <h2 id="class-blocks">{{ wording.blocks }}</h2>
       <ol ref="list" class="divide-rule divide-y">
         <BlockRow
           v-for="(block, i) in blocks"
@@ -172,35 +176,35 @@ const problem = computed(() => edit.error.value ?? error.value);
         />
       </ol>
       <button class="btn mt-2" :disabled="blocks.length >= 24" @click="setBlocks([...blocks, newBlock('front-plank')])">
-        Add a block
+        {{ wording.addABlock }}
       </button>
     </section>
 
     <div class="mt-4 grid items-start gap-4 lg:grid-cols-2 print:hidden">
       <section v-if="input.day !== null" class="card" aria-labelledby="class-members">
-        <h2 id="class-members">Expected ({{ input.members.length }})</h2>
+        <h2 id="class-members">{{ wording.expected(input.members.length) }}</h2>
         <div class="mt-1 grid gap-2 sm:grid-cols-2">
           <PickOne
             id="class-group"
-            label="Add a group"
-            placeholder="Everybody of …"
+            :label="wording.addAGroup"
+            :placeholder="wording.everybodyOf"
             :choices="(groups.value.value ?? []).map((g) => ({ id: g.id, name: `${g.name} (${g.people})` }))"
             model-value=""
             @update:model-value="addGroup"
           />
           <PersonPicker
             id="class-person"
-            label="Add somebody"
+            :label="wording.addSomebody"
             :model-value="adding"
-            placeholder="Type a name"
+            :placeholder="wording.typeAName"
             @update:model-value="(id) => (addMember(id), (adding = ''))"
           />
         </div>
-        <ul class="mt-2 flex flex-wrap gap-1" aria-label="Expected">
+        <ul class="mt-2 flex flex-wrap gap-1" :aria-label="wording.expectedAlone">
           <li v-for="m in input.members" :key="m">
             <button
               class="btn"
-              :aria-label="`${nameOf(m)} does not come`"
+              :aria-label="wording.doesNotCome(nameOf(m))"
               @click="
                 change({
                   members: input.members.filter((x) => x !== m),
@@ -214,7 +218,7 @@ const problem = computed(() => edit.error.value ?? error.value);
         </ul>
       </section>
       <section class="card" aria-labelledby="class-kit">
-        <h2 id="class-kit">Kit in the room</h2>
+        <h2 id="class-kit">{{ wording.kitInTheRoom }}</h2>
         <div class="mt-1 grid grid-cols-3 gap-2 sm:grid-cols-5">
           <label v-for="item in KIT_TAKEN" :key="item" class="block">
             <span class="label">{{ item.replace('-', ' ') }}</span>
@@ -233,7 +237,7 @@ const problem = computed(() => edit.error.value ?? error.value);
     </div>
 
     <section class="card mt-4" aria-labelledby="class-plan" aria-live="polite">
-      <h2 id="class-plan">Who does what</h2>
+      <h2 id="class-plan">{{ wording.whoDoesWhat }}</h2>
       <ol class="figures hidden list-decimal pl-6 print:block">
         <li v-for="b in blocks" :key="b.id">
           <b>{{ blockName(b.id) }}:</b> {{ blockText(b) }}
@@ -241,24 +245,25 @@ const problem = computed(() => edit.error.value ?? error.value);
       </ol>
       <LoadState :loading="plan.loading.value" :error="plan.error.value" @retry="plan.load()" />
       <p v-for="p in planned?.resting ?? []" :key="p.id" class="note mt-2">
-        {{ p.name }} has a stop sign: nothing that loads today. Ask the signs again, or let them watch.
+        {{ wording.hasAStopSign(p.name) }}
       </p>
       <template v-if="planned?.plan">
         <p class="figures text-soft">
-          {{ planned.plan.minutes }} of {{ input.minutes }} minutes · gain {{ planned.plan.total.toFixed(2) }}
-          {{ planned.plan.proven ? '(proven best)' : '(best found)'
-          }}{{
-            planned.unpinned === null
-              ? ''
-              : `, ${(planned.unpinned - planned.plan.total).toFixed(2)} less than without what was set by hand`
-          }}
-          ·
           {{
-            KINDS.filter((k) => planned!.plan!.balance[k] > 0)
-              .map((k) => `${KIND_NAMES[k]} ${percentText(planned!.plan!.balance[k])}`)
-              .join(', ')
+            wording.ofMinutesGain(
+              planned.plan.minutes,
+              input.minutes,
+              planned.plan.total.toFixed(2),
+              planned.plan.proven ? wording.provenBest : wording.bestFound,
+              planned.unpinned === null
+                ? ''
+                : wording.lessThanWithout((planned.unpinned - planned.plan.total).toFixed(2)),
+              KINDS.filter((k) => planned!.plan!.balance[k] > 0)
+                .map((k) => `${KIND_NAMES[k]} ${percentText(planned!.plan!.balance[k])}`)
+                .join(', '),
+              planes,
+            )
           }}
-          · {{ planes }}
         </p>
         <ul v-if="planned.plan.warnings.length" class="mt-2 space-y-1">
           <li v-for="(w, i) in planned.plan.warnings" :key="i" class="note text-sm">
@@ -266,36 +271,32 @@ const problem = computed(() => edit.error.value ?? error.value);
           </li>
         </ul>
         <PlanTable class="mt-2" :planned="planned" :blocks="blocks" @pin="pin" />
-        <h3 class="mt-4">Whom to watch</h3>
+        <h3 class="mt-4">{{ wording.whomToWatch }}</h3>
         <ol class="figures mt-1 grid gap-x-6 sm:grid-cols-2">
           <li v-for="(w, i) in planned.plan.watch" :key="i" class="py-1">
-            <b>{{ blockName(w.block) }}, round {{ w.round }}, from {{ Math.round(w.at) }} s:</b> {{ nameOf(w.member) }},
-            {{ w.from === 'side' ? 'from the side' : `from the ${w.from}` }}. {{ watchWhy(catalog, w.why) }}.
+            <b>{{ wording.roundFromS(blockName(w.block), w.round, Math.round(w.at)) }}</b> {{ nameOf(w.member) }},
+            {{ w.from === 'side' ? wording.fromTheSide : wording.fromThe(w.from) }}. {{ watchWhy(catalog, w.why) }}.
           </li>
         </ol>
       </template>
       <p v-else-if="planned" class="text-soft mt-1">
-        {{
-          input.day === null
-            ? 'A template has no names. Make a class of it to see who does what.'
-            : 'Add members and blocks, and it is worked out here.'
-        }}
+        {{ input.day === null ? wording.aTemplateHas : wording.addMembersAndBlocks }}
       </p>
     </section>
     <section v-if="runs.value.value?.length" class="card mt-4 print:hidden" aria-labelledby="class-runs">
-      <h2 id="class-runs">When it ran</h2>
+      <h2 id="class-runs">{{ wording.whenItRan }}</h2>
       <ul class="divide-rule divide-y">
         <li v-for="r in runs.value.value" :key="r.id" class="flex flex-wrap items-center gap-2 py-1">
           <span class="figures min-w-40 flex-1">{{ dayTimeText(r.startedAt) }}</span>
-          <RouterLink :to="`/runs/${r.id}`" class="btn">Go on</RouterLink>
+          <RouterLink :to="`/runs/${r.id}`" class="btn">{{ anywhere.goOn }}</RouterLink>
           <RouterLink :to="`/runs/${r.id}/after`" class="btn">{{
-            r.keptAt ? 'What was kept' : 'What was noted'
+            r.keptAt ? wording.whatWasKept : wording.whatWasNoted
           }}</RouterLink>
         </li>
       </ul>
     </section>
-    <RouterLink to="/classes" class="link mt-3 inline-block min-h-[44px] content-center print:hidden"
-      >All classes</RouterLink
-    >
+    <RouterLink to="/classes" class="link mt-3 inline-block min-h-[44px] content-center print:hidden">{{
+      wording.allClasses
+    }}</RouterLink>
   </template>
 </template>

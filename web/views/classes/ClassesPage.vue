@@ -11,6 +11,8 @@ import { addClass, removeClass, restoreClass, useClasses } from '../../data/clas
 import { read } from '../../data/query.js';
 import { dayText } from '../../data/names.js';
 import { copyOf, emptyClass } from './moves.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { classesPage as wording } from '../../../words/pages/classes.js';
 
 const router = useRouter();
 const classes = useClasses();
@@ -43,25 +45,22 @@ const putBack = (): Promise<boolean> =>
 
 <template>
   <div class="flex flex-wrap items-center gap-2">
-    <h1 class="mr-auto">Classes</h1>
-    <a class="btn" href="/api/calendar/classes.ics" download="classes.ics">Calendar</a>
-    <button class="btn" :disabled="busy" @click="begin(null)">New template</button>
+    <h1 class="mr-auto">{{ anywhere.classes }}</h1>
+    <a class="btn" href="/api/calendar/classes.ics" download="classes.ics">{{ wording.calendar }}</a>
+    <button class="btn" :disabled="busy" @click="begin(null)">{{ wording.newTemplate }}</button>
     <button class="btn btn-main" :disabled="busy" @click="begin(today())">
-      <Plus :size="20" aria-hidden="true" /> A class today
+      <Plus :size="20" aria-hidden="true" /> {{ wording.aClassToday }}
     </button>
   </div>
   <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
   <p v-if="taken" role="status" class="note mt-2 flex items-center gap-3">
-    “{{ taken.name }}” is taken away. <button class="btn ml-auto" :disabled="busy" @click="putBack">Undo</button>
+    {{ wording.isTakenAway(taken.name) }}
+    <button class="btn ml-auto" :disabled="busy" @click="putBack">{{ anywhere.undo }}</button>
   </p>
   <LoadState
     :loading="classes.loading.value"
     :error="classes.error.value"
-    :empty="
-      classes.value.value?.length === 0
-        ? 'No class is planned yet. A plan says who does which version with which kit, and whom to watch when: start with a class today.'
-        : null
-    "
+    :empty="classes.value.value?.length === 0 ? wording.noClassIsPlanned : null"
     @retry="classes.load()"
   />
   <div class="mt-3 grid items-start gap-4 lg:grid-cols-2">
@@ -76,23 +75,28 @@ const putBack = (): Promise<boolean> =>
     >
       <h2 :id="`list-${name}`">{{ name }}</h2>
       <p v-if="list.length === 0" class="text-soft mt-1">
-        {{ name === 'Templates' ? 'A template has blocks and kit, and no names.' : 'None planned.' }}
+        {{ name === 'Templates' ? wording.aTemplateHasBlocks : wording.nonePlanned }}
       </p>
       <ul class="divide-rule divide-y">
         <li v-for="c in list" :key="c.id" class="flex flex-wrap items-center gap-2 py-2">
           <RouterLink :to="`/classes/${c.id}`" class="min-w-40 flex-1 hover:underline">
             <span class="text-lg font-semibold">{{ c.name }}</span>
             <span class="text-soft figures block text-sm">
-              {{ c.day ? `${dayText(c.day)} · ` : '' }}{{ c.minutes }} min · {{ c.blocks }} blocks{{
-                c.day ? ` · ${c.members} expected` : ''
+              {{
+                wording.minBlocks(
+                  c.day ? `${dayText(c.day)} · ` : '',
+                  c.minutes,
+                  c.blocks,
+                  c.day ? wording.expected(c.members) : '',
+                )
               }}
             </span>
           </RouterLink>
-          <button class="btn" :disabled="busy" :aria-label="`Copy ${c.name} to today`" @click="copy(c.id)">
-            Copy to today
+          <button class="btn" :disabled="busy" :aria-label="wording.copyToToday(c.name)" @click="copy(c.id)">
+            {{ wording.copyToTodayAlone }}
           </button>
-          <button class="btn btn-quiet" :disabled="busy" :aria-label="`Take ${c.name} away`" @click="remove(c)">
-            Take away
+          <button class="btn btn-quiet" :disabled="busy" :aria-label="wording.takeAway(c.name)" @click="remove(c)">
+            {{ wording.takeAwayAlone }}
           </button>
         </li>
       </ul>

@@ -10,6 +10,8 @@ import { catalog } from '../../data/catalogue.js';
 import { nameWithin } from '../../../words/names.js';
 import { kitText, moveName } from './moves.js';
 import VersionChoices from './VersionChoices.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { planTable as wording } from '../../../words/pages/classes.js';
 
 const props = defineProps<{ planned: PlannedClass; blocks: readonly ClassBlock[] }>();
 const emit = defineEmits<{ pin: [block: string, member: string, version: string | null] }>();
@@ -33,7 +35,7 @@ interface Cell {
 }
 function spotterIn({ pairs = [] }: Plan['blocks'][number], member: string): string {
   const own = partnerOf(pairs, member);
-  return own ? `${own.turn}, ${own.spotter ? nameOf(own.spotter) : 'the coach'} spots` : '';
+  return own ? wording.spots(own.turn, own.spotter ? nameOf(own.spotter) : wording.theCoach) : '';
 }
 function cellOf(block: Plan['blocks'][number], member: string): Cell {
   const given = block.rounds.map((r) => r.assigned.find((a) => a.member === member));
@@ -75,14 +77,16 @@ function set(version: string | null): void {
 </script>
 
 <template>
-  <div class="overflow-x-auto md:scroll-pl-48" tabindex="0" role="region" aria-label="Who does what">
+  <div class="overflow-x-auto md:scroll-pl-48" tabindex="0" role="region" :aria-label="wording.whoDoesWhat">
     <table class="w-full text-left">
       <caption class="sr-only">
-        Who does what in each block
+        {{
+          wording.whoDoes
+        }}
       </caption>
       <thead>
         <tr>
-          <th scope="col" class="bg-paper left-0 md:sticky py-2 pr-3">Who</th>
+          <th scope="col" class="bg-paper left-0 md:sticky py-2 pr-3">{{ anywhere.who }}</th>
           <th v-for="c in columns" :key="c.block.id" scope="col" class="min-w-36 py-2 pr-3 print:min-w-0">
             {{ c.name }}
           </th>
@@ -95,7 +99,13 @@ function set(version: string | null): void {
             <template v-for="cell in [cellOf(c.block, p.id)]" :key="cell.member">
               <button
                 class="min-h-[44px] w-full rounded text-left leading-tight hover:underline"
-                :aria-label="`${p.name}, ${c.name}: ${cell.versions.map((v) => shortName(v, c.name)).join(', then ')}. Other versions`"
+                :aria-label="
+                  wording.otherVersions(
+                    p.name,
+                    c.name,
+                    cell.versions.map((v) => shortName(v, c.name)).join(wording.then),
+                  )
+                "
                 @click="opened = cell"
               >
                 <span v-for="(v, i) in cell.versions" :key="i" class="block" :class="{ 'text-soft': v === '' }"
@@ -103,8 +113,8 @@ function set(version: string | null): void {
                 >
                 <span class="text-soft block text-sm">{{
                   [
-                    cell.then ? `then ${shortName(cell.then, c.name)}` : '',
-                    cell.pinned ? 'set by hand' : '',
+                    cell.then ? wording.thenWithShortName(shortName(cell.then, c.name)) : '',
+                    cell.pinned ? wording.setByHand : '',
                     cell.kit,
                     cell.spotter,
                   ]
@@ -120,8 +130,8 @@ function set(version: string | null): void {
     <ModalFrame :open="opened !== null" :title="opened ? nameOf(opened.member) : ''" @close="opened = null">
       <p v-if="opened?.why">{{ opened.why }}</p>
       <VersionChoices :options="choices" :chosen="opened?.versions ?? []" @take="set" />
-      <button v-if="opened?.pinned" class="btn" @click="set(null)">Let the plan choose</button>
-      <button class="btn btn-quiet" @click="opened = null">Close</button>
+      <button v-if="opened?.pinned" class="btn" @click="set(null)">{{ wording.letThePlanChoose }}</button>
+      <button class="btn btn-quiet" @click="opened = null">{{ anywhere.close }}</button>
     </ModalFrame>
   </div>
 </template>

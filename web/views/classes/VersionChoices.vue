@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { ClassOption } from '../../../core/formats/class.js';
 import { placeName } from '../../data/names.js';
 import { kitText } from './moves.js';
+import { versionChoices as wording } from '../../../words/pages/classes.js';
 
 const props = defineProps<{
   options: readonly ClassOption[];
@@ -31,5 +32,5 @@ const choices = computed(() => [...props.options].sort((a, b) => b.gain - a.gain
       </button>
     </li>
   </ul>
-  <p v-if="choices.length === 0">No version is left for this member here.</p>
+  <p v-if="choices.length === 0">{{ wording.noVersionIsLeft }}</p>
 </template>

@@ -8,12 +8,13 @@ import type { Day } from '../../../core/days.js';
 import type { ClassBlock, Pace, Sides } from '../../../core/formats/class.js';
 import { familyName, rungName } from '../../../words/names.js';
 import type { Choice } from '../../components/choice.js';
+import { moves as wording } from '../../../words/pages/classes.js';
 
 export const SIDES_WORDS: Readonly<Record<Sides, string>> = {
-  none: 'Both at once',
-  each: 'One side, then the other',
-  alternate: 'Sides in turn by round',
-  'each-then-turns': 'One, the other, then both in turn',
+  none: wording.bothAtOnce,
+  each: wording.oneSideThen,
+  alternate: wording.sidesInTurn,
+  'each-then-turns': wording.oneTheOtherThen,
 };
 
 /** Positions by name, and class mat moves by theirs. */
@@ -28,7 +29,7 @@ export const moveChoices = (catalog: Catalog): Choice[] => [
   ...offeredRungs(catalog, CLASS_MOVES).map((r) => ({
     id: `${CLASS_MOVES}/${r.id}`,
     name: r.name,
-    note: 'mat move',
+    note: wording.matMove,
     pose: r.pose,
   })),
 ];
@@ -47,10 +48,10 @@ export const newBlock = (move: string): ClassBlock => ({
 });
 
 export const PACE_WORDS: Readonly<Record<Pace['is'], string>> = {
-  seconds: 'Seconds',
-  breaths: 'Breaths',
-  reps: 'Reps with a tempo',
-  shape: 'Until the shape goes',
+  seconds: wording.seconds,
+  breaths: wording.breaths,
+  reps: wording.repsWithATempo,
+  shape: wording.untilTheShapeGoes,
 };
 /** What a block begins with when its pace is changed: reps as the move's own version is counted, where it is. */
 export function paceFor(catalog: Catalog, move: string, is: Pace['is']): Pace {
@@ -62,7 +63,7 @@ export function paceFor(catalog: Catalog, move: string, is: Pace['is']): Pace {
 
 export const emptyClass = (day: Day | null): ClassInput => ({
   id: crypto.randomUUID(),
-  name: day === null ? 'New template' : 'New class',
+  name: day === null ? wording.newTemplate : wording.newClass,
   day,
   minutes: 45,
   kit: {},

@@ -7,6 +7,8 @@ import { behindTheDoor } from '../../behind-the-door.js';
 import { useAction } from '../../data/action.js';
 import { waitingHere } from '../../data/outbox.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { signInPage as wording } from '../../../words/pages/door.js';
 
 const session = useSession();
 const router = useRouter();
@@ -33,9 +35,9 @@ async function enter(): Promise<void> {
     } catch (problem) {
       if (!(problem instanceof ApiError) || !problem.of('code')) throw problem;
       // The first time it is no error: it is what comes next.
-      if (asksCode.value) throw new Told('The code is not one of now, or was used already.');
+      if (asksCode.value) throw new Told(wording.theCode);
       asksCode.value = true;
-      throw new Told('Now the code from your device.');
+      throw new Told(wording.nowTheCode);
     }
   });
   // Whoever opens a studio is led through its first steps.
@@ -52,39 +54,54 @@ async function enterDemo(): Promise<void> {
   <div class="mx-auto grid max-w-4xl items-center gap-8 py-8 md:grid-cols-2 md:py-20">
     <div>
       <TautLine wide :slack="0.05" :error="0.05" label="" aria-hidden="true" />
-      <h1 class="mt-4 text-4xl">Upright Anchor</h1>
-      <p class="mt-3 text-lg">
-        Watch a hold or lay points on a picture. A minute later: the clean seconds, what went first and how sure that
-        is, what to say, and which drills.
-      </p>
-      <p class="text-soft mt-4">
-        It helps a coach. It does not diagnose or clear anyone for exercise; local rules and licensed practice come
-        first.
-      </p>
+      <h1 class="mt-4 text-4xl">{{ wording.uprightAnchor }}</h1>
+      <p class="mt-3 text-lg">{{ wording.watchAHold }}</p>
+      <p class="text-soft mt-4">{{ wording.itHelpsACoach }}</p>
     </div>
     <form class="card space-y-3" @submit.prevent="enter">
-      <h2>{{ first ? 'Open this studio' : 'Sign in' }}</h2>
+      <h2>{{ first ? wording.openThisStudio : wording.signIn }}</h2>
       <p v-if="waiting && !first" role="status" class="note">
-        Sign in to send {{ waiting }}: {{ waiting === 1 ? 'it waits' : 'they wait' }} on this device for who kept
-        {{ waiting === 1 ? 'it' : 'them' }}.
+        {{
+          wording.signInToSend(
+            waiting,
+            waiting === 1 ? wording.itWaits : wording.theyWait,
+            waiting === 1 ? wording.it : wording.them,
+          )
+        }}
       </p>
       <template v-if="first">
-        <p>The program printed a one-time code where it was started. It makes you the owner.</p>
+        <p>{{ wording.theProgramPrinted }}</p>
         <div>
-          <label class="label" for="code">One-time code</label
-          ><input id="code" v-model="form.code" class="field" required autocomplete="one-time-code" />
+          <label class="label" for="code">{{ wording.oneTimeCode }}</label><input
+            id="code"
+            v-model="form.code"
+            class="field"
+            required
+            autocomplete="one-time-code"
+          />
         </div>
         <div>
-          <label class="label" for="name">Your name</label
-          ><input id="name" v-model="form.name" class="field" required autocomplete="name" />
+          <label class="label" for="name">{{ wording.yourName }}</label><input
+            id="name"
+            v-model="form.name"
+            class="field"
+            required
+            autocomplete="name"
+          />
         </div>
       </template>
       <div>
-        <label class="label" for="email">E-mail</label
-        ><input id="email" v-model="form.email" type="email" class="field" required autocomplete="username" />
+        <label class="label" for="email">{{ anywhere.eMail }}</label><input
+          id="email"
+          v-model="form.email"
+          type="email"
+          class="field"
+          required
+          autocomplete="username"
+        />
       </div>
       <div>
-        <label class="label" for="password">Password</label>
+        <label class="label" for="password">{{ wording.password }}</label>
         <input
           id="password"
           v-model="form.password"
@@ -96,7 +113,7 @@ async function enterDemo(): Promise<void> {
         />
       </div>
       <div v-if="asksCode">
-        <label class="label" for="second">Code from your device, or one for when it is lost</label>
+        <label class="label" for="second">{{ wording.codeFromYourDevice }}</label>
         <input
           id="second"
           v-model="form.code"
@@ -109,19 +126,21 @@ async function enterDemo(): Promise<void> {
       </div>
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <p v-if="!session.state" role="alert" class="note">
-        The studio’s server cannot be reached.
-        <button type="button" class="link" @click="session.load()">Try again</button>
+        {{ wording.theStudiosServerCannot }}
+        <button type="button" class="link" @click="session.load()">{{ anywhere.tryAgain }}</button>
       </p>
-      <button class="btn btn-main w-full" :disabled="busy">{{ first ? 'Make me the owner' : 'Sign in' }}</button>
-      <RouterLink v-if="!first" to="/wall" class="link inline-block min-h-[44px] content-center"
-        >Show a class on this screen</RouterLink
-      >
+      <button class="btn btn-main w-full" :disabled="busy">
+        {{ first ? wording.makeMeTheOwner : wording.signIn }}
+      </button>
+      <RouterLink v-if="!first" to="/wall" class="link inline-block min-h-[44px] content-center">{{
+        wording.showAClass
+      }}</RouterLink>
       <div v-if="session.state?.demo" class="border-rule space-y-2 border-t pt-3">
         <p class="text-soft">
-          Demo: a made-up harbour hall. Sign in as its coach, <b>{{ session.state.demo.email }}</b>, password
+          {{ wording.demoAMadeUp }} <b>{{ session.state.demo.email }}</b>{{ wording.passwordInSentence }}
           <b>{{ session.state.demo.password }}</b>.
         </p>
-        <button type="button" class="btn w-full" :disabled="busy" @click="enterDemo">Enter the demo</button>
+        <button type="button" class="btn w-full" :disabled="busy" @click="enterDemo">{{ wording.enterTheDemo }}</button>
       </div>
     </form>
   </div>

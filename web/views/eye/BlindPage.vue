@@ -18,6 +18,7 @@ import { useSession } from '../../data/session.js';
 import PictureStage from '../bench/PictureStage.vue';
 import SeenNow from '../bench/SeenNow.vue';
 import { layingSchema, usePoints, type HandleName, type Handles, type LayingKept } from '../bench/use-points.js';
+import { blindPage as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -30,7 +31,7 @@ const handles = usePoints();
 const { busy, error, run } = useAction();
 const draft = useDraft<LayingKept>({
   of: () => (it.value ? `blind/${props.id}` : null),
-  name: 'The picture',
+  name: wording.thePicture,
   schema: layingSchema,
   now: () => handles.kept.value,
   take: handles.restore,
@@ -46,7 +47,7 @@ async function fetchPicture(mediaId: string): Promise<void> {
     if (!answer.ok) throw new Error(String(answer.status));
     image.value = await createImageBitmap(await answer.blob());
   } catch {
-    unread.value = 'The picture cannot be fetched now.';
+    unread.value = wording.thePictureCannot;
   }
 }
 watch(
@@ -88,13 +89,13 @@ const save = (): Promise<boolean> =>
 
 <template>
   <div class="flex flex-wrap items-baseline gap-x-4">
-    <h1>A second eye</h1>
+    <h1>{{ wording.aSecondEye }}</h1>
     <p v-if="it" class="text-soft">
       {{ it.person }}, {{ familyName(it.observation.position)
       }}{{ it.observation.rung ? `, ${rungName(it.observation.position, it.observation.rung).toLowerCase()}` : '' }},
       {{ dayText(it.day) }}
     </p>
-    <RouterLink to="/eye" class="link ml-auto min-h-[44px] content-center">Back to your eye</RouterLink>
+    <RouterLink to="/eye" class="link ml-auto min-h-[44px] content-center">{{ wording.backToYourEye }}</RouterLink>
   </div>
   <LoadState
     :loading="blind.loading.value || (it !== null && !image && !unread)"
@@ -117,15 +118,15 @@ const save = (): Promise<boolean> =>
       :detail="detail"
     />
     <section class="card" aria-labelledby="blind-seen">
-      <h2 id="blind-seen">What you see</h2>
-      <p class="text-soft text-sm">What {{ it.by }} saw is shown when yours is kept.</p>
+      <h2 id="blind-seen">{{ wording.whatYouSee }}</h2>
+      <p class="text-soft text-sm">{{ wording.whatSawIsShown(it.by) }}</p>
       <button v-if="guessed.length" class="btn mt-2 w-full" @click="handles.confirm(guessed)">
-        The rest fits ({{ guessed.length }})
+        {{ wording.theRestFits(guessed.length) }}
       </button>
       <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <button class="btn btn-main mt-3 !min-h-14 w-full" :disabled="!detail || busy" @click="save">
-        Keep it and compare
+        {{ wording.keepItAndCompare }}
       </button>
     </section>
   </div>

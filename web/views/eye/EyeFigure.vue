@@ -9,6 +9,7 @@ import { LANDMARK_LABELS, type BaseLandmark } from '../../../core/landmarks.js';
 import { placingText } from '../../../words/eye.js';
 import { shipped } from '../../data/catalogue.js';
 import { FIGURE_TONES } from '../../drawing/figure-tones.js';
+import { eyeFigure as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{ placing: NonNullable<EyeSummary['placing']> }>();
 /** Radius, in standard deviations an axis, that holds nineteen of twenty placings: √χ²(2; 0.95). */
@@ -24,9 +25,12 @@ const circles = computed(() =>
     return { point, x, y, r: NINETEEN * share * long * DRAWN_UNIT };
   }),
 );
-const spoken = computed(
-  () =>
-    `Placing error by point: ${props.placing.points.map((p) => `${LANDMARK_LABELS[p.point as BaseLandmark].toLowerCase()} ${placingText(p.share)}`).join(', ')}.`,
+const spoken = computed(() =>
+  wording.placingErrorByPoint(
+    props.placing.points
+      .map((p) => `${LANDMARK_LABELS[p.point as BaseLandmark].toLowerCase()} ${placingText(p.share)}`)
+      .join(', '),
+  ),
 );
 </script>
 

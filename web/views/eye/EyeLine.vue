@@ -7,6 +7,8 @@ import { percentText } from '../../../words/numbers.js';
 import { dayText } from '../../data/names.js';
 import ChartFigure from '../../drawing/ChartFigure.vue';
 import { lineLook, upright } from '../../drawing/chart-theme.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { eyeLine as wording } from '../../../words/pages/eye.js';
 
 /** Newest first, placing checks left out. */
 const props = defineProps<{ rounds: RoundLine[] }>();
@@ -15,8 +17,14 @@ const share = ({ hits, of }: RoundLine['seen']): number | null => (of > 0 ? Math
 const spoken = computed(() => {
   const [first, last] = [inOrder.value[0], inOrder.value.at(-1)];
   return first && last
-    ? `Faults seen over ${props.rounds.length} rounds, from ${ofText(first.seen)} on ${dayText(first.day)} to ${ofText(last.seen)} on ${dayText(last.day)}.`
-    : 'No rounds yet.';
+    ? wording.faultsSeenOverRounds(
+        props.rounds.length,
+        ofText(first.seen),
+        dayText(first.day),
+        ofText(last.seen),
+        dayText(last.day),
+      )
+    : wording.noRoundsYet;
 });
 const option = computed(() => {
   const line = (name: string, of: (r: RoundLine) => number | null, n: number) => ({
@@ -34,14 +42,14 @@ const option = computed(() => {
     },
     xAxis: {
       type: 'category',
-      name: 'Round',
+      name: wording.round,
       nameLocation: 'middle',
       nameGap: 30,
       data: inOrder.value.map((_, i) => `${i + 1}`),
     },
-    yAxis: upright('Of a hundred', '%', { max: 100 }),
+    yAxis: upright(wording.ofAHundred, '%', { max: 100 }),
     grid: { left: 60, right: 18, top: 66, bottom: 52 },
-    series: [line('Seen', (r) => share(r.seen), 0), line('Named for nothing', (r) => share(r.alarms), 1)],
+    series: [line(wording.seen, (r) => share(r.seen), 0), line(wording.namedForNothing, (r) => share(r.alarms), 1)],
   };
 });
 </script>
@@ -50,7 +58,7 @@ const option = computed(() => {
   <ChartFigure
     :option="option"
     :spoken="spoken"
-    :head="['Round', 'Day', 'What', 'Seen', 'For nothing', 'Taps']"
+    :head="[wording.round, anywhere.day, anywhere.what, wording.seen, wording.forNothing, wording.taps]"
     :rows="
       inOrder.map((r, i) => [
         `${i + 1}`,

@@ -17,6 +17,8 @@ import { dayText, familyName, faultName, rungName } from '../../data/names.js';
 import EyeFigure from './EyeFigure.vue';
 import FaultTable from './FaultTable.vue';
 import PlacingTable from './PlacingTable.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { eyePage as wording } from '../../../words/pages/eye.js';
 
 const EyeLine = defineAsyncComponent(() => import('./EyeLine.vue'));
 const router = useRouter();
@@ -53,37 +55,36 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
 </script>
 
 <template>
-  <h1>Your eye</h1>
-  <p class="text-soft max-w-3xl">
-    A verdict is only as sure as the eye behind it. What is measured here replaces the assumed errors in every look you
-    make.
-  </p>
+  <h1>{{ wording.yourEye }}</h1>
+  <p class="text-soft max-w-3xl">{{ wording.aVerdictIsOnly }}</p>
   <LoadState :loading="own.loading.value" :error="own.error.value" @retry="own.load()" />
   <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
   <div v-if="summary" class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1fr_2fr]">
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="eye-points">
-        <h2 id="eye-points">Points on a picture</h2>
+        <h2 id="eye-points">{{ wording.pointsOnAPicture }}</h2>
         <template v-if="summary.placing">
           <p class="figures mt-1">
             <b class="font-head text-4xl">{{ placingText(summary.placing.rest) }}</b>
           </p>
           <p class="text-soft figures">
-            checked {{ dayText(summary.placing.day) }}, {{ summary.placing.pictures }} pictures twice · assumed of
-            anybody: {{ placingText(DEFAULT_PLACING)
-            }}{{ studio?.placing ? ` · studio ${placingText(studio.placing)}` : '' }}
+            {{
+              wording.checkedPicturesTwiceAssumed(
+                dayText(summary.placing.day),
+                summary.placing.pictures,
+                placingText(DEFAULT_PLACING),
+                studio?.placing ? wording.studio(placingText(studio.placing)) : '',
+              )
+            }}
           </p>
-          <p v-if="old" class="note mt-2 text-sm">This check is over half a year old: do it again.</p>
+          <p v-if="old" class="note mt-2 text-sm">{{ wording.thisCheckIsOver }}</p>
           <EyeFigure class="mt-2" :placing="summary.placing" />
           <details class="mt-1">
-            <summary class="min-h-[44px] content-center">Point by point</summary>
+            <summary class="min-h-[44px] content-center">{{ wording.pointByPoint }}</summary>
             <PlacingTable :placing="summary.placing" />
           </details>
         </template>
-        <p v-else class="mt-1">
-          Not measured: {{ placingText(DEFAULT_PLACING) }} is assumed. Five simulated pictures, each placed twice, take
-          about five minutes.
-        </p>
+        <p v-else class="mt-1">{{ wording.notMeasuredIsAssumed(placingText(DEFAULT_PLACING)) }}</p>
         <button
           class="btn mt-3 !min-h-14 w-full"
           :class="{ 'btn-main': !summary.placing || old }"
@@ -91,122 +92,127 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
           @click="begin('placing')"
         >
           <Crosshair :size="22" aria-hidden="true" />
-          {{ summary.placing ? 'Do the check again' : 'Check your points' }}
+          {{ summary.placing ? wording.doTheCheckAgain : wording.checkYourPoints }}
         </button>
       </section>
 
       <section class="card" aria-labelledby="eye-two">
-        <h2 id="eye-two">Two eyes</h2>
-        <p class="text-soft text-sm">
-          Judge what a colleague judged, without seeing what they said. Where you differ is worth talking about.
-        </p>
+        <h2 id="eye-two">{{ wording.twoEyes }}</h2>
+        <p class="text-soft text-sm">{{ wording.judgeWhatAColleague }}</p>
         <LoadState :loading="blind.loading.value" :error="blind.error.value" @retry="blind.load()" />
-        <ul v-if="blind.value.value?.length" class="mt-2 space-y-2" aria-label="Pictures to judge blind">
+        <ul v-if="blind.value.value?.length" class="mt-2 space-y-2" :aria-label="wording.picturesToJudgeBlind">
           <li v-for="b in blind.value.value" :key="b.lookId">
-            <RouterLink :to="`/eye/blind/${b.lookId}`" class="btn w-full !justify-start text-left"
-              >{{ b.person }}: {{ familyName(b.observation.position)
-              }}{{
-                b.observation.rung ? `, ${rungName(b.observation.position, b.observation.rung).toLowerCase()}` : ''
-              }}, {{ dayText(b.day) }}, by {{ b.by }}</RouterLink
-            >
+            <RouterLink :to="`/eye/blind/${b.lookId}`" class="btn w-full !justify-start text-left">{{
+              wording.by(
+                b.person,
+                familyName(b.observation.position),
+                b.observation.rung ? `, ${rungName(b.observation.position, b.observation.rung).toLowerCase()}` : '',
+                dayText(b.day),
+                b.by,
+              )
+            }}</RouterLink>
           </li>
         </ul>
-        <ul v-if="practice.value.value?.shared.length" class="mt-2 space-y-2" aria-label="Rounds of colleagues">
+        <ul v-if="practice.value.value?.shared.length" class="mt-2 space-y-2" :aria-label="wording.roundsOfColleagues">
           <li v-for="s in practice.value.value.shared" :key="s.id">
             <button class="btn w-full !justify-start text-left" :disabled="busy" @click="begin(s.kind, s.id)">
-              {{ KIND_WORDS[s.kind] }} that {{ s.by }} played on {{ dayText(s.day) }}
+              {{ wording.thatPlayedOn(KIND_WORDS[s.kind], s.by, dayText(s.day)) }}
             </button>
           </li>
         </ul>
         <p v-if="blind.value.value?.length === 0 && practice.value.value?.shared.length === 0" class="text-soft mt-2">
-          Nothing waits: no colleague has a stored picture or a round that you have not judged.
+          {{ wording.nothingWaitsNoColleague }}
         </p>
       </section>
     </div>
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="eye-choose">
-        <h2 id="eye-choose">What to practise next</h2>
+        <h2 id="eye-choose">{{ wording.whatToPractiseNext }}</h2>
         <LoadState :loading="practice.loading.value" :error="practice.error.value" @retry="practice.load()" />
         <div v-if="practice.value.value" class="mt-1 grid items-end gap-3 sm:grid-cols-2">
           <PickOne
             id="eye-family"
             v-model="family"
-            label="Position"
+            :label="anywhere.position"
             :choices="[
-              { id: '', name: 'All of them' },
+              { id: '', name: wording.allOfThem },
               ...families.map((f) => ({ id: f.family, name: familyName(f.family) })),
             ]"
           />
           <PickOne
             id="eye-fault"
             v-model="fault"
-            label="Fault"
-            :choices="[{ id: '', name: 'All of them' }, ...faults.map((f) => ({ id: f, name: faultName(f) }))]"
+            :label="wording.fault"
+            :choices="[{ id: '', name: wording.allOfThem }, ...faults.map((f) => ({ id: f, name: faultName(f) }))]"
           />
         </div>
       </section>
       <div class="grid items-stretch gap-4 md:grid-cols-2">
         <section class="card flex flex-col gap-2" aria-labelledby="eye-holds">
-          <h2 id="eye-holds">Holds against the clock</h2>
+          <h2 id="eye-holds">{{ wording.holdsAgainstTheClock }}</h2>
           <template v-if="summary.clean">
             <dl class="figures mt-1 grid grid-cols-2 gap-x-3 gap-y-2">
               <div>
-                <dt class="text-soft">First to go told right</dt>
+                <dt class="text-soft">{{ wording.firstToGoTold }}</dt>
                 <dd class="text-xl font-semibold">{{ rateText(summary.first) }}</dd>
               </div>
               <div>
-                <dt class="text-soft">A tap is true</dt>
+                <dt class="text-soft">{{ wording.aTapIsTrue }}</dt>
                 <dd class="text-xl font-semibold">
                   {{ percentText(summary.eye.taps?.rest ?? OBSERVER_RELIABILITY) }}
                 </dd>
               </div>
               <div v-if="summary.late">
-                <dt class="text-soft">Taps come</dt>
+                <dt class="text-soft">{{ wording.tapsCome }}</dt>
                 <dd class="text-xl font-semibold">{{ lateText(summary.late.median) }}</dd>
               </div>
               <div>
-                <dt class="text-soft">Clean seconds</dt>
+                <dt class="text-soft">{{ wording.cleanSeconds }}</dt>
                 <dd class="text-xl font-semibold">
-                  {{ signed(summary.clean.bias, ' s') }}, {{ secondsText(summary.clean.off) }} off
+                  {{ wording.off(signed(summary.clean.bias, ' s'), secondsText(summary.clean.off)) }}
                 </dd>
               </div>
             </dl>
             <p v-if="studio" class="text-soft figures mt-2 text-sm">
-              Studio ({{ studio.eyes }} eyes): {{ percentText(studio.seen) }} seen{{
-                studio.late === null ? '' : `, taps ${lateText(studio.late)}`
-              }}.
+              {{
+                wording.studioEyesSeen(
+                  studio.eyes,
+                  percentText(studio.seen),
+                  studio.late === null ? '' : wording.taps(lateText(studio.late)),
+                )
+              }}
             </p>
           </template>
-          <p v-else class="mt-1">
-            Not practised: a tap is taken as true in {{ percentText(OBSERVER_RELIABILITY) }}. Six moving figures, three
-            minutes; some of them do nothing wrong.
-          </p>
+          <p v-else class="mt-1">{{ wording.notPractisedATap(percentText(OBSERVER_RELIABILITY)) }}</p>
           <button
             class="btn mt-auto !min-h-14 w-full"
             :class="{ 'btn-main': !summary.clean }"
             :disabled="busy"
             @click="begin('holds')"
           >
-            <Timer :size="22" aria-hidden="true" /> Three minutes of holds
+            <Timer :size="22" aria-hidden="true" /> {{ wording.threeMinutesOfHolds }}
           </button>
         </section>
 
         <section class="card flex flex-col gap-2" aria-labelledby="eye-pictures">
-          <h2 id="eye-pictures">Pictures by eye</h2>
+          <h2 id="eye-pictures">{{ wording.picturesByEye }}</h2>
           <template v-if="SURE.some((s) => summary!.sure[s].of > 0)">
             <p v-if="summary.degrees" class="figures mt-1">
-              Body line <b class="text-xl">{{ fixed(summary.degrees.off, 0) }}° off</b>, on the whole
-              {{ signed(summary.degrees.bias, '°') }}
+              {{ wording.bodyLine }} <b class="text-xl">{{ wording.offWithFixed(fixed(summary.degrees.off, 0)) }}</b>{{
+                wording.onTheWhole(signed(summary.degrees.bias, '°'))
+              }}
             </p>
             <table class="figures mt-2 w-full text-left">
               <caption class="sr-only">
-                How often each word was right
+                {{
+                  wording.howOftenEachWord
+                }}
               </caption>
               <thead>
                 <tr>
-                  <th scope="col">You said</th>
-                  <th scope="col">It was right in</th>
-                  <th scope="col">of</th>
+                  <th scope="col">{{ wording.youSaid }}</th>
+                  <th scope="col">{{ wording.itWasRightIn }}</th>
+                  <th scope="col">{{ wording.of }}</th>
                 </tr>
               </thead>
               <tbody class="divide-rule divide-y">
@@ -218,33 +224,28 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
               </tbody>
             </table>
           </template>
-          <p v-else class="mt-1">
-            Not practised. Ten pictures: what stands out, how far, and how sure you are. Half of coaching is knowing
-            when you are not.
-          </p>
+          <p v-else class="mt-1">{{ wording.notPractisedTenPictures }}</p>
           <button class="btn mt-auto !min-h-14 w-full" :disabled="busy" @click="begin('pictures')">
-            <ImageIcon :size="22" aria-hidden="true" /> Ten pictures
+            <ImageIcon :size="22" aria-hidden="true" /> {{ wording.tenPictures }}
           </button>
         </section>
       </div>
       <section class="card" aria-labelledby="eye-faults">
-        <h2 id="eye-faults">Fault by fault</h2>
-        <p v-if="rounds.length === 0" class="text-soft mt-1">
-          After the first round you read here what you see and what you miss.
-        </p>
+        <h2 id="eye-faults">{{ wording.faultByFault }}</h2>
+        <p v-if="rounds.length === 0" class="text-soft mt-1">{{ wording.afterTheFirstRound }}</p>
         <template v-else>
           <EyeLine class="mt-2" :rounds="rounds" />
           <FaultTable class="mt-2" :summary="summary" />
           <details class="mt-2">
-            <summary class="min-h-[44px] content-center">Rounds</summary>
+            <summary class="min-h-[44px] content-center">{{ wording.rounds }}</summary>
             <ul class="divide-rule figures divide-y">
               <li v-for="r in own.value.value!.rounds" :key="r.id" class="flex flex-wrap items-center gap-x-3">
                 <span>{{ dayText(r.day) }} · {{ KIND_WORDS[r.kind] }}</span>
                 <span class="text-soft">{{
-                  r.placing === null ? `${ofText(r.seen)} seen, ${r.alarms.hits} for nothing` : placingText(r.placing)
+                  r.placing === null ? wording.seenForNothing(ofText(r.seen), r.alarms.hits) : placingText(r.placing)
                 }}</span>
                 <button class="btn btn-quiet ml-auto" :disabled="busy" @click="run(() => removeRound(r.id))">
-                  Let it go
+                  {{ anywhere.letItGo }}
                 </button>
               </li>
             </ul>

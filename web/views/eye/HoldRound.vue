@@ -23,6 +23,8 @@ import FaultPads from '../bench/FaultPads.vue';
 import { padStateOf, tapCounts } from '../bench/taps.js';
 import { usePadFigures } from '../bench/use-pad-figures.js';
 import { useRoundClock } from './use-clock.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { holdRound as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{
   item: HoldItem;
@@ -80,7 +82,7 @@ function start(): void {
   events.value = [];
   phase.value = 'running';
   clock.start();
-  announce('The clock runs.');
+  announce(wording.theClockRuns);
 }
 function tap(fault: string, state: 'on' | 'off'): void {
   const event = { fault, state, t: Math.round(clock.now() * 100) / 100 };
@@ -114,9 +116,9 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <section class="card" aria-label="Simulated hold">
+  <section class="card" :aria-label="wording.simulatedHold">
     <div class="grid items-end gap-x-3 gap-y-1 md:grid-cols-[1fr_18rem]">
-      <svg :viewBox="box.view" class="max-h-28 w-full md:max-h-64" role="img" aria-label="The simulated hold">
+      <svg :viewBox="box.view" class="max-h-28 w-full md:max-h-64" role="img" :aria-label="wording.theSimulatedHold">
         <path v-for="(shape, i) in frame" :key="i" :d="shape.path" :fill="FIGURE_TONES[shape.tone]" />
         <path :d="`M${box.x} 3h${box.width}`" stroke="var(--soft)" stroke-width="3" />
       </svg>
@@ -127,7 +129,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         <p
           class="figures font-head text-[2.75rem] leading-none md:text-[3.5rem] font-bold"
           role="timer"
-          aria-label="Clock"
+          :aria-label="wording.clock"
         >
           {{ clock.t.value.toFixed(1) }}
         </p>
@@ -138,7 +140,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             :disabled="!drawn"
             @click="start"
           >
-            <Play :size="24" aria-hidden="true" /> Start
+            <Play :size="24" aria-hidden="true" /> {{ anywhere.start }}
           </button>
           <button
             v-else-if="phase === 'running'"
@@ -146,14 +148,14 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             :disabled="events.length === 0"
             @click="undo"
           >
-            <Undo2 :size="22" aria-hidden="true" /> Undo
+            <Undo2 :size="22" aria-hidden="true" /> {{ anywhere.undo }}
           </button>
         </div>
       </div>
     </div>
     <template v-if="phase !== 'told'">
       <p class="text-soft mt-2" :class="{ 'max-md:hidden': phase === 'running' }">
-        <slot name="how">Tap what goes, when it goes. Sometimes nothing goes. The hold ends by itself.</slot>
+        <slot name="how">{{ wording.tapWhatGoesWhen }}</slot>
       </p>
       <FaultPads
         :pads="pads"
@@ -168,12 +170,13 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       />
     </template>
     <div v-else class="mt-3">
-      <h2 ref="told" tabindex="-1">What went in {{ secondsText(item.seconds) }}</h2>
+      <h2 ref="told" tabindex="-1">{{ wording.whatWentIn(secondsText(item.seconds)) }}</h2>
       <ul class="figures mt-1 space-y-1 text-lg">
         <li v-for="line in lines" :key="line">{{ line }}</li>
       </ul>
       <label class="mt-2 flex justify-between font-semibold" for="see-again"
-        ><span>See it again</span><output class="figures">{{ secondsText(again) }}</output></label
+        ><span>{{ wording.seeItAgain }}</span
+        ><output class="figures">{{ secondsText(again) }}</output></label
       >
       <input
         id="see-again"
@@ -186,7 +189,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         :aria-valuetext="secondsText(again)"
       />
       <button class="btn btn-main mt-3 !min-h-14" @click="emit('done', { events })">
-        <slot name="then">{{ last ? 'To the round’s result' : 'Next hold' }}</slot>
+        <slot name="then">{{ last ? wording.toTheRoundsResult : wording.nextHold }}</slot>
       </button>
     </div>
   </section>

@@ -15,6 +15,7 @@ import { familyName, rungName } from '../../data/names.js';
 import { announce } from '../../data/said.js';
 import { simulatedImage } from '../../drawing/simulated-image.js';
 import type { HalfPicture } from './placed.js';
+import { pictureRound as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{
   item: PictureItem;
@@ -69,7 +70,7 @@ async function say(): Promise<void> {
 </script>
 
 <template>
-  <section class="card" aria-label="Simulated picture">
+  <section class="card" :aria-label="wording.simulatedPicture">
     <p class="font-semibold">{{ familyName(item.family) }}, {{ rungName(item.family, item.rung).toLowerCase() }}</p>
     <div class="mt-2 columns grid items-start gap-4 lg:grid-cols-[1.4fr_1fr]">
       <div>
@@ -78,14 +79,15 @@ async function say(): Promise<void> {
           :width="size.width"
           :height="size.height"
           role="img"
-          aria-label="What the simulated camera sees"
+          :aria-label="wording.whatTheSimulatedCamera"
           :data-drawn="drawn || undefined"
           class="w-full rounded-lg"
         ></canvas>
         <div v-if="!told" class="mt-2 grid items-start gap-x-4 sm:grid-cols-2">
           <div v-if="reads" class="mt-1">
             <label class="flex justify-between font-semibold" for="read-line"
-              ><span>Body line by eye</span><output class="figures">{{ fixed(degrees, 0) }}°</output></label
+              ><span>{{ wording.bodyLineByEye }}</span
+              ><output class="figures">{{ fixed(degrees, 0) }}°</output></label
             >
             <input
               id="read-line"
@@ -95,14 +97,14 @@ async function say(): Promise<void> {
               :max="WIDEST"
               step="1"
               class="h-11 w-full accent-[var(--rope)]"
-              :aria-valuetext="`${fixed(degrees, 0)} degrees`"
+              :aria-valuetext="wording.degrees(fixed(degrees, 0))"
             />
             <p class="text-soft flex justify-between text-sm">
               <span>{{ reads.reads.negative }}</span><span>{{ reads.reads.positive }}</span>
             </p>
           </div>
           <RadioGroup v-model="sure" class="mt-3">
-            <RadioGroupLabel class="label">How sure are you of what stands out?</RadioGroupLabel>
+            <RadioGroupLabel class="label">{{ wording.howSureAreYou }}</RadioGroupLabel>
             <div class="grid grid-cols-3 gap-2">
               <RadioGroupOption v-for="s in SURE" :key="s" v-slot="{ checked }" :value="s" as="template">
                 <button class="btn !min-h-12" :class="{ 'btn-on': checked }">{{ SURE_WORDS[s] }}</button>
@@ -112,7 +114,7 @@ async function say(): Promise<void> {
         </div>
       </div>
       <div v-if="!told">
-        <h2 id="what-stands-out">What stands out?</h2>
+        <h2 id="what-stands-out">{{ wording.whatStandsOut }}</h2>
         <ul class="mt-2 grid grid-cols-2 gap-2" aria-labelledby="what-stands-out">
           <li v-for="fault in pads" :key="fault.id">
             <button
@@ -125,18 +127,18 @@ async function say(): Promise<void> {
             </button>
           </li>
         </ul>
-        <p class="text-soft mt-1 text-sm">{{ faults.length === 0 ? 'None chosen: nothing stands out.' : '' }}&nbsp;</p>
+        <p class="text-soft mt-1 text-sm">{{ faults.length === 0 ? wording.noneChosenNothingStands : '' }}&nbsp;</p>
         <button class="btn btn-main mt-3 !min-h-14 w-full" :disabled="!sure" @click="say">
-          {{ !sure ? 'Say how sure' : 'See what was there' }}
+          {{ !sure ? wording.sayHowSure : wording.seeWhatWasThere }}
         </button>
       </div>
       <div v-else>
-        <h2 ref="heading" tabindex="-1">What was there</h2>
+        <h2 ref="heading" tabindex="-1">{{ wording.whatWasThere }}</h2>
         <ul class="figures mt-1 space-y-1 text-lg">
           <li v-for="l in lines" :key="l">{{ l }}</li>
         </ul>
         <button class="btn btn-main mt-3 !min-h-14 w-full" @click="emit('done', answer)">
-          {{ last ? 'To the round’s result' : 'Next picture' }}
+          {{ last ? wording.toTheRoundsResult : wording.nextPicture }}
         </button>
       </div>
     </div>

@@ -13,6 +13,7 @@ import { familyName } from '../../data/names.js';
 import { simulatedImage } from '../../drawing/simulated-image.js';
 import PictureStage from '../bench/PictureStage.vue';
 import { usePoints, type HandleName, type LayingKept } from '../bench/use-points.js';
+import { placingRound as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{
   item: PictureItem;
@@ -56,14 +57,13 @@ const observation = computed(() => observationOf(props.item, handles.points.valu
     />
     <section class="card" aria-labelledby="place">
       <h2 id="place">{{ familyName(item.family) }}, {{ rung.name.toLowerCase() }}</h2>
-      <p class="mt-1">
-        Two clicks lay the figure, shoulder and ankle; then drag every ring to where the joint is. Work as you do with a
-        real picture: neither faster nor with more care.
-      </p>
-      <p class="text-soft figures mt-2">{{ set }} of {{ SIDE_LANDMARKS.length }} placed</p>
-      <button v-if="guessed.length" class="btn mt-3 w-full" @click="handles.confirm(guessed)">The rest fits</button>
+      <p class="mt-1">{{ wording.twoClicksLay }}</p>
+      <p class="text-soft figures mt-2">{{ wording.ofPlaced(set, SIDE_LANDMARKS.length) }}</p>
+      <button v-if="guessed.length" class="btn mt-3 w-full" @click="handles.confirm(guessed)">
+        {{ wording.theRestFits }}
+      </button>
       <button class="btn btn-main mt-2 !min-h-14 w-full" :disabled="!all" @click="emit('done', points)">
-        {{ last ? 'To the result' : 'Next picture' }}
+        {{ last ? wording.toTheResult : wording.nextPicture }}
       </button>
     </section>
   </div>

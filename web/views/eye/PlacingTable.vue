@@ -5,23 +5,24 @@ import { LANDMARK_LABELS, type BaseLandmark } from '../../../core/landmarks.js';
 import { placingText, whereText } from '../../../words/eye.js';
 import SortTable from '../../components/SortTable.vue';
 import type { TableColumn } from '../../components/table-column.js';
+import { placingTable as wording } from '../../../words/pages/eye.js';
 
 defineProps<{ placing: NonNullable<EyeSummary['placing']> }>();
 type Row = NonNullable<EyeSummary['placing']>['points'][number];
 const columns: TableColumn<Row>[] = [
-  { id: 'point', head: 'Point', by: (r) => LANDMARK_LABELS[r.point as BaseLandmark] },
-  { id: 'error', head: 'Error', by: (r) => r.share, text: (r) => placingText(r.share) },
+  { id: 'point', head: wording.point, by: (r) => LANDMARK_LABELS[r.point as BaseLandmark] },
+  { id: 'error', head: wording.error, by: (r) => r.share, text: (r) => placingText(r.share) },
   {
     id: 'within',
-    head: 'Known to',
+    head: wording.knownTo,
     by: (r) => r.within[1] / r.within[0],
-    text: (r) => `${placingText(r.within[0]).slice(2, -3)} to ${placingText(r.within[1]).slice(2)}`,
+    text: (r) => wording.to(placingText(r.within[0]).slice(2, -3), placingText(r.within[1]).slice(2)),
   },
-  { id: 'again', head: 'Placed again', by: (r) => r.again, text: (r) => placingText(r.again) },
-  { id: 'where', head: 'Usually lies', by: (r) => whereText(r.mean) },
+  { id: 'again', head: wording.placedAgain, by: (r) => r.again, text: (r) => placingText(r.again) },
+  { id: 'where', head: wording.usuallyLies, by: (r) => whereText(r.mean) },
 ];
 </script>
 
 <template>
-  <SortTable caption="Your points" :columns="columns" :rows="placing.points" />
+  <SortTable :caption="wording.yourPoints" :columns="columns" :rows="placing.points" />
 </template>

@@ -15,6 +15,7 @@ import PlacingRound from './PlacingRound.vue';
 import { readRound, roundDraftSchema, stepsOf, type RoundDraft } from './placed.js';
 import RoundResult from './RoundResult.vue';
 import { underWay } from '../../data/under-way.js';
+import { roundPage as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -30,7 +31,7 @@ const own = useEye();
 const { busy, error, run } = useAction();
 const draft = useDraft<RoundDraft>({
   of: () => (dealt.value ? `eye/${props.id}` : null),
-  name: 'The round',
+  name: wording.theRound,
   schema: roundDraftSchema,
   now: () =>
     (answers.value.length > 0 || half.value !== null) && !line.value
@@ -75,12 +76,19 @@ function anew(): void {
 
 <template>
   <div class="flex flex-wrap items-baseline gap-x-4" :class="{ 'max-md:hidden': underWay }">
-    <h1>{{ dealt ? KIND_WORDS[dealt.kind] : 'Practice' }}</h1>
+    <h1>{{ dealt ? KIND_WORDS[dealt.kind] : wording.practice }}</h1>
     <p v-if="dealt && !line" class="figures text-soft">
-      {{ Math.min(step + 1, order.length) }} of {{ order.length
-      }}{{ dealt.kind === 'placing' && step >= dealt.items.length ? ', again' : '' }}
+      {{
+        wording.of(
+          Math.min(step + 1, order.length),
+          order.length,
+          dealt.kind === 'placing' && step >= dealt.items.length ? wording.again : '',
+        )
+      }}
     </p>
-    <RouterLink v-if="!line" to="/eye" class="link ml-auto min-h-[44px] content-center">Leave the round</RouterLink>
+    <RouterLink v-if="!line" to="/eye" class="link ml-auto min-h-[44px] content-center">{{
+      wording.leaveTheRound
+    }}</RouterLink>
   </div>
   <LoadState :loading="deal.loading.value" :error="deal.error.value" @retry="deal.load()" />
   <DraftBack class="mt-2" :draft="draft" @anew="anew" />
@@ -94,7 +102,7 @@ function anew(): void {
     />
     <div v-else-if="step >= order.length" class="card">
       <LoadState :loading="busy" :error="error" @retry="send" />
-      <button v-if="!busy && !error" class="btn btn-main" @click="send">Send the round</button>
+      <button v-if="!busy && !error" class="btn btn-main" @click="send">{{ wording.sendTheRound }}</button>
     </div>
     <template v-else>
       <HoldRound

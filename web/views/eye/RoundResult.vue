@@ -10,6 +10,7 @@ import { dealRound, removeRound } from '../../data/eye.js';
 import { useRouter } from 'vue-router';
 import FaultTable from './FaultTable.vue';
 import PlacingTable from './PlacingTable.vue';
+import { roundResult as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{ dealt: Dealt; line: RoundLine; summary: EyeSummary }>();
 const emit = defineEmits<{ close: [] }>();
@@ -20,10 +21,10 @@ onMounted(() => heading.value?.focus({ preventScroll: true }));
 const facts = computed((): [string, string][] => {
   const { seen, alarms, late, off } = props.line;
   return [
-    ['Faults seen', ofText(seen)],
-    ['Named and not there', `${alarms.hits}`],
-    ...(late === null ? [] : [['Taps', lateText(late)] as [string, string]]),
-    ...(off === null ? [] : [['Body line read', `${fixed(off, 0)}° off`] as [string, string]]),
+    [wording.faultsSeen, ofText(seen)],
+    [wording.namedAndNotThere, `${alarms.hits}`],
+    ...(late === null ? [] : [[wording.taps, lateText(late)] as [string, string]]),
+    ...(off === null ? [] : [[wording.bodyLineRead, `${fixed(off, 0)}° off`] as [string, string]]),
   ];
 });
 const families = computed(() => [...new Set(props.dealt.items.map((i) => i.family))]);
@@ -39,15 +40,13 @@ const drop = async (): Promise<void> => {
 
 <template>
   <section class="card" aria-labelledby="came-to">
-    <h2 id="came-to" ref="heading" tabindex="-1">What it came to</h2>
+    <h2 id="came-to" ref="heading" tabindex="-1">{{ wording.whatItCameTo }}</h2>
     <template v-if="line.kind === 'placing' && summary.placing">
       <p class="figures mt-1 text-xl">
-        <b>{{ placingText(summary.placing.rest) }}</b> over all points, on a body of average height
+        <b>{{ placingText(summary.placing.rest) }}</b> {{ wording.overAllPoints }}
       </p>
       <PlacingTable class="mt-2" :placing="summary.placing" />
-      <p class="mt-2">
-        Every picture you place from now on has ranges of this width, and so do those you placed before.
-      </p>
+      <p class="mt-2">{{ wording.everyPictureYouPlace }}</p>
     </template>
     <template v-else>
       <dl class="figures mt-2 grid grid-cols-2 gap-3 md:grid-cols-4">
@@ -56,14 +55,14 @@ const drop = async (): Promise<void> => {
           <dd class="font-head text-3xl">{{ value }}</dd>
         </div>
       </dl>
-      <h3 class="mt-4">All your rounds now</h3>
+      <h3 class="mt-4">{{ wording.allYourRoundsNow }}</h3>
       <FaultTable class="mt-1" :summary="summary" />
     </template>
     <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
     <div class="mt-4 flex flex-wrap gap-2">
-      <button class="btn btn-main !min-h-14" @click="emit('close')">To your eye</button>
-      <button class="btn" :disabled="busy" @click="another">Another round</button>
-      <button class="btn btn-quiet" :disabled="busy" @click="drop">I was disturbed: let it go</button>
+      <button class="btn btn-main !min-h-14" @click="emit('close')">{{ wording.toYourEye }}</button>
+      <button class="btn" :disabled="busy" @click="another">{{ wording.anotherRound }}</button>
+      <button class="btn btn-quiet" :disabled="busy" @click="drop">{{ wording.iWasDisturbedLet }}</button>
     </div>
   </section>
 </template>

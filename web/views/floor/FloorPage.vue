@@ -15,6 +15,8 @@ import { markHere, useFloor } from '../../data/people.js';
 import { say } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
 import { storedHold } from '../../data/hold-keeper.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { floorPage as wording } from '../../../words/pages/floor.js';
 
 /** Drawn in a new studio only. */
 const FigureView = defineAsyncComponent(() => import('../../drawing/FigureView.vue'));
@@ -35,31 +37,33 @@ async function mark(id: string, here: boolean): Promise<boolean> {
   });
 }
 async function goneHome({ id, name }: { id: string; name: string }): Promise<void> {
-  if (await mark(id, false)) say(`${name} has gone home.`, () => mark(id, true));
+  if (await mark(id, false)) say(wording.hasGoneHomeWithName(name), () => mark(id, true));
 }
 </script>
 
 <template>
   <div class="flex flex-wrap items-end gap-3">
-    <h1>Floor</h1>
+    <h1>{{ wording.floor }}</h1>
     <!-- Its place is there before the counts are, so that nothing moves when they come. -->
     <p class="text-soft figures min-h-6 max-md:order-last max-md:w-full">
-      {{ floor.value.value ? `${floor.value.value.hereCount} here · ${floor.value.value.looksToday} looks today` : '' }}
+      {{ floor.value.value ? wording.hereLooksToday(floor.value.value.hereCount, floor.value.value.looksToday) : '' }}
     </p>
-    <RouterLink v-if="session.isCoach" to="/classes" class="btn ml-auto md:hidden">Classes</RouterLink>
-    <RouterLink to="/plans" class="btn md:hidden" :class="{ 'ml-auto': !session.isCoach }">Plans</RouterLink>
+    <RouterLink v-if="session.isCoach" to="/classes" class="btn ml-auto md:hidden">{{ anywhere.classes }}</RouterLink>
+    <RouterLink to="/plans" class="btn md:hidden" :class="{ 'ml-auto': !session.isCoach }">{{
+      anywhere.plans
+    }}</RouterLink>
     <RouterLink v-if="empty" to="/start" class="btn btn-main md:ml-auto"
       ><Footprints :size="20" aria-hidden="true" /> {{ START.title }}</RouterLink
     >
     <RouterLink v-else to="/bench" class="btn btn-main" :class="session.isCoach ? 'md:ml-auto' : 'ml-auto'"
-      ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
+      ><Timer :size="20" aria-hidden="true" /> {{ wording.newLook }}</RouterLink
     >
   </div>
-  <RouterLink v-if="running" to="/bench" class="note mt-3 block min-h-[44px] content-center font-semibold"
-    >A hold is running on this device. Go back to it.</RouterLink
-  >
+  <RouterLink v-if="running" to="/bench" class="note mt-3 block min-h-[44px] content-center font-semibold">{{
+    wording.aHoldIsRunning
+  }}</RouterLink>
   <RouterLink v-if="waiting" to="/inbox" class="note mt-3 block min-h-[44px] content-center font-semibold">{{
-    waiting === 1 ? 'A clip or picture waits to be looked at.' : `${waiting} clips and pictures wait to be looked at.`
+    waiting === 1 ? wording.aClipOrPicture : wording.clipsAndPicturesWait(waiting)
   }}</RouterLink>
   <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
   <LoadState :loading="floor.loading.value" :error="floor.error.value" @retry="floor.load()" />
@@ -74,23 +78,22 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
   <div v-else-if="floor.value.value" class="mt-4 columns grid gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="here">
       <div class="flex flex-wrap items-center gap-2">
-        <h2 id="here">Here today</h2>
+        <h2 id="here">{{ wording.hereToday }}</h2>
         <form class="flex min-w-0 gap-2 max-sm:w-full sm:ml-auto" @submit.prevent="arriving && mark(arriving, true)">
           <PersonPicker
             id="arriving"
             v-model="arriving"
             class="min-w-0 flex-1 sm:w-56"
-            label="Who arrived"
-            placeholder="Who arrived?"
+            :label="wording.whoArrived"
+            :placeholder="wording.whoArrivedAlone"
             not-here
           />
-          <button class="btn" :disabled="!arriving"><LogIn :size="18" aria-hidden="true" /> Is here</button>
+          <button class="btn" :disabled="!arriving">
+            <LogIn :size="18" aria-hidden="true" /> {{ wording.isHere }}
+          </button>
         </form>
       </div>
-      <LoadState
-        v-if="floor.value.value.here.length === 0"
-        empty="Nobody is marked as here. Choose a name above, or start a look with anyone."
-      />
+      <LoadState v-if="floor.value.value.here.length === 0" :empty="wording.nobodyIsMarked" />
       <ul class="divide-rule mt-2 divide-y">
         <li
           v-for="person in floor.value.value.here"
@@ -103,7 +106,9 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
             }}</RouterLink>
             <p class="text-soft text-sm">
               {{
-                person.due ? `due for a look, ${agoText(person.lastLookAt)}` : `last look ${agoText(person.lastLookAt)}`
+                person.due
+                  ? wording.dueForALook(agoText(person.lastLookAt))
+                  : wording.lastLook(agoText(person.lastLookAt))
               }}
             </p>
             <PersonTags :person="person" />
@@ -112,19 +117,19 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
             :to="`/bench?person=${person.id}`"
             class="btn"
             :class="{ 'btn-main': person.due }"
-            :aria-label="`Look at ${person.name}`"
-            >Look</RouterLink
+            :aria-label="wording.lookAt(person.name)"
+            >{{ anywhere.look }}</RouterLink
           >
-          <button class="btn btn-quiet" :aria-label="`${person.name} has gone home`" @click="goneHome(person)">
-            Gone home
+          <button class="btn btn-quiet" :aria-label="wording.hasGoneHome(person.name)" @click="goneHome(person)">
+            {{ wording.goneHome }}
           </button>
         </li>
       </ul>
     </section>
     <section class="card" aria-labelledby="due">
-      <h2 id="due">Due for a look</h2>
-      <p class="text-soft">Last look over two weeks ago, or none yet.</p>
-      <LoadState v-if="floor.value.value.dueCount === 0" empty="Nobody else is due." />
+      <h2 id="due">{{ wording.dueForALookAlone }}</h2>
+      <p class="text-soft">{{ wording.lastLookOverTwo }}</p>
+      <LoadState v-if="floor.value.value.dueCount === 0" :empty="wording.nobodyElseIsDue" />
       <ul class="divide-rule divide-y">
         <li v-for="person in floor.value.value.due" :key="person.id" class="flex items-center gap-3 py-2">
           <div class="min-w-0 flex-1">
@@ -133,21 +138,25 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
             }}</RouterLink>
             <p class="text-soft text-sm">{{ agoText(person.lastLookAt) }}</p>
           </div>
-          <button class="btn" :aria-label="`${person.name} is here`" @click="mark(person.id, true)">Here</button>
-          <RouterLink :to="`/bench?person=${person.id}`" class="btn" :aria-label="`Look at ${person.name}`"
-            >Look</RouterLink
-          >
+          <button class="btn" :aria-label="wording.isHereWithName(person.name)" @click="mark(person.id, true)">
+            {{ wording.here }}
+          </button>
+          <RouterLink :to="`/bench?person=${person.id}`" class="btn" :aria-label="wording.lookAt(person.name)">{{
+            anywhere.look
+          }}</RouterLink>
         </li>
       </ul>
       <RouterLink
         v-if="floor.value.value.dueCount > floor.value.value.due.length"
         to="/people"
         class="link inline-block min-h-[44px] content-center"
-        >and {{ floor.value.value.dueCount - floor.value.value.due.length }} more</RouterLink
+        >{{ wording.andMore(floor.value.value.dueCount - floor.value.value.due.length) }}</RouterLink
       >
       <p class="mt-2">
-        Filmed elsewhere?
-        <RouterLink to="/inbox" class="link inline-block min-h-[44px] content-center">Go to the inbox</RouterLink>
+        {{ wording.filmedElsewhere }}
+        <RouterLink to="/inbox" class="link inline-block min-h-[44px] content-center">{{
+          wording.goToTheInbox
+        }}</RouterLink>
       </p>
     </section>
   </div>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** How many of a group something is true of, a bar each, with the number in words. */
+import { shareBars as wording } from '../../../words/pages/groups.js';
+
 defineProps<{
   label: string;
   /** How many there are. */
@@ -13,7 +15,7 @@ defineProps<{
     <li v-for="b in bars" :key="b.id">
       <p class="flex items-baseline gap-2">
         <span class="flex-1 font-semibold">{{ b.name }}</span>
-        <span class="figures">{{ b.count }} of {{ of }}</span>
+        <span class="figures">{{ wording.of(b.count, of) }}</span>
       </p>
       <div class="bg-rule h-2.5 overflow-hidden rounded-full" aria-hidden="true">
         <div class="bg-rope h-full" :style="{ width: `${(100 * b.count) / Math.max(1, of)}%` }"></div>

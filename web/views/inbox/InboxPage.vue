@@ -14,6 +14,8 @@ import { clipAddress, removeClip, sendPlain, useInbox } from '../../data/clips.j
 import { agoText } from '../../data/names.js';
 import { usePerson } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { inboxPage as wording } from '../../../words/pages/inbox.js';
 
 const inbox = useInbox();
 const session = useSession();
@@ -31,8 +33,8 @@ const sending = ref('');
 const playing = ref<string | null>(null);
 
 async function one(file: File): Promise<string | null> {
-  if (file.size === 0) return 'It is empty.';
-  if (file.size > CLIP_BYTES) return `It is larger than ${CLIP_BYTES / 1024 ** 2} MB: cut it first.`;
+  if (file.size === 0) return wording.itIsEmpty;
+  if (file.size > CLIP_BYTES) return wording.itIsLargerThan(CLIP_BYTES / 1024 ** 2);
   try {
     await sendPlain(who.value, file, { from: 0, to: null }, null);
     return null;
@@ -53,19 +55,15 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
 </script>
 
 <template>
-  <h1>Inbox</h1>
-  <p class="text-soft">Clips and pictures that wait to be looked at.</p>
+  <h1>{{ wording.inbox }}</h1>
+  <p class="text-soft">{{ wording.clipsAndPictures }}</p>
   <div class="mt-4 columns grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
     <section class="card" aria-labelledby="waiting">
-      <h2 id="waiting">Waiting</h2>
+      <h2 id="waiting">{{ wording.waiting }}</h2>
       <LoadState
         :loading="inbox.loading.value"
         :error="inbox.error.value"
-        :empty="
-          clips.length === 0
-            ? 'Nothing waits. Clips and pictures that people send by their links, or that are dropped here, wait until somebody looks at them.'
-            : undefined
-        "
+        :empty="clips.length === 0 ? wording.nothingWaitsClips : undefined"
         @retry="inbox.load()"
       />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
@@ -78,7 +76,7 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
               }}</RouterLink>
               <p class="text-soft text-sm break-words">
                 {{ clip.name }} · {{ sizeText(clip) }} · {{ agoText(clip.addedAt) }},
-                {{ clip.byLink ? `sent in by link (${clip.by} made it)` : clip.by }}
+                {{ clip.byLink ? wording.sentInByLink(clip.by) : clip.by }}
               </p>
               <p v-if="clip.note">{{ clip.note }}</p>
             </div>
@@ -87,18 +85,18 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
               :aria-expanded="playing === clip.id"
               @click="playing = playing === clip.id ? null : clip.id"
             >
-              {{ playing === clip.id ? 'Close' : clip.type === STILL ? 'Show' : 'Play' }}
+              {{ playing === clip.id ? anywhere.close : clip.type === STILL ? wording.show : wording.play }}
             </button>
             <RouterLink
               :to="`/bench?person=${clip.personId}&${clip.type === STILL ? 'still' : 'clip'}=${clip.id}`"
               class="btn btn-main"
-              >Look</RouterLink
+              >{{ anywhere.look }}</RouterLink
             >
             <SureButton
               v-if="session.isCoach"
-              label="Let it go"
-              :says="`${clip.name} is deleted for good.`"
-              sure="Delete it"
+              :label="anywhere.letItGo"
+              :says="wording.isDeletedForGood(clip.name)"
+              :sure="wording.deleteIt"
               :busy="busy"
               @do="run(() => removeClip(clip.id))"
             />
@@ -106,7 +104,7 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
           <img
             v-if="playing === clip.id && clip.type === STILL"
             :src="clipAddress(clip.id)"
-            :alt="`Sent in for ${clip.personName}`"
+            :alt="wording.sentInFor(clip.personName)"
             class="mt-2 max-h-[60vh] rounded-md"
           />
           <video
@@ -127,11 +125,11 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
       :class="{ '!border-rope border-2': isOverDropZone && allowed }"
       aria-labelledby="drop"
     >
-      <h2 id="drop">Put clips in</h2>
-      <PersonPicker id="inbox-who" v-model="who" class="mt-2" label="Whose" />
+      <h2 id="drop">{{ wording.putClipsIn }}</h2>
+      <PersonPicker id="inbox-who" v-model="who" class="mt-2" :label="wording.whose" />
       <p v-if="who && person.value.value && !allowed" class="note mt-2">
-        No permission to keep clips of {{ person.value.value.name }}.
-        <RouterLink :to="`/people/${who}`" class="link">Record it</RouterLink>
+        {{ wording.noPermissionToKeep(person.value.value.name) }}
+        <RouterLink :to="`/people/${who}`" class="link">{{ wording.recordIt }}</RouterLink>
       </p>
       <input
         ref="chooser"
@@ -140,24 +138,22 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
         accept="video/mp4,video/quicktime,video/webm,.mov,.mp4,.webm"
         class="sr-only"
         tabindex="-1"
-        aria-label="Clips to put in"
+        :aria-label="wording.clipsToPutIn"
         @change="
           take([...(($event.target as HTMLInputElement).files ?? [])]);
           ($event.target as HTMLInputElement).value = '';
         "
       />
       <button class="btn mt-2" :disabled="!allowed || sending !== ''" @click="chooser?.click()">
-        <Film :size="18" aria-hidden="true" /> Choose clips, or drop them here
+        <Film :size="18" aria-hidden="true" /> {{ wording.chooseClipsOrDrop }}
       </button>
-      <p v-if="sending" role="status" class="mt-2">Sending {{ sending }} …</p>
+      <p v-if="sending" role="status" class="mt-2">{{ wording.sending(sending) }}</p>
       <ul v-if="said.length" class="mt-2 space-y-1">
         <li v-for="(s, i) in said" :key="i" :class="{ note: s.problem }" :role="s.problem ? 'alert' : undefined">
-          <b>{{ s.name }}</b>{{ s.problem ? `: ${s.problem}` : ' waits now.' }}
+          <b>{{ s.name }}</b>{{ s.problem ? `: ${s.problem}` : wording.waitsNow }}
         </li>
       </ul>
-      <p class="text-soft mt-2 text-sm">
-        Sound and the place where it was filmed are taken out before a clip leaves this device.
-      </p>
+      <p class="text-soft mt-2 text-sm">{{ wording.soundAndThePlace }}</p>
     </section>
   </div>
 </template>

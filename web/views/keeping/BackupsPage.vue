@@ -20,6 +20,8 @@ import { agoText, dayTimeText } from '../../data/names.js';
 import { say } from '../../data/said.js';
 import RestoreDialog from './RestoreDialog.vue';
 import RetentionCard from './RetentionCard.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { backupsPage as wording } from '../../../words/pages/keeping.js';
 
 const backups = useBackups();
 const is = computed(() => backups.value.value);
@@ -34,16 +36,16 @@ const newest = computed(() => is.value?.items[0] ?? null);
 async function make(): Promise<void> {
   await run(async () => {
     const line = await makeBackup();
-    say(`A backup was made: ${sizeText(line.bytes)}.`);
+    say(wording.aBackupWasMade(sizeText(line.bytes)));
   });
 }
 async function check(name: string): Promise<void> {
   checking.value = name;
   const done = await run(async () => {
     const { people, looks, files } = await checkBackup(name);
-    checked.value[name] = `Whole: ${people} people, ${looks} looks, ${files} files, each as it was.`;
+    checked.value[name] = wording.wholePeopleLooksFiles(people, looks, files);
   });
-  if (!done) checked.value[name] = error.value ?? 'It could not be checked.';
+  if (!done) checked.value[name] = error.value ?? wording.itCould;
   checking.value = null;
 }
 async function take(event: Event): Promise<void> {
@@ -51,53 +53,53 @@ async function take(event: Event): Promise<void> {
   if (!file) return;
   await run(async () => {
     await takeBackup(file);
-    say('Taken in, and whole. It is restored only when you say so.');
+    say(wording.takenInAndWhole);
   });
   if (picked.value) picked.value.value = '';
 }
 const HOURS = Array.from({ length: 24 }, (_, h) => ({ id: String(h), name: `${String(h).padStart(2, '0')}:00` }));
 const KEEPS = [2, 7, 14, 30, 60].map((n) => ({ id: String(n), name: String(n) }));
 const EVERY = [
-  { id: 'day', name: 'Every day' },
-  { id: 'week', name: 'Every week' },
-  { id: 'off', name: 'Not by itself' },
+  { id: 'day', name: wording.everyDay },
+  { id: 'week', name: wording.everyWeek },
+  { id: 'off', name: wording.notByItself },
 ];
 const set = (patch: object): void => void (is.value && run(() => setSchedule({ ...is.value!.schedule, ...patch })));
 </script>
 
 <template>
   <div class="flex flex-wrap items-center gap-2">
-    <h1 class="mr-auto">Backups</h1>
+    <h1 class="mr-auto">{{ wording.backups }}</h1>
     <button class="btn btn-main" :disabled="busy" @click="make">
-      <Save :size="18" aria-hidden="true" /> {{ busy && !checking ? 'Working …' : 'Make one now' }}
+      <Save :size="18" aria-hidden="true" /> {{ busy && !checking ? wording.working : wording.makeOneNow }}
     </button>
     <label class="btn cursor-pointer">
-      <FileUp :size="18" aria-hidden="true" /> Take one in
+      <FileUp :size="18" aria-hidden="true" /> {{ wording.takeOneIn }}
       <input ref="picked" type="file" accept=".zip,application/zip" class="sr-only" @change="take" />
     </label>
   </div>
-  <p class="text-soft max-w-[70ch]">
-    One file holds the whole studio: records, pictures, clips, who saw what. It holds health notes: keep it as closed as
-    this machine, and one copy on another.
-  </p>
+  <p class="text-soft max-w-[70ch]">{{ wording.oneFileHolds }}</p>
   <LoadState :loading="backups.loading.value" :error="backups.error.value" @retry="backups.load()" />
   <template v-if="is">
     <p v-if="is.late" role="alert" class="note mt-3">
-      <b>The last backup is too old.</b>
-      {{ newest ? `It was made ${agoText(newest.at)}.` : 'There is none.' }}
-      {{ is.failed ? `The last try failed: ${is.failed}` : 'The program was not running when one was due.' }} Make one
-      now.
+      <b>{{ wording.theLastBackup }}</b>
+      {{
+        wording.makeOneNowWithNewestPart(
+          newest ? wording.itWasMade(agoText(newest.at)) : wording.thereIsNone,
+          is.failed ? wording.theLastTryFailed(is.failed) : wording.theProgramWas,
+        )
+      }}
     </p>
     <p v-else-if="newest" class="mt-3 text-lg">
-      The newest was made <b>{{ agoText(newest.at) }}</b>. Everything up to then is safe.
+      {{ wording.theNewestWasMade }} <b>{{ agoText(newest.at) }}</b>{{ wording.everythingUpToThen }}
     </p>
     <p v-if="error && !checking" role="alert" class="note mt-3">{{ error }}</p>
     <section class="card mt-3" aria-labelledby="schedule">
-      <h2 id="schedule">By itself</h2>
+      <h2 id="schedule">{{ wording.byItself }}</h2>
       <div class="grid gap-3 sm:grid-cols-3">
         <PickOne
           id="b-every"
-          label="How often"
+          :label="wording.howOften"
           :choices="EVERY"
           :model-value="is.schedule.every"
           @update:model-value="(every) => set({ every })"
@@ -105,7 +107,7 @@ const set = (patch: object): void => void (is.value && run(() => setSchedule({ .
         <PickOne
           v-if="is.schedule.every !== 'off'"
           id="b-hour"
-          label="At, by the hall’s clock"
+          :label="wording.atByTheHalls"
           :choices="HOURS"
           :model-value="String(is.schedule.hour)"
           @update:model-value="(hour) => set({ hour: Number(hour) })"
@@ -113,19 +115,17 @@ const set = (patch: object): void => void (is.value && run(() => setSchedule({ .
         <PickOne
           v-if="is.schedule.every !== 'off'"
           id="b-keep"
-          label="How many are kept"
+          :label="wording.howManyAreKept"
           :choices="KEEPS"
           :model-value="String(is.schedule.keep)"
           @update:model-value="(keep) => set({ keep: Number(keep) })"
         />
       </div>
-      <p class="text-soft mt-2 text-sm break-all">
-        They lie in {{ is.folder }}. Those made by hand stay until you let them go.
-      </p>
+      <p class="text-soft mt-2 text-sm break-all">{{ wording.theyLieInThose(is.folder) }}</p>
     </section>
     <section class="card mt-4" aria-labelledby="backups">
-      <h2 id="backups">What is there</h2>
-      <p v-if="is.items.length === 0" class="text-soft py-4 text-center">No backup yet. Make one now.</p>
+      <h2 id="backups">{{ wording.whatIsThere }}</h2>
+      <p v-if="is.items.length === 0" class="text-soft py-4 text-center">{{ wording.noBackupYetMake }}</p>
       <ul class="divide-rule divide-y">
         <li v-for="b in is.items" :key="b.name" class="py-3">
           <div class="flex flex-wrap items-center gap-2">
@@ -138,30 +138,30 @@ const set = (patch: object): void => void (is.value && run(() => setSchedule({ .
             <button
               class="btn"
               :disabled="busy"
-              :aria-label="`Check that of ${dayTimeText(b.at)}`"
+              :aria-label="wording.checkThatOf(dayTimeText(b.at))"
               @click="check(b.name)"
             >
-              <ShieldCheck :size="18" aria-hidden="true" /> {{ checking === b.name ? 'Checking …' : 'Check' }}
+              <ShieldCheck :size="18" aria-hidden="true" /> {{ checking === b.name ? wording.checking : wording.check }}
             </button>
             <a
               class="btn"
               :href="`/api/backups/${b.name}/content`"
               download
-              :aria-label="`Take out that of ${dayTimeText(b.at)}`"
-              ><Download :size="18" aria-hidden="true" /> Take out</a
+              :aria-label="wording.takeOutThatOf(dayTimeText(b.at))"
+              ><Download :size="18" aria-hidden="true" /> {{ wording.takeOut }}</a
             >
             <button
               class="btn"
               :disabled="busy"
-              :aria-label="`Restore that of ${dayTimeText(b.at)}`"
+              :aria-label="wording.restoreThatOf(dayTimeText(b.at))"
               @click="restoring = b.name"
             >
-              <ArchiveRestore :size="18" aria-hidden="true" /> Restore
+              <ArchiveRestore :size="18" aria-hidden="true" /> {{ wording.restore }}
             </button>
             <SureButton
-              label="Let it go"
-              says="The file is deleted."
-              sure="Delete it"
+              :label="anywhere.letItGo"
+              :says="wording.theFileIsDeleted"
+              :sure="wording.deleteIt"
               :busy="busy"
               @do="run(() => removeBackup(b.name))"
             />
@@ -171,14 +171,14 @@ const set = (patch: object): void => void (is.value && run(() => setSchedule({ .
       </ul>
     </section>
     <section v-if="is.before.length" class="card mt-4" aria-labelledby="before">
-      <h2 id="before">As it was before a restore</h2>
+      <h2 id="before">{{ wording.asItWasBefore }}</h2>
       <ul class="divide-rule divide-y">
         <li v-for="folder in is.before" :key="folder" class="flex flex-wrap items-center gap-2 py-2">
           <span class="flex-1 break-all">{{ folder }}</span>
           <SureButton
-            label="Let it go"
-            says="The studio as it was then is deleted, pictures too."
-            sure="Delete it"
+            :label="anywhere.letItGo"
+            :says="wording.theStudio"
+            :sure="wording.deleteIt"
             :busy="busy"
             @do="run(() => forgetBefore(folder))"
           />

@@ -5,6 +5,7 @@ import LoadState from '../../components/LoadState.vue';
 import { useAction } from '../../data/action.js';
 import { endDevice, useDevices } from '../../data/keeping.js';
 import { agoText, dayTimeText } from '../../data/names.js';
+import { devicesCard as wording } from '../../../words/pages/keeping.js';
 
 const props = defineProps<{
   /** Of another, which an owner may see; null: one's own. */
@@ -18,29 +19,31 @@ const { busy, error, run } = useAction();
 <template>
   <LoadState :loading="devices.loading.value" :error="devices.error.value" @retry="devices.load()" />
   <template v-if="is">
-    <p v-if="is.devices.length === 0" class="text-soft">Nowhere.</p>
+    <p v-if="is.devices.length === 0" class="text-soft">{{ wording.nowhere }}</p>
     <ul class="divide-rule divide-y">
       <li v-for="d in is.devices" :key="d.id" class="flex flex-wrap items-center gap-2 py-2">
         <div class="min-w-48 flex-1">
-          <p class="font-semibold">{{ d.device }} <span v-if="d.here" class="tag">this one</span></p>
+          <p class="font-semibold">
+            {{ d.device }} <span v-if="d.here" class="tag">{{ wording.thisOne }}</span>
+          </p>
           <p class="text-soft figures text-sm">
-            {{ d.since ? `since ${dayTimeText(d.since)}` : 'since an earlier version'
-            }}{{ d.seen ? ` · used ${agoText(d.seen)}` : '' }}
+            {{ d.since ? wording.since(dayTimeText(d.since)) : wording.sinceAnEarlierVersion
+            }}{{ d.seen ? wording.used(agoText(d.seen)) : '' }}
           </p>
         </div>
         <button v-if="!d.here" class="btn" :disabled="busy" @click="run(() => endDevice(account, d.id))">
-          Sign out there
+          {{ wording.signOutThere }}
         </button>
       </li>
     </ul>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <details v-if="is.signIns.length" class="mt-2">
-      <summary class="min-h-[44px] content-center font-semibold">The last sign-ins</summary>
+      <summary class="min-h-[44px] content-center font-semibold">{{ wording.theLastSignIns }}</summary>
       <ul class="divide-rule divide-y">
         <li v-for="(s, i) in is.signIns" :key="i" class="flex flex-wrap gap-x-3 py-1">
           <span class="figures">{{ dayTimeText(s.at) }}</span>
           <span class="text-soft">{{ s.device }}</span>
-          <b v-if="!s.ok" class="text-stop">wrong password or code</b>
+          <b v-if="!s.ok" class="text-stop">{{ wording.wrongPasswordOrCode }}</b>
         </li>
       </ul>
     </details>

@@ -14,6 +14,7 @@ import { erasePerson } from '../../data/keeping.js';
 import { dayText } from '../../data/names.js';
 import { forgetAbout } from '../../data/query.js';
 import { hush } from '../../data/said.js';
+import { erasePerson as wording } from '../../../words/pages/keeping.js';
 
 const props = defineProps<{ person: Pick<Person, 'id' | 'name'> }>();
 const router = useRouter();
@@ -42,8 +43,8 @@ async function close(): Promise<void> {
 </script>
 
 <template>
-  <button class="btn" @click="begin"><Eraser :size="18" aria-hidden="true" /> Erase</button>
-  <ModalFrame :open="open" :title="lines ? 'Erased' : `Erase ${person.name}?`" @close="close">
+  <button class="btn" @click="begin"><Eraser :size="18" aria-hidden="true" /> {{ wording.erase }}</button>
+  <ModalFrame :open="open" :title="lines ? wording.erased : wording.eraseWithName(person.name)" @close="close">
     <template v-if="lines">
       <div role="status">
         <p v-for="line in lines" :key="line">{{ line }}</p>
@@ -53,28 +54,29 @@ async function close(): Promise<void> {
           class="btn btn-main"
           @click="saveFile(`receipt-${receipt!.number}.txt`, `${lines.join('\r\n')}\r\n`, 'text/plain')"
         >
-          <Save :size="18" aria-hidden="true" /> Save the receipt
+          <Save :size="18" aria-hidden="true" /> {{ wording.saveTheReceipt }}
         </button>
-        <button class="btn" @click="close">To the people</button>
+        <button class="btn" @click="close">{{ wording.toThePeople }}</button>
       </div>
     </template>
     <form v-else class="space-y-3" @submit.prevent="erase">
+      <p>{{ wording.everythingGoesForGood }}</p>
       <p>
-        Everything goes for good: looks, pictures, clips, drills, programmes, cautions, letters, notes of classes. It
-        cannot be undone. To let somebody rest, archive them instead.
-      </p>
-      <p>
-        Keep what your local rules ask you to keep.
-        <a class="link" :href="`/api/people/${person.id}/everything.zip`" download>Take everything out first</a>
+        {{ wording.keepWhatYourLocal }}
+        <a class="link" :href="`/api/people/${person.id}/everything.zip`" download>{{
+          wording.takeEverythingOutFirst
+        }}</a>
       </p>
       <div>
-        <label class="label" for="erase-name">Type the name: {{ person.name }}</label>
+        <label class="label" for="erase-name">{{ wording.typeTheName(person.name) }}</label>
         <input id="erase-name" v-model="typed" class="field" required autocomplete="off" />
       </div>
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex flex-wrap gap-2">
-        <button class="btn btn-stop" :disabled="busy || !fits">{{ busy ? 'Erasing …' : 'Erase for good' }}</button>
-        <button type="button" class="btn" :disabled="busy" @click="close">Keep them</button>
+        <button class="btn btn-stop" :disabled="busy || !fits">
+          {{ busy ? wording.erasing : wording.eraseForGood }}
+        </button>
+        <button type="button" class="btn" :disabled="busy" @click="close">{{ wording.keepThem }}</button>
       </div>
     </form>
   </ModalFrame>

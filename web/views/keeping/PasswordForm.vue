@@ -3,6 +3,7 @@
 import FormField from '../../components/FormField.vue';
 import { useZodForm } from '../../data/form.js';
 import { secondOffSchema } from '../../../api/accounts.js';
+import { passwordForm as wording } from '../../../words/pages/keeping.js';
 
 const props = defineProps<{
   id: string;
@@ -32,7 +33,7 @@ async function go(event: Event): Promise<void> {
       v-model="typed.password"
       class="max-w-xs"
       path="password"
-      label="Your password"
+      :label="wording.yourPassword"
       type="password"
       required
       autocomplete="current-password"

@@ -4,6 +4,7 @@ import { ref, watch } from 'vue';
 import ModalFrame from '../../components/ModalFrame.vue';
 import { restoreBackup } from '../../data/keeping.js';
 import PasswordForm from './PasswordForm.vue';
+import { restoreDialog as wording } from '../../../words/pages/keeping.js';
 
 const props = defineProps<{ name: string | null }>();
 const emit = defineEmits<{ close: [] }>();
@@ -28,22 +29,17 @@ async function restore(password: string): Promise<void> {
 </script>
 
 <template>
-  <ModalFrame :open="name !== null" title="Restore this backup?" @close="busy || emit('close')">
-    <p>
-      The studio closes for a moment, and the one of the backup takes its place. What was entered since is not in it.
-      Everybody signs in anew.
-    </p>
-    <p>The studio as it is now stays beside it, in a folder of its own, until you let it go.</p>
-    <p v-if="lost" role="alert" class="note">
-      The studio does not answer yet. Look at where the program runs, then reload this page.
-    </p>
+  <ModalFrame :open="name !== null" :title="wording.restoreThisBackup" @close="busy || emit('close')">
+    <p>{{ wording.theStudioCloses }}</p>
+    <p>{{ wording.theStudio }}</p>
+    <p v-if="lost" role="alert" class="note">{{ wording.theStudioDoes }}</p>
     <PasswordForm
       v-if="name !== null"
       id="restore-password"
       :key="name"
-      does="Close the studio and restore"
-      doing="Restoring …"
-      leave="Leave it as it is"
+      :does="wording.closeTheStudio"
+      :doing="wording.restoring"
+      :leave="wording.leaveIt"
       :keep="restore"
       @leave="emit('close')"
     />

@@ -8,6 +8,7 @@ import SureButton from '../../components/SureButton.vue';
 import { useAction } from '../../data/action.js';
 import { setRetention, useRetention } from '../../data/keeping.js';
 import { dayText } from '../../data/names.js';
+import { retentionCard as wording } from '../../../words/pages/keeping.js';
 
 const picked = ref<string | null>(null);
 const asked = computed(() => (picked.value === null || picked.value === '' ? null : Number(picked.value)));
@@ -20,10 +21,10 @@ const differs = computed(
 const people = computed(() => (chosen.value === '' ? [] : (is.value?.people ?? [])));
 const { busy, error, run } = useAction();
 const CHOICES = [
-  { id: '', name: 'Nobody is let go by itself' },
+  { id: '', name: wording.nobodyIsLetGo },
   ...[6, 12, 24, 36, 60, 120].map((n) => ({
     id: String(n),
-    name: n % 12 === 0 ? `${n / 12} ${n === 12 ? 'year' : 'years'}` : `${n} months`,
+    name: n % 12 === 0 ? `${n / 12} ${n === 12 ? 'year' : 'years'}` : wording.months(n),
   })),
 ];
 async function hold(): Promise<void> {
@@ -33,15 +34,12 @@ async function hold(): Promise<void> {
 
 <template>
   <section class="card mt-4" aria-labelledby="retention">
-    <h2 id="retention">Who has left</h2>
-    <p class="text-soft max-w-[70ch]">
-      Whoever has been archived this long is erased for good, pictures and all. Keep what your local rules ask you to
-      keep.
-    </p>
+    <h2 id="retention">{{ wording.whoHasLeft }}</h2>
+    <p class="text-soft max-w-[70ch]">{{ wording.whoeverHasBeenArchived }}</p>
     <div class="max-w-xs">
       <PickOne
         id="retention-months"
-        label="Erased when archived for"
+        :label="wording.erasedWhenArchivedFor"
         :choices="CHOICES"
         :model-value="chosen"
         @update:model-value="picked = $event"
@@ -52,10 +50,10 @@ async function hold(): Promise<void> {
       <p class="mt-2 font-semibold">
         {{
           people.length === 0
-            ? 'Nobody would be erased today.'
+            ? wording.nobodyWouldBeErased
             : differs
-              ? `With this rule ${people.length} would be erased within the hour:`
-              : `${people.length} ${people.length === 1 ? 'is' : 'are'} erased within the hour:`
+              ? wording.withThisRuleWould(people.length)
+              : wording.erasedWithinTheHour(people.length, people.length === 1 ? wording.is : wording.are)
         }}
       </p>
       <ul class="divide-rule divide-y">
@@ -63,10 +61,9 @@ async function hold(): Promise<void> {
           <RouterLink :to="`/people/${p.id}`" class="link min-h-[44px] content-center font-semibold">{{
             p.name
           }}</RouterLink>
-          <span class="text-soft figures content-center text-sm"
-            >archived {{ dayText(p.archivedAt) }} · {{ p.looks }} looks · {{ p.pictures }} pictures ·
-            {{ p.clips }} clips</span
-          >
+          <span class="text-soft figures content-center text-sm">{{
+            wording.archivedLooksPicturesClips(dayText(p.archivedAt), p.looks, p.pictures, p.clips)
+          }}</span>
         </li>
       </ul>
     </template>
@@ -74,14 +71,14 @@ async function hold(): Promise<void> {
     <div v-if="differs" class="mt-2 flex flex-wrap gap-2">
       <SureButton
         v-if="people.length"
-        label="Let this rule hold"
-        :says="`${people.length} ${people.length === 1 ? 'person is' : 'people are'} erased for good within the hour.`"
-        sure="Let it hold"
+        :label="wording.letThisRuleHold"
+        :says="wording.erasedForGoodWithin(people.length, people.length === 1 ? wording.personIs : wording.peopleAre)"
+        :sure="wording.letItHold"
         :busy="busy"
         @do="hold"
       />
-      <button v-else class="btn btn-main" :disabled="busy" @click="hold">Let this rule hold</button>
-      <button class="btn" @click="picked = null">As it was</button>
+      <button v-else class="btn btn-main" :disabled="busy" @click="hold">{{ wording.letThisRuleHold }}</button>
+      <button class="btn" @click="picked = null">{{ wording.asItWas }}</button>
     </div>
   </section>
 </template>

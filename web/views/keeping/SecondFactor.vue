@@ -10,6 +10,8 @@ import { useZodForm } from '../../data/form.js';
 import { beginSecond, dropSecond, keepSecond } from '../../data/keeping.js';
 import { useSession } from '../../data/session.js';
 import PasswordForm from './PasswordForm.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { secondFactor as wording } from '../../../words/pages/keeping.js';
 
 const session = useSession();
 const { busy, error, run } = useAction();
@@ -38,42 +40,38 @@ async function ended(): Promise<void> {
   [ending.value, codes.value] = [false, null];
   await session.load();
 }
-const asText = (): string =>
-  `Codes for when the device is lost. Each lets in once.\r\n\r\n${codes.value!.join('\r\n')}\r\n`;
+const asText = (): string => wording.codesForWhen(codes.value!.join('\r\n'));
 </script>
 
 <template>
   <section class="card" aria-labelledby="second">
-    <h2 id="second">A code beside the password</h2>
-    <p v-if="on" role="status"><b>In use.</b> At sign-in you are asked for a code of six digits from your device.</p>
-    <p v-else class="text-soft">
-      Whoever learns your password alone does not get in. Any program that shows codes of six digits by the time will
-      do; it needs no network.
+    <h2 id="second">{{ wording.aCodeBeside }}</h2>
+    <p v-if="on" role="status">
+      <b>{{ wording.inUse }}</b> {{ wording.atSignInYou }}
     </p>
+    <p v-else class="text-soft">{{ wording.whoeverLearnsYourPassword }}</p>
     <template v-if="codes">
-      <p class="note mt-2">
-        Keep these apart from the device. Each lets you in once when it is lost. They are shown only now.
-      </p>
-      <ul class="figures mt-2 grid grid-cols-1 gap-x-4 sm:grid-cols-2" aria-label="Codes for a lost device">
+      <p class="note mt-2">{{ wording.keepTheseApart }}</p>
+      <ul class="figures mt-2 grid grid-cols-1 gap-x-4 sm:grid-cols-2" :aria-label="wording.codesForALost">
         <li v-for="c in codes" :key="c" class="py-1 text-lg">{{ c }}</li>
       </ul>
       <div class="mt-2 flex flex-wrap gap-2">
         <button class="btn btn-main" @click="saveFile('codes.txt', asText(), 'text/plain')">
-          <Printer :size="18" aria-hidden="true" /> Save them as a file
+          <Printer :size="18" aria-hidden="true" /> {{ wording.saveThem }}
         </button>
-        <button class="btn" @click="codes = null">I have them</button>
+        <button class="btn" @click="codes = null">{{ wording.iHaveThem }}</button>
       </div>
     </template>
     <form v-else-if="begun" class="mt-2 space-y-3" novalidate @submit.prevent="confirm">
-      <p>Scan this with the program on your device, or type the secret into it.</p>
-      <img :src="picture!" alt="The secret as a picture to scan" class="h-56 w-56 rounded bg-white p-2" />
+      <p>{{ wording.scanThis }}</p>
+      <img :src="picture!" :alt="wording.theSecret" class="h-56 w-56 rounded bg-white p-2" />
       <p class="figures break-all">{{ spaced }}</p>
       <FormField
         id="second-code"
         v-model="form.typed.code"
         class="max-w-xs"
         path="code"
-        label="The code that it shows now"
+        :label="wording.theCode"
         inputmode="numeric"
         autocomplete="one-time-code"
         required
@@ -81,18 +79,18 @@ const asText = (): string =>
       />
       <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
       <div class="flex flex-wrap gap-2">
-        <button class="btn btn-main" :disabled="form.busy.value">Take it into use</button>
-        <button type="button" class="btn" @click="begun = null">Cancel</button>
+        <button class="btn btn-main" :disabled="form.busy.value">{{ wording.takeItIntoUse }}</button>
+        <button type="button" class="btn" @click="begun = null">{{ anywhere.cancel }}</button>
       </div>
     </form>
     <template v-else-if="on">
-      <button v-if="!ending" class="btn mt-2" @click="ending = true">Take it away</button>
+      <button v-if="!ending" class="btn mt-2" @click="ending = true">{{ anywhere.takeItAway }}</button>
       <PasswordForm
         v-else
         id="second-password"
         class="mt-2"
-        does="Take it away"
-        leave="Keep it"
+        :does="anywhere.takeItAway"
+        :leave="anywhere.keepIt"
         :keep="dropSecond"
         @done="ended"
         @leave="ending = false"
@@ -100,7 +98,7 @@ const asText = (): string =>
     </template>
     <template v-else>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-      <button class="btn btn-main mt-2" :disabled="busy" @click="begin">Begin</button>
+      <button class="btn btn-main mt-2" :disabled="busy" @click="begin">{{ wording.begin }}</button>
     </template>
   </section>
 </template>

@@ -12,6 +12,8 @@ import { useAccounts } from '../../data/accounts.js';
 import { useAction } from '../../data/action.js';
 import { keepTrailFor, useTrail, useTrailState } from '../../data/keeping.js';
 import { dayText, dayTimeText } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { trailPage as wording } from '../../../words/pages/keeping.js';
 
 const person = ref('');
 const account = ref(String(useRoute().query.account ?? ''));
@@ -27,61 +29,63 @@ const accounts = useAccounts(() => true);
 const { busy, error, run } = useAction();
 const file = computed(() => `/api/trail/trail.csv?${new URLSearchParams(filter.value).toString()}`);
 const YEARS = [1, 2, 3, 5, 10];
-const yearsText = (n: number): string => (n === 1 ? 'one year' : `${n} years`);
+const yearsText = (n: number): string => (n === 1 ? wording.oneYear : wording.years(n));
 </script>
 
 <template>
   <div class="flex flex-wrap items-center gap-2">
-    <h1 class="mr-auto">Who saw what</h1>
-    <a class="btn" :href="file" download><Download :size="18" aria-hidden="true" /> Take out as a table</a>
+    <h1 class="mr-auto">{{ wording.whoSawWhat }}</h1>
+    <a class="btn" :href="file" download><Download :size="18" aria-hidden="true" /> {{ wording.takeOut }}</a>
   </div>
-  <p class="text-soft max-w-[70ch]">
-    Each time somebody reads, changes, takes out or deletes health data, a line is added. Lines are never changed. A
-    person’s own part goes with their record.
-  </p>
-  <section v-if="state.value.value" class="card mt-3" aria-label="How it stands">
+  <p class="text-soft max-w-[70ch]">{{ wording.eachTimeSomebodyReads }}</p>
+  <section v-if="state.value.value" class="card mt-3" :aria-label="wording.howItStands">
     <p v-if="state.value.value.brokenAt !== null" role="alert" class="note">
-      Line {{ state.value.value.brokenAt }} does not follow from the one before it: somebody changed the file from
-      outside. Keep a backup of it, and find out who can reach this machine.
+      {{ wording.lineDoesNotFollow(state.value.value.brokenAt) }}
     </p>
     <p v-else>
-      <b class="figures">{{ state.value.value.lines }}</b> lines<template v-if="state.value.value.since"
-        >, since {{ dayText(state.value.value.since) }}</template
-      >. Each follows from the one before: nothing is missing.
+      <b class="figures">{{ state.value.value.lines }}</b> {{ wording.lines
+      }}<template v-if="state.value.value.since">{{ wording.since(dayText(state.value.value.since)) }}</template
+      >{{ wording.eachFollows }}
     </p>
     <p v-if="state.value.value.missed > 0" role="alert" class="note mt-2">
-      {{ state.value.value.missed }} could not be written since the program was started. See whether the disk is full.
+      {{ wording.couldNotBeWritten(state.value.value.missed) }}
     </p>
     <div class="mt-2 max-w-xs">
       <PickOne
         id="trail-years"
-        label="New lines are kept for"
+        :label="wording.newLinesAreKept"
         :choices="YEARS.map((n) => ({ id: String(n), name: yearsText(n) }))"
         :model-value="String(state.value.value.years)"
         @update:model-value="(n) => void run(() => keepTrailFor(Number(n)))"
       />
     </div>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-    <p v-if="busy" class="sr-only" role="status">Keeping …</p>
+    <p v-if="busy" class="sr-only" role="status">{{ anywhere.keeping }}</p>
   </section>
   <div class="mt-4 grid gap-3 sm:grid-cols-3">
     <div>
-      <p class="label" aria-hidden="true">About</p>
-      <PersonPicker id="trail-person" v-model="person" label="About" nobody="Everybody" placeholder="Everybody" />
+      <p class="label" aria-hidden="true">{{ wording.about }}</p>
+      <PersonPicker
+        id="trail-person"
+        v-model="person"
+        :label="wording.about"
+        :nobody="wording.everybody"
+        :placeholder="wording.everybody"
+      />
     </div>
     <PickOne
       id="trail-account"
       v-model="account"
-      label="By"
+      :label="wording.by"
       :choices="[
-        { id: '', name: 'Everybody' },
+        { id: '', name: wording.everybody },
         ...(accounts.value.value ?? []).map((a) => ({ id: a.id, name: a.name })),
       ]"
     />
     <PickOne
       id="trail-act"
-      label="What"
-      :choices="[{ id: '', name: 'Everything' }, ...ACTS.map((a) => ({ id: a, name: ACT_NAMES[a] ?? a }))]"
+      :label="anywhere.what"
+      :choices="[{ id: '', name: wording.everything }, ...ACTS.map((a) => ({ id: a, name: ACT_NAMES[a] ?? a }))]"
       :model-value="act"
       @update:model-value="act = $event as typeof act"
     />
@@ -89,10 +93,10 @@ const yearsText = (n: number): string => (n === 1 ? 'one year' : `${n} years`);
   <LoadState
     :loading="trail.loading.value"
     :error="trail.error.value"
-    :empty="!trail.loading.value && trail.lines.value.length === 0 ? 'No line says that.' : null"
+    :empty="!trail.loading.value && trail.lines.value.length === 0 ? wording.noLineSaysThat : null"
     @retry="trail.load()"
   />
-  <ol v-if="trail.lines.value.length" class="card divide-rule mt-3 divide-y" aria-label="Lines, newest first">
+  <ol v-if="trail.lines.value.length" class="card divide-rule mt-3 divide-y" :aria-label="wording.linesNewestFirst">
     <li v-for="l in trail.lines.value" :key="l.id" class="grid gap-x-4 py-2 sm:grid-cols-[11rem_1fr_16rem]">
       <span class="text-soft figures">{{ dayTimeText(l.at) }}</span>
       <span>
@@ -103,5 +107,5 @@ const yearsText = (n: number): string => (n === 1 ? 'one year' : `${n} years`);
       <span class="text-soft text-sm">{{ l.device }}</span>
     </li>
   </ol>
-  <button v-if="trail.more.value" class="btn mt-3" @click="trail.loadMore()">Show older</button>
+  <button v-if="trail.more.value" class="btn mt-3" @click="trail.loadMore()">{{ wording.showOlder }}</button>
 </template>

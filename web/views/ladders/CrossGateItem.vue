@@ -10,6 +10,8 @@ import { useZodForm } from '../../data/form.js';
 import { placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { crossGateItem as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{ status: CrossStatus }>();
 const session = useSession();
@@ -25,7 +27,7 @@ const form = useZodForm({
     ...gate.value,
     sets,
     seconds,
-    says: `${name.value.toLowerCase()}, ${sets > 1 ? `${sets} × ` : ''}${seconds} s clean`,
+    says: wording.sClean(name.value.toLowerCase(), sets > 1 ? `${sets} × ` : '', seconds),
     ...(off ? { off: true } : {}),
   }),
   schema: crossGateSchema,
@@ -43,14 +45,14 @@ const restore = (): Promise<boolean> => run(() => removeEntry('crossGates', gate
 
 <template>
   <li>
-    {{ status.passed ? '✓' : '○' }} asks for {{ gate.says }}
-    <span class="text-soft figures">({{ name }}, best {{ secondsText(status.best) }})</span>
+    {{ wording.asksFor(status.passed ? '✓' : '○', gate.says) }}
+    <span class="text-soft figures">{{ wording.best(name, secondsText(status.best)) }}</span>
     <template v-if="session.isCoach && !open">
-      <button class="link ml-2 min-h-[44px]" :aria-label="`Change the gate: ${gate.says}`" @click="start">
-        Change
+      <button class="link ml-2 min-h-[44px]" :aria-label="wording.changeTheGate(gate.says)" @click="start">
+        {{ anywhere.change }}
       </button>
       <button v-if="own" class="link ml-2 min-h-[44px]" :disabled="busy" @click="restore">
-        Restore the shipped gate
+        {{ wording.restoreTheShippedGate }}
       </button>
     </template>
     <form v-if="open" class="mt-1 flex flex-wrap items-end gap-2" novalidate @submit.prevent="keep">
@@ -59,7 +61,7 @@ const restore = (): Promise<boolean> => run(() => removeEntry('crossGates', gate
         v-model="form.typed.sets"
         class="w-24"
         path="sets"
-        label="Sets"
+        :label="anywhere.sets"
         type="number"
         required
       />
@@ -68,15 +70,15 @@ const restore = (): Promise<boolean> => run(() => removeEntry('crossGates', gate
         v-model="form.typed.seconds"
         class="w-28"
         path="seconds"
-        label="Clean, s"
+        :label="wording.cleanS"
         type="number"
         required
       />
       <label class="flex min-h-[44px] items-center gap-2">
-        <input v-model="form.typed.off" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> Out of force
+        <input v-model="form.typed.off" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> {{ wording.outOfForce }}
       </label>
-      <button class="btn btn-main" :disabled="form.busy.value">Keep the gate</button>
-      <button type="button" class="btn" @click="open = false">Cancel</button>
+      <button class="btn btn-main" :disabled="form.busy.value">{{ wording.keepTheGate }}</button>
+      <button type="button" class="btn" @click="open = false">{{ anywhere.cancel }}</button>
       <p v-if="form.error.value" role="alert" class="note basis-full">{{ form.error.value }}</p>
     </form>
     <p v-if="error" role="alert" class="note mt-1">{{ error }}</p>

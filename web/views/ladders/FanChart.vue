@@ -6,6 +6,8 @@ import ChartFigure from '../../drawing/ChartFigure.vue';
 import { upright } from '../../drawing/chart-theme.js';
 import { secondsText } from '../../../words/numbers.js';
 import type { Forecast, Session } from '../../../core/ladder/forecast.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { fanChart as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{
   forecast: Pick<Forecast, 'fan'>;
@@ -13,10 +15,19 @@ const props = defineProps<{
   gate: number;
   unit: 's' | 'reps';
 }>();
-const amountText = (n: number): string => (props.unit === 's' ? secondsText(n) : `${Math.round(n)} reps`);
+const amountText = (n: number): string => (props.unit === 's' ? secondsText(n) : wording.reps(Math.round(n)));
 const spoken = computed(() => {
   const [now, then] = [props.sessions.at(-1), props.forecast.fan.at(-1)];
-  return `Clean ${props.unit === 's' ? 'seconds' : 'reps'} of ${props.sessions.length} sessions${now ? `, ${amountText(now.clean)} at the last` : ''}; ${then ? `by ${dayText(then.day)} likely ${amountText(then.p50)}, eight times in ten between ${amountText(then.p10)} and ${amountText(then.p90)}; ` : ''}the gate is ${props.gate} ${props.unit}.`;
+  return wording.cleanOfSessions(
+    props.unit === 's' ? 'seconds' : 'reps',
+    props.sessions.length,
+    now ? wording.atTheLast(amountText(now.clean)) : '',
+    then
+      ? wording.byLikelyEightTimes(dayText(then.day), amountText(then.p50), amountText(then.p10), amountText(then.p90))
+      : '',
+    props.gate,
+    props.unit,
+  );
 });
 const ROPE = 'var(--rope)';
 /** Between two of the fan's lines: differences stacked above the lower. */
@@ -32,7 +43,7 @@ const option = computed(() => ({
   legend: { show: false },
   grid: { left: 66, right: 14, top: 40, bottom: 30 },
   xAxis: { type: 'time' },
-  yAxis: upright('Clean', props.unit),
+  yAxis: upright(anywhere.clean, props.unit),
   series: [
     ...band('p10', 'p90', 0.14),
     ...band('p25', 'p75', 0.2),
@@ -48,7 +59,7 @@ const option = computed(() => ({
         lineStyle: { color: 'var(--sea)', width: 2, type: 'dashed' },
         label: {
           fontSize: 16,
-          formatter: `gate ${props.gate} ${props.unit}`,
+          formatter: wording.gate(props.gate, props.unit),
           color: 'var(--sea)',
           position: 'insideStartTop',
           distance: 6,
@@ -65,7 +76,7 @@ const option = computed(() => ({
   <ChartFigure
     :option="option"
     :spoken="spoken"
-    :head="['Day', 'Likely', 'One in ten below', 'One in ten above']"
+    :head="[anywhere.day, wording.likely, wording.oneInTenBelow, wording.oneInTenAbove]"
     :rows="forecast.fan.map((f) => [dayText(f.day), amountText(f.p50), amountText(f.p10), amountText(f.p90)])"
   />
 </template>

@@ -19,6 +19,7 @@ import { catalog } from '../../data/catalogue.js';
 import AssignDrills from '../looks/AssignDrills.vue';
 import ItemEditor from '../looks/ItemEditor.vue';
 import { withEdits, type DrillWishes } from '../looks/wishes.js';
+import { giveVersion as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{
   rung: Rung;
@@ -58,7 +59,7 @@ function edit(part: keyof typeof edits.value, value: Dose | Drill['place'] | num
 
 <template>
   <div v-if="given && own">
-    <h3>Give it</h3>
+    <h3>{{ wording.giveIt }}</h3>
     <p class="figures">
       <b>{{ setsText(given.dose) }}</b>, {{ doseParts(given.dose).days }}
     </p>
@@ -83,7 +84,7 @@ function edit(part: keyof typeof edits.value, value: Dose | Drill['place'] | num
       :chosen="[given]"
       :look-id="null"
       :person="person"
-      words="Assign this version"
+      :words="wording.assignThisVersion"
     />
   </div>
 </template>

@@ -15,6 +15,8 @@ import { placeName } from '../../data/names.js';
 import { secondsText } from '../../../words/numbers.js';
 import { useSession } from '../../data/session.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { goalPath as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{ person: Person; circumstance: Circumstance; on: OnLadders }>();
 defineEmits<{ choose: [place: string] }>();
@@ -41,11 +43,9 @@ const benchAt = ({ place }: WorkedOn): string => {
   return `/bench?person=${props.person.id}&position=${position}&rung=${version}`;
 };
 const weeksText = (weeks: number): string =>
-  weeks < 1
-    ? 'less than a week to go'
-    : `about ${Math.round(weeks)} ${Math.round(weeks) === 1 ? 'week' : 'weeks'} to go`;
+  weeks < 1 ? wording.lessThanAWeek : wording.aboutToGo(Math.round(weeks), Math.round(weeks) === 1 ? 'week' : 'weeks');
 const heldText = (p: WorkedOn): string =>
-  p.reps === null ? `${secondsText(p.best)} of ${p.seconds} s` : `${p.best} of ${p.reps} reps`;
+  p.reps === null ? wording.ofS(secondsText(p.best), p.seconds) : wording.ofReps(p.best, p.reps);
 async function add(): Promise<void> {
   if (adding.value && (await change(adding.value, 'PUT'))) adding.value = '';
 }
@@ -53,8 +53,8 @@ async function add(): Promise<void> {
 
 <template>
   <section class="card" aria-labelledby="goals">
-    <h2 id="goals">Skills to reach</h2>
-    <p v-if="goals.length === 0" class="text-soft text-sm">None chosen.</p>
+    <h2 id="goals">{{ wording.skillsToReach }}</h2>
+    <p v-if="goals.length === 0" class="text-soft text-sm">{{ wording.noneChosen }}</p>
     <div v-for="{ goal, path } in goals" :key="goal.id" class="mt-2">
       <div class="flex items-center gap-2">
         <h3 class="flex-1">{{ goal.name }}</h3>
@@ -62,18 +62,18 @@ async function add(): Promise<void> {
           v-if="session.isCoach"
           class="link min-h-[44px] text-sm"
           :disabled="busy"
-          :aria-label="`Drop ${goal.name}`"
+          :aria-label="wording.drop(goal.name)"
           @click="change(goal.id, 'DELETE')"
         >
-          Drop
+          {{ wording.dropAlone }}
         </button>
       </div>
-      <p v-if="path.length === 0" class="font-semibold">Every gate on the way is passed.</p>
+      <p v-if="path.length === 0" class="font-semibold">{{ wording.everyGate }}</p>
       <p v-if="path[0]" class="figures text-sm">
-        <b>Next to work on: </b>
+        <b>{{ wording.nextToWorkOn }} </b>
         <RouterLink :to="benchAt(path[0])" class="link">{{ placeName(path[0].place) }}</RouterLink>,
-        {{ path[0].weeks === null ? 'too few sessions to say how long' : weeksText(path[0].weeks)
-        }}{{ path[0].askedBy ? `; asked for by ${placeName(path[0].askedBy)}` : '' }}.
+        {{ path[0].weeks === null ? wording.tooFewSessions : weeksText(path[0].weeks)
+        }}{{ path[0].askedBy ? wording.askedForBy(placeName(path[0].askedBy)) : '' }}.
       </p>
       <ol v-if="path.length" class="text-sm">
         <li v-for="p in path.slice(0, 7)" :key="p.place">
@@ -91,19 +91,19 @@ async function add(): Promise<void> {
           </button>
         </li>
       </ol>
-      <p v-if="path.length > 7" class="text-soft text-sm">and {{ path.length - 7 }} more after them</p>
+      <p v-if="path.length > 7" class="text-soft text-sm">{{ wording.andMoreAfterThem(path.length - 7) }}</p>
     </div>
     <form v-if="session.isCoach" class="mt-2 flex gap-2 print:hidden" @submit.prevent="add">
       <PickOne
         id="goal"
         v-model="adding"
-        label="Skill"
+        :label="wording.skill"
         quiet
         class="flex-1"
-        placeholder="Add a skill …"
+        :placeholder="wording.addASkill"
         :choices="skillGoals.filter((g) => !on.goals.includes(g.id))"
       />
-      <button class="btn" :disabled="!adding || busy">Add</button>
+      <button class="btn" :disabled="!adding || busy">{{ anywhere.add }}</button>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
   </section>

@@ -17,6 +17,7 @@ import {
 import { rollerSpacing } from '../../../core/statics/rollers.js';
 import { catalog } from '../../data/catalogue.js';
 import PickOne from '../../components/PickOne.vue';
+import { kitSizes as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{ body: Body; person: Person | null; on: OnLadders | null }>();
 const ask = reactive({
@@ -28,8 +29,8 @@ const ask = reactive({
   level: 'trained' as Level,
 });
 const CARRIES = [
-  { id: 'both-hands', name: 'both hands' },
-  { id: 'one-side', name: 'one side' },
+  { id: 'both-hands', name: wording.bothHands },
+  { id: 'one-side', name: wording.oneSide },
   { id: 'overhead', name: 'overhead' },
 ];
 /** Today's holding moment of trunk work, from the last four weeks. */
@@ -38,7 +39,7 @@ const held = computed(() => {
   if (!props.on || !newest) return null;
   return momentLately(catalog, props.body, props.on.holds, newest);
 });
-const cm = (metres: number | null): string => (metres === null ? 'out of reach' : `${Math.round(metres * 100)} cm`);
+const cm = (metres: number | null): string => (metres === null ? wording.outOfReach : `${Math.round(metres * 100)} cm`);
 const surface = computed(() => surfaceFor(catalog, props.body, ask.share / 100));
 const elbows = computed(() => elbowsFor(catalog, props.body, 1 + ask.rise / 100));
 const edge = computed(() =>
@@ -51,52 +52,53 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
 
 <template>
   <section class="card" aria-labelledby="kit">
-    <h2 id="kit">Kit for this body</h2>
-    <p class="text-soft text-sm">Start values; what worked comes first.</p>
+    <h2 id="kit">{{ wording.kitForThisBody }}</h2>
+    <p class="text-soft text-sm">{{ wording.startValuesWhatWorked }}</p>
     <div class="grid items-end gap-4 md:grid-cols-[1fr_16rem]">
       <dl class="kit mt-1 text-sm">
         <dt>
-          <label for="q-share">Surface for</label>
-          <input id="q-share" v-model.number="ask.share" type="number" min="25" max="70" class="field figures" /> % on
-          the hands
+          <label for="q-share">{{ wording.surfaceFor }}</label>
+          <input id="q-share" v-model.number="ask.share" type="number" min="25" max="70" class="field figures" />
+          {{ wording.onTheHands }}
         </dt>
-        <dd>{{ cm(surface) }} high</dd>
+        <dd>{{ wording.high(cm(surface)) }}</dd>
         <dt>
-          <label for="q-rise">Elbows ahead for</label>
-          <input id="q-rise" v-model.number="ask.rise" type="number" min="1" max="60" class="field figures" /> % more
+          <label for="q-rise">{{ wording.elbowsAheadFor }}</label>
+          <input id="q-rise" v-model.number="ask.rise" type="number" min="1" max="60" class="field figures" />
+          {{ wording.more }}
         </dt>
         <dd>{{ cm(elbows) }}</dd>
         <dt>
-          <label for="q-edge">Edge for</label>
-          <input id="q-edge" v-model.number="ask.edge" type="number" min="20" max="130" class="field figures" /> % of
-          today
+          <label for="q-edge">{{ wording.edgeFor }}</label>
+          <input id="q-edge" v-model.number="ask.edge" type="number" min="20" max="130" class="field figures" />
+          {{ wording.ofToday }}
         </dt>
         <dd>
           {{
             held
               ? edge === null
-                ? 'out of reach'
+                ? wording.outOfReach
                 : edge < 0
-                  ? `crease ${cm(-edge)} on the block`
-                  : `crease ${cm(edge)} beyond`
-              : 'hold 20 s first'
+                  ? wording.creaseOnTheBlock(cm(-edge))
+                  : wording.creaseBeyond(cm(edge))
+              : wording.holdSFirst
           }}
         </dd>
-        <dt>Band at the hips, half of the margin</dt>
-        <dd>{{ band ? `${Math.round(band.newtons)} N, about ${half(band.kilograms)}` : 'hold 20 s first' }}</dd>
-        <dt>Blocks for the slide-through</dt>
-        <dd>{{ cm(blockHeight(body)) }} high</dd>
+        <dt>{{ wording.bandAtTheHips }}</dt>
+        <dd>{{ band ? wording.nAbout(Math.round(band.newtons), half(band.kilograms)) : wording.holdSFirst }}</dd>
+        <dt>{{ wording.blocksForTheSlide }}</dt>
+        <dd>{{ wording.high(cm(blockHeight(body))) }}</dd>
         <dt>
-          <label for="q-out">Rollers, out by</label>
+          <label for="q-out">{{ wording.rollersOutBy }}</label>
           <input id="q-out" v-model.number="ask.out" type="number" min="0" max="100" step="10" class="field figures" />
           %
         </dt>
-        <dd>{{ cm(rollerSpacing(body, ask.out / 100)) }} apart</dd>
+        <dd>{{ wording.apart(cm(rollerSpacing(body, ask.out / 100))) }}</dd>
         <dt>
-          <span>Carry</span>
+          <span>{{ wording.carry }}</span>
           <PickOne
             id="q-carry"
-            label="Carry"
+            :label="wording.carry"
             quiet
             :choices="CARRIES"
             :model-value="ask.carry"
@@ -104,20 +106,20 @@ const half = (kg: number): string => `${Math.round(kg * 2) / 2} kg`;
           />
           <PickOne
             id="q-level"
-            label="Level"
+            :label="wording.level"
             quiet
             :choices="LEVELS.map((id) => ({ id, name: id }))"
             :model-value="ask.level"
             @update:model-value="ask.level = $event as typeof ask.level"
           />
         </dt>
-        <dd>{{ half(carry.eachHand) }}{{ ask.carry === 'both-hands' ? ' a hand' : '' }}</dd>
+        <dd>{{ half(carry.eachHand) }}{{ ask.carry === 'both-hands' ? wording.aHand : '' }}</dd>
       </dl>
       <svg
         viewBox="0 0 320 84"
         class="w-full max-w-[24rem]"
         role="img"
-        :aria-label="`A surface ${cm(surface)} high, rollers ${cm(rollerSpacing(body, ask.out / 100))} apart`"
+        :aria-label="wording.aSurfaceHighRollers(cm(surface), cm(rollerSpacing(body, ask.out / 100)))"
       >
         <path d="M0 70H320" stroke="var(--soft)" stroke-width="2" />
         <rect v-if="surface" x="10" :y="70 - surface * 70" width="34" :height="surface * 70" fill="var(--rule)" />

@@ -7,6 +7,7 @@ import PickOne from '../../components/PickOne.vue';
 import type { RungStanding } from '../../data/on-ladders.js';
 import { loadText } from '../../../words/loads.js';
 import { layOutLadders, type GraphLink } from './layout.js';
+import { ladderMap as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{
   standings: ReadonlyMap<string, RungStanding>;
@@ -23,7 +24,7 @@ const nameOf = (s: RungStanding): string =>
   s.ladder.id === props.standings.get(props.chosen)?.ladder.id ? s.rung.name : `${s.ladder.name}: ${s.rung.name}`;
 const pathOf = (points: readonly { x: number; y: number }[]): string =>
   points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('');
-const STATE = { passed: 'passed', here: 'here', barred: 'left out', open: '' } as const;
+const STATE = { passed: 'passed', here: 'here', barred: wording.leftOut, open: '' } as const;
 const stateOf = (s: RungStanding): keyof typeof STATE =>
   s.here ? 'here' : s.barred.length > 0 ? 'barred' : s.status.passed ? 'passed' : 'open';
 
@@ -130,22 +131,22 @@ function key(event: KeyboardEvent): void {
       <PickOne
         id="map-find"
         class="min-w-56 flex-1"
-        label="Find on the map"
+        :label="wording.findOnTheMap"
         quiet
-        placeholder="Find a version"
+        :placeholder="wording.findAVersion"
         :choices="choices"
         :model-value="chosen"
         @update:model-value="find"
       />
-      <div class="flex gap-2" role="group" aria-label="The map’s size">
-        <button class="btn" aria-label="Farther" :disabled="drawn <= whole" @click="zoom(1 / 1.4)">
+      <div class="flex gap-2" role="group" :aria-label="wording.theMapsSize">
+        <button class="btn" :aria-label="wording.farther" :disabled="drawn <= whole" @click="zoom(1 / 1.4)">
           <ZoomOut :size="20" aria-hidden="true" />
         </button>
-        <button class="btn" aria-label="Nearer" :disabled="drawn >= 1.5" @click="zoom(1.4)">
+        <button class="btn" :aria-label="wording.nearer" :disabled="drawn >= 1.5" @click="zoom(1.4)">
           <ZoomIn :size="20" aria-hidden="true" />
         </button>
         <button class="btn" :disabled="drawn <= whole" @click="fit">
-          <Maximize :size="20" aria-hidden="true" /> All of it
+          <Maximize :size="20" aria-hidden="true" /> {{ wording.allOfIt }}
         </button>
       </div>
     </div>

@@ -12,6 +12,7 @@ import FigureView from '../../drawing/FigureView.vue';
 import { dayText, placeName } from '../../data/names.js';
 import type { RungStanding } from '../../data/on-ladders.js';
 import { gateShare, knotOf, loadLengths } from './rungs.js';
+import { ladderRungs as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{
   name: string;
@@ -45,7 +46,8 @@ const rows = computed(() =>
         beside: props.sideways.includes(place),
         last: props.last.get(place),
         asks: s.cross.map((c) => ({ id: c.gate.id, name: askedName(c.gate.from), passed: c.passed })),
-        best: s.status.best > 0 ? (s.gate.reps === null ? secondsText(s.status.best) : `${s.status.best} reps`) : null,
+        best:
+          s.status.best > 0 ? (s.gate.reps === null ? secondsText(s.status.best) : wording.reps(s.status.best)) : null,
       };
     })
     .reverse(),
@@ -80,14 +82,19 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <section ref="pane" class="card relative overflow-y-auto !py-2" :aria-label="`${name}, hardest first`" @keydown="key">
+  <section
+    ref="pane"
+    class="card relative overflow-y-auto !py-2"
+    :aria-label="wording.hardestFirst(name)"
+    @keydown="key"
+  >
     <ol>
       <li v-for="r in rows" :key="r.place" class="relative">
         <p v-if="r.s.here && step" class="figures flex items-center gap-2 py-1 text-sm">
           <span class="rails flex h-6 w-20 shrink-0 items-center sm:w-28" aria-hidden="true"
             ><span class="border-rope w-full border-b-4 border-dashed"></span
           ></span>
-          <b>Between:</b> {{ step }}
+          <b>{{ wording.between }}</b> {{ step }}
         </p>
         <div class="flex items-stretch gap-2 max-[359px]:flex-col max-[359px]:gap-0">
           <button
@@ -113,8 +120,8 @@ function key(event: KeyboardEvent): void {
               <span class="flex flex-wrap items-baseline gap-x-2 leading-tight">
                 <span :class="r.s.here || r.place === chosen ? 'font-bold' : 'font-semibold'">{{ r.s.rung.name }}</span>
                 <span class="text-soft figures text-sm"
-                  >{{ loadText(r.s.load) }}{{ r.s.here ? ' · here' : r.s.barred.length ? ' · left out' : ''
-                  }}{{ r.beside ? ' · beside' : '' }}{{ wanted.has(r.place) ? ' · on your way' : '' }}</span
+                  >{{ loadText(r.s.load) }}{{ r.s.here ? wording.here : r.s.barred.length ? wording.leftOut : ''
+                  }}{{ r.beside ? wording.beside : '' }}{{ wanted.has(r.place) ? wording.onYourWay : '' }}</span
                 >
               </span>
               <span v-if="r.long !== null" class="bg-sunk relative mt-1 block h-2 rounded-full" aria-hidden="true">
@@ -130,19 +137,28 @@ function key(event: KeyboardEvent): void {
                 ></span>
               </span>
               <span v-if="r.asks.length" class="block text-sm leading-tight">
-                <span class="text-soft">first </span
-                ><span v-for="a in r.asks" :key="a.id" class="border-sea mr-2 border-b-2 border-dashed"
+                <span class="text-soft">{{ wording.first }} </span><span
+                  v-for="a in r.asks"
+                  :key="a.id"
+                  class="border-sea mr-2 border-b-2 border-dashed"
                   >{{ a.passed ? '✓' : '○' }} {{ a.name }}{{ ' ' }}</span
                 >
               </span>
-              <span v-if="r.s.here && opens" class="figures block text-sm">Even chance from {{ dayText(opens) }}</span>
+              <span v-if="r.s.here && opens" class="figures block text-sm">{{
+                wording.evenChanceFrom(dayText(opens))
+              }}</span>
             </span>
           </button>
           <div
             class="flex w-24 shrink-0 flex-col justify-center text-sm leading-tight max-[359px]:w-full max-[359px]:pl-[5.5rem] sm:w-44"
           >
             <p class="figures flex items-center gap-2">
-              <svg viewBox="0 0 28 28" class="h-7 w-7 shrink-0" role="img" :aria-label="`Gate ${KNOT_WORDS[r.knot]}`">
+              <svg
+                viewBox="0 0 28 28"
+                class="h-7 w-7 shrink-0"
+                role="img"
+                :aria-label="wording.gate(KNOT_WORDS[r.knot])"
+              >
                 <path d="M14 0V28" stroke="var(--rule)" stroke-width="4" />
                 <template v-if="r.knot === 'tied'">
                   <circle cx="14" cy="14" r="9" fill="var(--rope)" />
@@ -167,10 +183,10 @@ function key(event: KeyboardEvent): void {
                 </template>
               </svg>
               <span
-                >{{ gateAmountText(r.s.gate) }}<template v-if="r.best">, best {{ r.best }}</template></span
+                >{{ gateAmountText(r.s.gate) }}<template v-if="r.best">{{ wording.best(r.best) }}</template></span
               >
             </p>
-            <p v-if="r.last" class="text-soft figures max-sm:hidden">last {{ dayText(r.last) }}</p>
+            <p v-if="r.last" class="text-soft figures max-sm:hidden">{{ wording.last(dayText(r.last)) }}</p>
           </div>
         </div>
       </li>

@@ -23,6 +23,8 @@ import LadderRungs from './LadderRungs.vue';
 import { useForesight } from './use-foresight.js';
 import RungPanel from './RungPanel.vue';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { laddersPage as wording } from '../../../words/pages/ladders.js';
 
 const NOTHING: OnLadders = { holds: [], steps: [], goals: [], said: [] };
 const route = useRoute();
@@ -119,23 +121,23 @@ const between = computed(() => {
 
 <template>
   <div class="hidden print:block">
-    <p class="text-3xl font-bold">{{ person?.name ?? 'An average body' }}</p>
-    <p class="text-lg">{{ everything ? 'All ladders' : ladder.name }}, {{ dayText(hallToday()) }}</p>
-    <p class="text-sm">The easiest stands at the bottom. Beside each version you read what to show before the next.</p>
+    <p class="text-3xl font-bold">{{ person?.name ?? wording.anAverageBody }}</p>
+    <p class="text-lg">{{ everything ? wording.allLadders : ladder.name }}, {{ dayText(hallToday()) }}</p>
+    <p class="text-sm">{{ wording.theEasiestStands }}</p>
   </div>
   <div class="flex flex-wrap items-end gap-3 print:hidden">
-    <h1 class="mr-2">Ladders</h1>
+    <h1 class="mr-2">{{ anywhere.ladders }}</h1>
     <PersonPicker
       id="l-who"
       class="w-56"
-      label="Who"
+      :label="anywhere.who"
       :model-value="personId"
       @update:model-value="(id) => router.replace({ query: { person: id } })"
     />
     <div>
       <PickOne
         id="l-ladder"
-        label="Ladder"
+        :label="wording.ladder"
         quiet
         class="min-w-56"
         :choices="ladders"
@@ -144,18 +146,16 @@ const between = computed(() => {
       />
     </div>
     <label class="flex min-h-[44px] items-center gap-2">
-      <input v-model="everything" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> All ladders
+      <input v-model="everything" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> {{ wording.allLadders }}
     </label>
     <PersonTags v-if="person" :person="{ ...person, group: null }" />
-    <RouterLink :to="`/lever?at=${chosen}${personId ? `&person=${personId}` : ''}`" class="btn ml-auto"
-      >Lever calculator</RouterLink
-    >
+    <RouterLink :to="`/lever?at=${chosen}${personId ? `&person=${personId}` : ''}`" class="btn ml-auto">{{
+      wording.leverCalculator
+    }}</RouterLink>
   </div>
   <LoadState v-if="problem" class="mt-3" :error="problem" @retry="read.load()" />
-  <p v-if="!personId" class="note mt-3">
-    Choose a person to see places, gates and loads for their body. The figures shown are an average body’s.
-  </p>
-  <p v-else-if="unread" class="note mt-3">Their details are not on this device: the figures are an average body’s.</p>
+  <p v-if="!personId" class="note mt-3">{{ wording.chooseAPerson }}</p>
+  <p v-else-if="unread" class="note mt-3">{{ wording.theirDetails }}</p>
   <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-4 lg:sticky lg:top-16">
       <LoadState v-if="waits" :loading="true" />

@@ -11,6 +11,7 @@ import type { KnobId } from '../../../core/formats/lever.js';
 import type { Point } from '../../../core/geometry.js';
 import type { Knob, Knobs } from '../../../core/statics/knobs.js';
 import { staticsOf, type Joint, type Statics } from '../../../core/statics/statics.js';
+import { leverFigure as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{ rung: Rung; body: Body; statics: Statics; knobs: Knobs; known: readonly Knob[] }>();
 const emit = defineEmits<{ set: [knob: KnobId, value: number] }>();
@@ -58,7 +59,7 @@ const JOINT_AT: Record<Joint, (f: FigurePoints) => Point> = {
   shoulder: (f) => f.shoulder,
   knee: (f) => f.knee,
 };
-const JOINT_WORDS: Record<Joint, string> = { lumbar: 'low back', hip: 'hip', shoulder: 'shoulder', knee: 'knee' };
+const JOINT_WORDS: Record<Joint, string> = { lumbar: wording.lowBack, hip: 'hip', shoulder: 'shoulder', knee: 'knee' };
 /** Rings whose area goes with the moment. */
 const rings = computed(() =>
   (Object.keys(props.statics.moments) as Joint[]).map((joint) => {
@@ -120,7 +121,7 @@ function drag(event: PointerEvent): void {
     :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`"
     class="h-full w-full touch-none"
     role="img"
-    :aria-label="`${rung.name}: ${arrows.map((a) => `${a.name} ${Math.round(100 * a.share)} % of body weight`).join(', ')}; ${rings.map((r) => r.says).join(', ')}`"
+    :aria-label="`${rung.name}: ${arrows.map((a) => wording.ofBodyWeight(a.name, Math.round(100 * a.share))).join(', ')}; ${rings.map((r) => r.says).join(', ')}`"
     @pointermove="drag"
     @pointerup="held = null"
     @pointercancel="held = null"

@@ -24,6 +24,8 @@ import LeverFigure from './LeverFigure.vue';
 import OwnVersion from './OwnVersion.vue';
 import { useSession } from '../../data/session.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { leverPage as wording } from '../../../words/pages/ladders.js';
 
 const session = useSession();
 const route = useRoute();
@@ -98,26 +100,31 @@ function take(step: Step): void {
   knobs[step.knob] = step.value;
 }
 const STEP_OF: Record<Knob['unit'], number> = { m: 0.01, '°': 1, kg: 0.5, N: 5 };
-const JOINT_WORDS = { lumbar: 'Low back', hip: 'Hips', shoulder: 'Shoulders', knee: 'Knees' } as const;
+const JOINT_WORDS = {
+  lumbar: wording.lowBack,
+  hip: wording.hips,
+  shoulder: wording.shoulders,
+  knee: wording.knees,
+} as const;
 const shown = (knob: Knob, value: number): string =>
   knob.unit === 'm' ? `${Math.round(value * 100)} cm` : `${Math.round(value * 2) / 2} ${knob.unit}`.replace(' °', '°');
 </script>
 
 <template>
   <div class="flex flex-wrap items-end gap-3">
-    <h1 class="mr-2">Lever calculator</h1>
+    <h1 class="mr-2">{{ wording.leverCalculator }}</h1>
     <PersonPicker
       id="v-who"
       class="w-56"
-      label="Who"
-      nobody="An average body"
-      :placeholder="personId ? '…' : 'An average body'"
+      :label="anywhere.who"
+      :nobody="wording.anAverageBody"
+      :placeholder="personId ? '…' : wording.anAverageBody"
       :model-value="personId"
       @update:model-value="(id) => go({ person: id })"
     />
     <PickOne
       id="v-family"
-      label="Position"
+      :label="anywhere.position"
       quiet
       class="min-w-56"
       :choices="catalog.families"
@@ -126,7 +133,7 @@ const shown = (knob: Knob, value: number): string =>
     />
     <PickOne
       id="v-rung"
-      label="Version"
+      :label="anywhere.version"
       quiet
       class="min-w-72"
       :choices="offeredRungs(catalog, rung.family).map((r) => ({ id: placeKey(r), name: r.name }))"
@@ -139,7 +146,7 @@ const shown = (knob: Knob, value: number): string =>
   <div v-else class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="figure">
-        <h2 id="figure" class="sr-only">Figure</h2>
+        <h2 id="figure" class="sr-only">{{ wording.figure }}</h2>
         <div class="h-[17rem]">
           <LeverFigure
             :rung="rung"
@@ -151,36 +158,38 @@ const shown = (knob: Knob, value: number): string =>
           />
         </div>
         <p v-if="standing.failed" role="alert" class="note text-sm">
-          This body cannot stand like that: {{ standing.failed }}.
+          {{ wording.thisBodyCannotStand(standing.failed) }}
         </p>
-        <p v-else-if="!standing.statics.balanced" class="note text-sm">
-          Out of balance: the weight does not lie over what carries it. Only speed or a helper holds this.
-        </p>
+        <p v-else-if="!standing.statics.balanced" class="note text-sm">{{ wording.outOfBalance }}</p>
         <p class="figures mt-1">
           <b class="text-3xl">{{ loadText(standing.load) }}</b>
           <span v-if="standing.load" class="ml-2">{{ GOVERNING_WORDS[standing.load.governs] }}</span>
         </p>
         <p class="figures" aria-live="polite">
-          <template v-if="standing.load && own"
-            >{{ (standing.load.value / Math.max(own.value, 1e-9)).toFixed(2) }} of this version as it is</template
-          >
+          <template v-if="standing.load && own">{{
+            wording.ofThisVersion((standing.load.value / Math.max(own.value, 1e-9)).toFixed(2))
+          }}</template>
           <template v-if="standing.load && reference">
-            · {{ (standing.load.value / reference.value).toFixed(2) }} of
-            {{ familyName(standing.reference.family).toLowerCase() }},
-            {{ standing.reference.name.toLowerCase() }}</template
+            {{
+              wording.of(
+                (standing.load.value / reference.value).toFixed(2),
+                familyName(standing.reference.family).toLowerCase(),
+                standing.reference.name.toLowerCase(),
+              )
+            }}</template
           >
           <template v-if="standing.load && todayLoad && today">
-            · <b>{{ (standing.load.value / todayLoad.value).toFixed(2) }} of today’s “{{ today.name }}”</b></template
+            · <b>{{ wording.ofTodays((standing.load.value / todayLoad.value).toFixed(2), today.name) }}</b></template
           >
         </p>
         <table class="figures mt-2 w-full text-sm">
           <thead class="text-soft">
             <tr>
-              <th scope="col" class="text-left font-normal">Joint</th>
+              <th scope="col" class="text-left font-normal">{{ wording.joint }}</th>
               <th scope="col" class="text-right font-normal">N·m</th>
-              <th scope="col" class="text-right font-normal">of weight × height</th>
-              <th scope="col" class="text-right font-normal">of the reference</th>
-              <th scope="col" class="text-right font-normal">works</th>
+              <th scope="col" class="text-right font-normal">{{ wording.ofWeightHeight }}</th>
+              <th scope="col" class="text-right font-normal">{{ wording.ofTheReference }}</th>
+              <th scope="col" class="text-right font-normal">{{ wording.works }}</th>
             </tr>
           </thead>
           <tbody>
@@ -195,21 +204,23 @@ const shown = (knob: Knob, value: number): string =>
         </table>
         <p class="text-soft mt-2 text-sm">
           {{
-            standing.statics.shared
-              ? 'More than two contacts: how they share the weight is an estimate (least squares). '
-              : ''
-          }}{{ knowsBody(person) ? '' : 'Height or weight are not known: figures are an average body’s. ' }}A comparison
-          of loads at rest, not a measure of risk.
+            wording.aComparisonOfLoads(
+              standing.statics.shared ? wording.moreThanTwoContacts : '',
+              knowsBody(person) ? '' : wording.heightOrWeight,
+            )
+          }}
         </p>
       </section>
       <KitSizes :body="body" :person="person" :on="on" />
     </div>
     <div class="min-w-0 space-y-4">
       <section class="card" aria-labelledby="find">
-        <h2 id="find">Find the step</h2>
+        <h2 id="find">{{ wording.findTheStep }}</h2>
         <form class="mt-1 flex items-end gap-2" @submit.prevent="find">
           <div class="flex-1">
-            <label class="label" for="wanted">{{ todayLoad ? 'Of today’s load' : 'Of this version’s load' }}</label>
+            <label class="label" for="wanted">{{
+              todayLoad ? wording.ofTodaysLoad : wording.ofThisVersionsLoad
+            }}</label>
             <input
               id="wanted"
               v-model.number="wanted"
@@ -221,9 +232,9 @@ const shown = (knob: Knob, value: number): string =>
               required
             />
           </div>
-          <button class="btn btn-main" :disabled="!base">Find</button>
+          <button class="btn btn-main" :disabled="!base">{{ wording.find }}</button>
         </form>
-        <ul v-if="steps?.length" class="mt-2" aria-label="Steps">
+        <ul v-if="steps?.length" class="mt-2" :aria-label="wording.steps">
           <li v-for="s in steps" :key="`${s.knob}${s.value}`">
             <button class="flex min-h-[44px] w-full items-center gap-2 text-left" @click="take(s)">
               <span class="flex-1 font-semibold">{{ stepText(rung, body, s) }}</span>
@@ -231,12 +242,12 @@ const shown = (knob: Knob, value: number): string =>
             </button>
           </li>
         </ul>
-        <p v-else-if="steps" class="mt-2">No setting of this version gives that load. Try another version.</p>
+        <p v-else-if="steps" class="mt-2">{{ wording.noSetting }}</p>
       </section>
       <section class="card" aria-labelledby="knobs">
         <div class="flex items-center gap-2">
-          <h2 id="knobs" class="flex-1">Knobs</h2>
-          <button class="btn" :disabled="Object.keys(knobs).length === 0" @click="reset">As it is</button>
+          <h2 id="knobs" class="flex-1">{{ wording.knobs }}</h2>
+          <button class="btn" :disabled="Object.keys(knobs).length === 0" @click="reset">{{ wording.asItIs }}</button>
         </div>
         <div v-for="k in known" :key="k.id" class="mt-1">
           <label class="flex text-sm font-semibold" :for="`k-${k.id}`"

@@ -12,6 +12,8 @@ import TakeAway from '../../components/TakeAway.vue';
 import { putEntry, shipped } from '../../data/catalogue.js';
 import { useFormDraft } from '../../data/drafts.js';
 import { useZodForm } from '../../data/form.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { ownVersion as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{ rung: Rung; pose: Pose; knobs: Knobs }>();
 const emit = defineEmits<{ made: [place: string] }>();
@@ -54,7 +56,7 @@ watch(
 const draft = useFormDraft(
   {
     of: () => `version/${placeKey(props.rung)}`,
-    name: 'The version',
+    name: wording.theVersion,
     schema: z.object({ name: z.string(), how: z.string(), target: z.number() }),
   },
   open,
@@ -92,12 +94,10 @@ function back(rung: Rung): void {
 
 <template>
   <section class="card" aria-labelledby="own">
-    <h2 id="own">A version of your own</h2>
-    <p v-if="kit.length" class="text-soft text-sm">
-      Plate, band and edge are kit, not shape: set them back to keep the rest.
-    </p>
+    <h2 id="own">{{ wording.aVersionOfYour }}</h2>
+    <p v-if="kit.length" class="text-soft text-sm">{{ wording.plateBandAndEdge }}</p>
     <div v-else-if="!open" class="mt-1 flex flex-wrap gap-2">
-      <button class="btn" @click="start">Keep this as a version</button>
+      <button class="btn" @click="start">{{ wording.keepThis }}</button>
       <TakeAway
         v-if="subject"
         :key="placeKey(subject)"
@@ -112,14 +112,14 @@ function back(rung: Rung): void {
     <form v-else class="mt-1 space-y-2" novalidate @submit.prevent="keep">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <div class="grid grid-cols-[1fr_6rem] gap-2">
-        <FormField id="o-name" v-model="typed.name" path="name" label="Name" maxlength="60" required />
-        <FormField id="o-target" v-model="typed.target" path="target" label="Target, s" type="number" required />
+        <FormField id="o-name" v-model="typed.name" path="name" :label="anywhere.name" maxlength="60" required />
+        <FormField id="o-target" v-model="typed.target" path="target" :label="wording.targetS" type="number" required />
       </div>
-      <FormField id="o-how" v-model="typed.how" path="how" label="How" maxlength="300" required />
+      <FormField id="o-how" v-model="typed.how" path="how" :label="wording.how" maxlength="300" required />
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="busy">Keep</button>
-        <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
+        <button class="btn btn-main" :disabled="busy">{{ anywhere.keep }}</button>
+        <button type="button" class="btn" @click="(draft.drop(), (open = false))">{{ anywhere.cancel }}</button>
       </div>
     </form>
   </section>

@@ -23,6 +23,7 @@ import CrossGateItem from './CrossGateItem.vue';
 import GiveVersion from './GiveVersion.vue';
 import StepProposal from './StepProposal.vue';
 import { useForesight } from './use-foresight.js';
+import { rungPanel as wording } from '../../../words/pages/ladders.js';
 
 const FanChart = defineAsyncComponent(withCharts(() => import('./FanChart.vue')));
 const props = defineProps<{
@@ -51,7 +52,7 @@ const {
 );
 /** Sessions that are told, and not watched. */
 const told = computed(() => sessions.value.filter((s) => s.said).length);
-const bestText = (best: number): string => (counted.value ? `${best} reps` : secondsText(best));
+const bestText = (best: number): string => (counted.value ? wording.repsWithBest(best) : secondsText(best));
 const tight = computed(() => hamstringBand(props.standing.rung, body.value.mass, props.legRaise));
 const proposal = computed(() => proposalAt(props.standing.rung, props.circumstance, props.on));
 const against = computed(() => {
@@ -82,40 +83,48 @@ const decisions = computed(() =>
       </div>
     </div>
     <p v-if="standing.barred.length" class="note text-sm">
-      Left out for: {{ standing.barred.map(cautionName).join(', ') }}.
+      {{ wording.leftOutFor(standing.barred.map(cautionName).join(', ')) }}
     </p>
     <div>
       <p class="figures">
         <b class="text-2xl">{{ loadText(standing.load) }}</b>
         <span v-if="against !== null && today && today.rung !== standing.rung">
-          · {{ against.toFixed(2) }} of today’s “{{ today.rung.name }}”</span
+          {{ wording.ofTodays(against.toFixed(2), today.rung.name) }}</span
         >
       </p>
       <p class="text-soft text-sm">
         {{
-          standing.load
-            ? GOVERNING_WORDS[standing.load.governs]
-            : 'Turning and pulling show no lever in the plane: effort grows'
-        }}{{ standing.load?.moreEffort ? '; same lever, more effort' : ''
-        }}{{ knowsBody(person) ? '' : '; height or weight are not known, so this is an average body’s' }}. A comparison,
-        not a risk of injury.
-        <RouterLink :to="`/lever?person=${person.id}&at=${place}`" class="link">Move the figure</RouterLink>
+          wording.aComparison(
+            standing.load ? GOVERNING_WORDS[standing.load.governs] : wording.turningAndPullingShow,
+            standing.load?.moreEffort ? wording.sameLeverMoreEffort : '',
+            knowsBody(person) ? '' : wording.heightOrWeight,
+          )
+        }}
+        <RouterLink :to="`/lever?person=${person.id}&at=${place}`" class="link">{{ wording.moveTheFigure }}</RouterLink>
       </p>
     </div>
     <p v-if="tight" class="note figures text-sm">
-      Hamstrings: {{ Math.round(tight.measured) }}° measured, {{ Math.round(tight.needed) }}° asked for. They may add
-      {{ Math.round(tight.low) }}–{{ Math.round(tight.high) }} N·m at the hips; a rough band by assumption, range first.
+      {{
+        wording.hamstringsMeasuredAsked(
+          Math.round(tight.measured),
+          Math.round(tight.needed),
+          Math.round(tight.low),
+          Math.round(tight.high),
+        )
+      }}
     </p>
     <p v-if="standing.ladder.exceptions[place]" class="text-soft text-sm">
-      Why it is no heavier than the one below: {{ standing.ladder.exceptions[place] }}.
+      {{ wording.whyIt(standing.ladder.exceptions[place] ?? '') }}
     </p>
     <div>
-      <h3>Gate</h3>
+      <h3>{{ wording.gate }}</h3>
       <p class="figures">{{ gateText(standing.gate) }}</p>
-      <p v-if="standing.status.passed" class="font-semibold">Passed. Best {{ bestText(standing.status.best) }}.</p>
+      <p v-if="standing.status.passed" class="font-semibold">
+        {{ wording.passedBest(bestText(standing.status.best)) }}
+      </p>
       <p v-else class="figures">
-        {{ standing.status.best > 0 ? `Best ${bestText(standing.status.best)}. ` : 'Not held yet. ' }}<b>Missing:</b>
-        {{ standing.status.missing.map(missingText).join('; ') }}.
+        {{ standing.status.best > 0 ? wording.best(bestText(standing.status.best)) : wording.notHeldYet
+        }}<b>{{ wording.missing }}</b> {{ standing.status.missing.map(missingText).join('; ') }}.
       </p>
       <ul v-if="standing.cross.length" class="mt-1 text-sm">
         <CrossGateItem v-for="c in standing.cross" :key="c.gate.id" :status="c" />
@@ -139,10 +148,10 @@ const decisions = computed(() =>
       :wanted="wanted"
     />
     <div v-if="foresight">
-      <h3>When the gate opens</h3>
+      <h3>{{ wording.whenTheGateOpens }}</h3>
       <p v-if="pace !== null && Math.abs(pace - 1) > 0.05" class="text-soft">{{ workPaceText(pace) }}</p>
       <p v-if="told > 0" class="text-soft">
-        {{ told }} of {{ sessions.length }} sessions are the person’s own word, and count less.
+        {{ wording.ofSessions(told, sessions.length) }}
       </p>
       <template v-if="!foresight.ok">
         <p>{{ noForecastText(foresight.why, dayText) }}</p>
@@ -156,32 +165,32 @@ const decisions = computed(() =>
       </template>
       <template v-else>
         <p class="figures">
-          <template v-if="standing.status.passed">Open already. </template>
+          <template v-if="standing.status.passed">{{ wording.openAlready }} </template>
           <template v-else>
-            Even chance from
-            <b>{{ foresight.forecast.at50 ? dayText(foresight.forecast.at50) : 'beyond half a year' }}</b>, four in five
-            from
-            <b>{{ foresight.forecast.at80 ? dayText(foresight.forecast.at80) : 'a day that cannot be said yet' }}</b>.
+            {{ wording.evenChanceFrom }}
+            <b>{{ foresight.forecast.at50 ? dayText(foresight.forecast.at50) : wording.beyondHalfAYear }}</b>{{
+              wording.fourInFiveFrom
+            }}
+            <b>{{ foresight.forecast.at80 ? dayText(foresight.forecast.at80) : wording.aDayThatCannot }}</b>.
           </template>
-          {{ (foresight.forecast.slope * 7).toFixed(1) }} {{ counted ? 'reps' : 's' }} a week over the next four, if the
-          work is done as it was.
+          {{ wording.aWeekOver((foresight.forecast.slope * 7).toFixed(1), counted ? wording.reps : 's') }}
         </p>
         <FanChart :forecast="foresight.forecast" :sessions="sessions" :gate="wanted" :unit="counted ? 'reps' : 's'" />
       </template>
     </div>
     <p v-if="silent.length" class="text-soft text-sm">
-      Out of force here: {{ silent.map((g) => g.says).join('; ') }}.
+      {{ wording.outOfForceHere(silent.map((g) => g.says).join('; ')) }}
       <button
         v-for="g in session.isCoach ? silent : []"
         :key="g.id"
         class="link ml-1 min-h-[44px]"
         @click="restore(g.id)"
       >
-        Put it back
+        {{ wording.putItBack }}
       </button>
     </p>
     <div v-if="history.length > 1">
-      <h3>Places on this ladder</h3>
+      <h3>{{ wording.placesOnThisLadder }}</h3>
       <ol class="text-sm">
         <li v-for="h in history" :key="h.since + h.place">
           <span class="text-soft figures">{{ dayText(h.since) }}</span> {{ placeName(h.place) }}
@@ -189,11 +198,11 @@ const decisions = computed(() =>
       </ol>
     </div>
     <div v-if="decisions.length">
-      <h3>Decided</h3>
+      <h3>{{ wording.decided }}</h3>
       <ul class="text-sm">
         <li v-for="d in decisions" :key="d.id">
           {{ dayText(d.day) }}, {{ d.by }}: {{ d.decision }}, {{ placeName(d.to) }}, {{ Math.round(d.seconds) }} s
-          <span class="text-soft">(rule {{ d.rule }}{{ d.reason ? `; ${d.reason}` : '' }})</span>
+          <span class="text-soft">{{ wording.rule(d.rule, d.reason ? `; ${d.reason}` : '') }}</span>
         </li>
       </ul>
     </div>

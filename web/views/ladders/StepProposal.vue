@@ -16,6 +16,8 @@ import { dayText, placeName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import FormField from '../../components/FormField.vue';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { stepProposal as wording } from '../../../words/pages/ladders.js';
 
 const props = defineProps<{
   proposal: Proposal;
@@ -29,7 +31,11 @@ const props = defineProps<{
 const session = useSession();
 const { busy, error, run } = useAction();
 const mode = ref<'none' | 'changed' | 'declined'>('none');
-const DONE: Record<LadderStep['decision'], string> = { accepted: 'Accepted', changed: 'Changed', declined: 'Declined' };
+const DONE: Record<LadderStep['decision'], string> = {
+  accepted: wording.accepted,
+  changed: wording.changed,
+  declined: wording.declined,
+};
 
 const told = computed(() => wordsOfStep(props.rung, props.body, props.proposal));
 const answered = computed(() => answeredStep(props.on, props.rung, props.proposal, props.lookId));
@@ -64,8 +70,8 @@ const takeBack = (): Promise<boolean> => run(() => takeStepBack(props.person.id,
 <template>
   <section aria-labelledby="next-step">
     <div class="flex items-center gap-2">
-      <h3 id="next-step">Next step</h3>
-      <span class="tag">rule {{ proposal.rule }}</span>
+      <h3 id="next-step">{{ wording.nextStep }}</h3>
+      <span class="tag">{{ wording.rule(proposal.rule) }}</span>
     </div>
     <p class="mt-1 font-semibold">{{ told.says }}</p>
     <dl class="text-soft figures mt-1 flex flex-wrap gap-x-4 text-sm">
@@ -75,32 +81,54 @@ const takeBack = (): Promise<boolean> => run(() => takeStepBack(props.person.id,
       </div>
     </dl>
     <p v-if="answered" role="status" class="mt-2 text-sm">
-      <b>{{ DONE[answered.decision] }}</b> by {{ answered.by }}, {{ dayText(answered.day)
-      }}{{ answered.decision === 'changed' ? `: ${placeName(answered.to)}, ${Math.round(answered.seconds)} s` : ''
-      }}{{ answered.reason ? `. ${answered.reason}` : '' }}
-      <button v-if="session.isCoach" class="link min-h-[44px]" :disabled="busy" @click="takeBack">Take it back</button>
+      <b>{{ DONE[answered.decision] }}</b>
+      {{
+        wording.by(
+          answered.by,
+          dayText(answered.day),
+          answered.decision === 'changed' ? `: ${placeName(answered.to)}, ${Math.round(answered.seconds)} s` : '',
+          answered.reason ? `. ${answered.reason}` : '',
+        )
+      }}
+      <button v-if="session.isCoach" class="link min-h-[44px]" :disabled="busy" @click="takeBack">
+        {{ wording.takeItBack }}
+      </button>
     </p>
     <template v-else-if="session.isCoach">
       <div v-if="mode === 'none'" class="mt-2 flex flex-wrap gap-2">
-        <button class="btn btn-main" :disabled="busy" @click="accept">Accept</button>
-        <button class="btn" @click="open('changed')">Change</button>
-        <button class="btn" @click="open('declined')">Decline</button>
+        <button class="btn btn-main" :disabled="busy" @click="accept">{{ wording.accept }}</button>
+        <button class="btn" @click="open('changed')">{{ anywhere.change }}</button>
+        <button class="btn" @click="open('declined')">{{ wording.decline }}</button>
       </div>
       <form v-else class="mt-2 space-y-2" novalidate @submit.prevent="decide">
         <div v-if="mode === 'changed'" class="grid grid-cols-[1fr_6rem] gap-2">
           <PickOne
             id="st-to"
             v-model="form.typed.to"
-            label="Go to"
+            :label="wording.goTo"
             :choices="choices.map((r) => ({ id: placeKey(r), name: r.name }))"
           />
-          <FormField id="st-s" v-model="form.typed.seconds" path="seconds" label="For, s" type="number" required />
+          <FormField
+            id="st-s"
+            v-model="form.typed.seconds"
+            path="seconds"
+            :label="wording.forS"
+            type="number"
+            required
+          />
         </div>
-        <FormField id="st-why" v-model="form.typed.reason" path="reason" label="Why" maxlength="300" required />
+        <FormField
+          id="st-why"
+          v-model="form.typed.reason"
+          path="reason"
+          :label="wording.why"
+          maxlength="300"
+          required
+        />
         <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
         <div class="flex gap-2">
-          <button class="btn btn-main" :disabled="form.busy.value">Keep</button>
-          <button type="button" class="btn" @click="mode = 'none'">Cancel</button>
+          <button class="btn btn-main" :disabled="form.busy.value">{{ anywhere.keep }}</button>
+          <button type="button" class="btn" @click="mode = 'none'">{{ anywhere.cancel }}</button>
         </div>
       </form>
     </template>

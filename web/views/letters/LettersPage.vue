@@ -11,6 +11,8 @@ import SureButton from '../../components/SureButton.vue';
 import { useAction } from '../../data/action.js';
 import { removeLetter, useLetter, useLetters } from '../../data/letters.js';
 import { agoText, dayTimeText } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { lettersPage as wording } from '../../../words/pages/letters.js';
 
 const outbox = useLetters();
 const letters = computed(() => outbox.value.value?.letters ?? []);
@@ -23,27 +25,23 @@ const { busy, error, run } = useAction();
 </script>
 
 <template>
-  <h1>Outbox</h1>
+  <h1>{{ wording.outbox }}</h1>
   <p class="text-soft max-w-[70ch]">
     {{
-      outbox.value.value?.leaves === false
-        ? 'Mail is simulated: every letter is written whole, and none leaves this machine. Read here what would have gone.'
-        : 'Letters as they went.'
+      wording.theyAreKept(
+        outbox.value.value?.leaves === false ? wording.mailIsSimulatedEvery : wording.lettersAsTheyWent,
+        LETTER_DAYS,
+      )
     }}
-    They are kept for {{ LETTER_DAYS }} days, sealed.
   </p>
   <LoadState
     :loading="outbox.loading.value"
     :error="outbox.error.value"
-    :empty="
-      outbox.value.value && letters.length === 0
-        ? 'No letter yet. Send drills or a record from a person’s page, or a programme from its plan.'
-        : undefined
-    "
+    :empty="outbox.value.value && letters.length === 0 ? wording.noLetterYetSend : undefined"
     @retry="outbox.load()"
   />
   <div v-if="letters.length" class="mt-4 columns grid items-start gap-4 lg:grid-cols-[22rem_1fr]">
-    <ol class="card divide-rule divide-y !p-1" aria-label="Letters">
+    <ol class="card divide-rule divide-y !p-1" :aria-label="wording.letters">
       <li v-for="l in letters" :key="l.id">
         <button
           class="flex min-h-[44px] w-full items-start gap-2 rounded p-2 text-left"
@@ -60,21 +58,21 @@ const { busy, error, run } = useAction();
         </button>
       </li>
     </ol>
-    <section class="card min-w-0" aria-label="The letter">
+    <section class="card min-w-0" :aria-label="wording.theLetter">
       <LoadState :loading="letter.loading.value && !read" :error="letter.error.value" @retry="letter.load()" />
       <template v-if="read">
         <h2>{{ read.subject }}</h2>
         <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-4">
-          <dt class="text-soft">To</dt>
+          <dt class="text-soft">{{ wording.to }}</dt>
           <dd class="break-all">
             <RouterLink :to="`/people/${read.personId}`" class="link">{{ read.personName }}</RouterLink>
             &lt;{{ read.to }}&gt;
           </dd>
-          <dt class="text-soft">Sent</dt>
+          <dt class="text-soft">{{ wording.sent }}</dt>
           <dd class="figures">{{ dayTimeText(read.at) }}, {{ read.by }}</dd>
         </dl>
         <p class="border-rule mt-3 border-t pt-3 break-words whitespace-pre-line">{{ read.text }}</p>
-        <ul class="mt-3 flex flex-wrap gap-2" aria-label="Files with it">
+        <ul class="mt-3 flex flex-wrap gap-2" :aria-label="wording.filesWithIt">
           <li v-for="(a, i) in read.attachments" :key="i">
             <a class="btn" :href="`/api/letters/${read.id}/attachments/${i}`" download
               ><Download :size="18" aria-hidden="true" /> {{ a.name }} ({{ sizeText(a.bytes) }})</a
@@ -82,7 +80,7 @@ const { busy, error, run } = useAction();
           </li>
           <li>
             <a class="btn" :href="`/api/letters/${read.id}/message.eml`" download
-              ><Download :size="18" aria-hidden="true" /> The whole message</a
+              ><Download :size="18" aria-hidden="true" /> {{ wording.theWholeMessage }}</a
             >
           </li>
         </ul>
@@ -90,9 +88,9 @@ const { busy, error, run } = useAction();
       <div v-if="shown" class="mt-3">
         <p v-if="error" role="alert" class="note">{{ error }}</p>
         <SureButton
-          label="Let it go"
-          says="It is deleted from the outbox for good. A link in it works until you take it back on its programme."
-          sure="Let it go"
+          :label="anywhere.letItGo"
+          :says="wording.itIsDeleted"
+          :sure="anywhere.letItGo"
           :busy="busy"
           @do="run(() => removeLetter(shown!))"
         />

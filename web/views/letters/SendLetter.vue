@@ -15,6 +15,8 @@ import { useFormDraft } from '../../data/drafts.js';
 import { useZodForm } from '../../data/form.js';
 import { sendLetter } from '../../data/letters.js';
 import { changePerson, usePerson } from '../../data/people.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { sendLetter as wording } from '../../../words/pages/letters.js';
 
 const props = defineProps<{ personId: string; what: LetterKind; of: string | null; label?: string }>();
 const open = ref(false);
@@ -47,7 +49,7 @@ const {
 const draft = useFormDraft(
   {
     of: () => `letter/${props.personId}/${props.what}/${props.of ?? ''}`,
-    name: 'The letter',
+    name: wording.theLetter,
     schema: z.object({ to: z.string(), note: z.string(), days: z.string(), keep: z.boolean() }),
   },
   open,
@@ -71,54 +73,53 @@ async function send(event: Event): Promise<void> {
 </script>
 
 <template>
-  <button class="btn" @click="begin"><Send :size="18" aria-hidden="true" /> {{ label ?? 'Send' }}</button>
+  <button class="btn" @click="begin"><Send :size="18" aria-hidden="true" /> {{ label ?? wording.send }}</button>
   <span v-if="sent" role="status" class="text-soft self-center text-sm">
-    Written to {{ sent }}.
-    <RouterLink to="/letters" class="link inline-block min-h-[44px] content-center">Read it</RouterLink>
+    {{ wording.writtenTo(sent) }}
+    <RouterLink to="/letters" class="link inline-block min-h-[44px] content-center">{{ wording.readIt }}</RouterLink>
   </span>
-  <ModalFrame :open="open" :title="`${LETTER_WORDS[what]} for ${person.value.value?.name ?? ''}`" @close="open = false">
+  <ModalFrame
+    :open="open"
+    :title="wording.for(LETTER_WORDS[what], person.value.value?.name ?? '')"
+    @close="open = false"
+  >
     <form class="space-y-3" :data-draft="draft.kept.value ? 'kept' : undefined" novalidate @submit.prevent="send">
       <div>
         <FormField
           id="letter-to"
           v-model="form.to"
           path="to"
-          label="To"
+          :label="wording.to"
           type="email"
           required
           maxlength="254"
           autocomplete="off"
         />
-        <p v-if="person.value.value?.minor" class="note mt-1 text-sm">Under 18: write to the guardian.</p>
+        <p v-if="person.value.value?.minor" class="note mt-1 text-sm">{{ wording.underWrite }}</p>
       </div>
-      <OnOff v-if="person.value.value?.email === null" v-model="form.keep">Keep this address on their page</OnOff>
+      <OnOff v-if="person.value.value?.email === null" v-model="form.keep">{{ wording.keepThisAddress }}</OnOff>
       <PickOne
         v-if="what === 'programme'"
         id="letter-days"
         v-model="form.days"
-        label="Its link opens for"
+        :label="wording.itsLinkOpensFor"
         :choices="LINK_DAYS"
       />
       <FormField
         id="letter-note"
         v-model="form.note"
         path="note"
-        label="A line of your own"
+        :label="wording.aLineOfYour"
         :rows="3"
         maxlength="1000"
       />
       <p class="text-soft text-sm">
-        {{
-          what === 'programme'
-            ? 'It holds a new link and the days for a calendar.'
-            : 'It holds health notes: send it only to the person, unless they agree.'
-        }}
-        Mail is simulated here: the letter is written in full and stays in the outbox.
+        {{ wording.mailIsSimulatedHere(what === 'programme' ? wording.itHoldsANew : wording.itHoldsHealthNotes) }}
       </p>
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex justify-end gap-2">
-        <button type="button" class="btn" @click="open = false">Cancel</button>
-        <button class="btn btn-main" :disabled="busy"><Send :size="18" aria-hidden="true" /> Send</button>
+        <button type="button" class="btn" @click="open = false">{{ anywhere.cancel }}</button>
+        <button class="btn btn-main" :disabled="busy"><Send :size="18" aria-hidden="true" /> {{ wording.send }}</button>
       </div>
     </form>
   </ModalFrame>

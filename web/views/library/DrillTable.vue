@@ -6,6 +6,8 @@ import SortTable from '../../components/SortTable.vue';
 import type { TableColumn } from '../../components/table-column.js';
 import { causeName, cautionName, familyName } from '../../data/names.js';
 import { entryLink } from './library.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { drillTable as wording } from '../../../words/pages/library.js';
 
 defineProps<{ drills: readonly Drill[] }>();
 const PAGE = 20;
@@ -17,22 +19,22 @@ const answers = (d: Drill): string =>
     .join(', ');
 const list = (names: readonly string[]): string => names.join(', ') || '–';
 const columns: TableColumn<Drill>[] = [
-  { id: 'name', head: 'Drill', by: (d) => d.name },
-  { id: 'phase', head: 'Phase', by: (d) => PHASE_WORDS[d.phase] },
-  { id: 'minutes', head: 'Minutes', by: (d) => d.minutes },
-  { id: 'kit', head: 'Kit', by: (d) => d.kit.length, text: (d) => list(d.kit.map(plain)) },
-  { id: 'answers', head: 'Answers', by: answers },
-  { id: 'plane', head: 'Plane', by: (d) => d.plane, apart: true },
+  { id: 'name', head: wording.drill, by: (d) => d.name },
+  { id: 'phase', head: wording.phase, by: (d) => PHASE_WORDS[d.phase] },
+  { id: 'minutes', head: anywhere.minutes, by: (d) => d.minutes },
+  { id: 'kit', head: wording.kit, by: (d) => d.kit.length, text: (d) => list(d.kit.map(plain)) },
+  { id: 'answers', head: wording.answers, by: answers },
+  { id: 'plane', head: wording.plane, by: (d) => d.plane, apart: true },
   {
     id: 'positions',
-    head: 'Positions',
+    head: wording.positions,
     by: (d) => d.families.length,
     text: (d) => list(d.families.map(familyName)),
     apart: true,
   },
   {
     id: 'cautions',
-    head: 'Not with',
+    head: wording.notWith,
     by: (d) => d.excludedBy.length,
     text: (d) => list(d.excludedBy.map(cautionName)),
     apart: true,
@@ -43,7 +45,7 @@ const columns: TableColumn<Drill>[] = [
 <template>
   <SortTable
     id="drills"
-    caption="Drills that were found"
+    :caption="wording.drillsThatWereFound"
     :columns="columns"
     :rows="drills"
     :page-size="PAGE"

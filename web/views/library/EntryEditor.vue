@@ -23,6 +23,8 @@ import LimitFields from './entries/LimitFields.vue';
 import MethodFields from './entries/MethodFields.vue';
 import PadFields from './entries/PadFields.vue';
 import TestFields from './entries/TestFields.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { entryEditor as wording } from '../../../words/pages/library.js';
 
 const props = defineProps<{ entry: StudioEntry; copy: boolean }>();
 const emit = defineEmits<{ saved: [key: string]; cancel: [] }>();
@@ -49,7 +51,7 @@ function begin(): EntryRecord {
   return {
     ...record,
     id,
-    ...('name' in record ? { name: `${record.name}, own version` } : {}),
+    ...('name' in record ? { name: wording.ownVersion(record.name) } : {}),
     ...(props.entry.kind === 'drills' || props.entry.kind === 'methods'
       ? { copiedFrom: (record as Drill).copiedFrom ?? record.id }
       : {}),
@@ -73,13 +75,13 @@ const isRecord = (found: unknown): found is EntryRecord =>
   typeof found === 'object' && found !== null && Object.keys(begin()).every((key) => key in found);
 const draft = useDraft<EntryDraft>({
   of: () => editDraft(props.entry, props.copy),
-  name: props.copy ? 'The copy' : 'The change',
+  name: props.copy ? wording.theCopy : wording.theChange,
   // Half made it need not be right; it must be a record of the same shape. Drafts of earlier versions are the record alone.
   schema: z.unknown().transform((found, context): EntryDraft => {
     if (isRecord(found)) return { record: found, before: before.value };
     const draft = found as Partial<EntryDraft> | null;
     if (isRecord(draft?.record) && draft.before) return { record: draft.record, before: draft.before };
-    context.addIssue({ code: 'custom', message: 'is no draft of this' });
+    context.addIssue({ code: 'custom', message: wording.isNoDraft });
     return z.NEVER;
   }),
   now: () =>
@@ -115,8 +117,8 @@ async function save(event: Event): Promise<void> {
     />
     <p v-if="error" role="alert" class="note whitespace-pre-line">{{ error }}</p>
     <div class="flex gap-2">
-      <button class="btn btn-main" :disabled="busy">{{ copy ? 'Keep the copy' : 'Keep the change' }}</button>
-      <button type="button" class="btn" @click="cancel">Cancel</button>
+      <button class="btn btn-main" :disabled="busy">{{ copy ? wording.keepTheCopy : wording.keepTheChange }}</button>
+      <button type="button" class="btn" @click="cancel">{{ anywhere.cancel }}</button>
     </div>
   </form>
 </template>

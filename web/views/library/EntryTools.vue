@@ -11,6 +11,7 @@ import { hasDraft } from '../../data/drafts.js';
 import { useSession } from '../../data/session.js';
 import EntryEditor from './EntryEditor.vue';
 import { editDraft, type EntryDraft } from './library.js';
+import { entryTools as wording } from '../../../words/pages/library.js';
 
 const props = defineProps<{ entry: StudioEntry; noCopy?: boolean }>();
 const emit = defineEmits<{
@@ -69,13 +70,13 @@ const loadChanges = (): Promise<boolean> =>
 <template>
   <div class="border-rule mt-4 border-t pt-3">
     <p v-if="own" class="text-soft text-sm">
-      {{ isShipped ? 'Changed here' : 'The studio’s own' }} by {{ own.by }}, {{ dayTimeText(own.at) }}.
-      <b v-if="own.retired">Taken away: still shown where it is used, no longer offered.</b>
+      {{ wording.by(isShipped ? wording.changedHere : wording.theStudiosOwn, own.by, dayTimeText(own.at)) }}
+      <b v-if="own.retired">{{ wording.takenAwayStillShown }}</b>
     </p>
     <div v-if="mode === 'none'" class="flex flex-wrap gap-2">
       <template v-if="may">
-        <button class="btn" @click="mode = 'change'">Change it</button>
-        <button v-if="!noCopy" class="btn" @click="mode = 'copy'">Copy to change</button>
+        <button class="btn" @click="mode = 'change'">{{ wording.changeIt }}</button>
+        <button v-if="!noCopy" class="btn" @click="mode = 'copy'">{{ wording.copyToChange }}</button>
         <TakeAway
           v-if="taking && !own?.retired"
           :kind="entry.kind"
@@ -86,17 +87,17 @@ const loadChanges = (): Promise<boolean> =>
           @back="changes = null"
         />
         <button v-if="own?.retired" class="btn" :disabled="busy" @click="run(() => restoreEntry(entry.kind, key))">
-          Put it back
+          {{ wording.putItBack }}
         </button>
       </template>
-      <button class="btn btn-quiet" @click="loadChanges">Who changed what</button>
+      <button class="btn btn-quiet" @click="loadChanges">{{ wording.whoChangedWhat }}</button>
     </div>
     <EntryEditor v-else :entry="entry" :copy="mode === 'copy'" class="mt-2" @saved="saved" @cancel="mode = 'none'" />
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <ul v-if="changes" class="mt-2 text-sm">
-      <li v-if="changes.length === 0" class="text-soft">Never changed here: as shipped.</li>
+      <li v-if="changes.length === 0" class="text-soft">{{ wording.neverChangedHere }}</li>
       <li v-for="c in changes" :key="c.id">
-        {{ dayTimeText(c.at) }}, {{ c.by }}: {{ c.record === null ? 'taken back' : 'kept a version' }}
+        {{ dayTimeText(c.at) }}, {{ c.by }}: {{ c.record === null ? wording.takenBack : wording.keptAVersion }}
       </li>
     </ul>
   </div>

@@ -24,6 +24,8 @@ import DrillTable from './DrillTable.vue';
 import EntryTools from './EntryTools.vue';
 import { entryLink, foundElsewhere, KINDS, listed, NO_KIT, type Kind } from './library.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { libraryPage as wording } from '../../../words/pages/library.js';
 
 const route = useRoute();
 const router = useRouter();
@@ -124,8 +126,8 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
 
 <template>
   <div class="flex flex-wrap items-center gap-2" :class="{ 'print:hidden': open }">
-    <h1 class="mr-4">Library</h1>
-    <div role="group" aria-label="What to read" class="flex flex-wrap gap-1">
+    <h1 class="mr-4">{{ wording.library }}</h1>
+    <div role="group" :aria-label="wording.whatToRead" class="flex flex-wrap gap-1">
       <button
         v-for="(name, k) in KINDS"
         :key="k"
@@ -143,62 +145,68 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
     <section class="card" :class="{ 'print:hidden': open }" :aria-label="KINDS[kind]">
       <form class="grid gap-2" role="search" @submit.prevent>
         <div class="relative">
-          <label class="sr-only" for="lib-words">Search</label>
-          <input id="lib-words" v-model="filter.words" type="search" class="field !pl-10" placeholder="Search" />
+          <label class="sr-only" for="lib-words">{{ wording.search }}</label>
+          <input
+            id="lib-words"
+            v-model="filter.words"
+            type="search"
+            class="field !pl-10"
+            :placeholder="wording.search"
+          />
           <Search :size="20" aria-hidden="true" class="text-soft pointer-events-none absolute top-3 left-3" />
         </div>
         <PickOne
           v-if="kind !== 'causes' && kind !== 'methods'"
           id="lib-family"
           v-model="filter.family"
-          label="Position"
+          :label="anywhere.position"
           quiet
-          :choices="[{ id: '', name: 'Every position' }, ...catalog.families]"
+          :choices="[{ id: '', name: wording.everyPosition }, ...catalog.families]"
         />
         <template v-if="kind === 'drills' || kind === 'faults' || kind === 'tests'">
           <PickOne
             id="lib-cause"
             v-model="filter.cause"
-            label="Cause"
+            :label="wording.cause"
             quiet
-            :choices="[{ id: '', name: 'Any cause' }, ...catalog.causes]"
+            :choices="[{ id: '', name: wording.anyCause }, ...catalog.causes]"
           />
         </template>
         <div v-if="kind === 'drills'" class="grid grid-cols-3 gap-2">
           <PickOne
             id="lib-plane"
             v-model="filter.plane"
-            label="Plane"
+            :label="wording.plane"
             quiet
-            :choices="[{ id: '', name: 'Plane' }, ...PLANES.map((p) => ({ id: p, name: p }))]"
+            :choices="[{ id: '', name: wording.plane }, ...PLANES.map((p) => ({ id: p, name: p }))]"
           />
           <PickOne
             id="lib-phase"
             v-model="filter.phase"
-            label="Phase"
+            :label="wording.phase"
             quiet
-            :choices="[{ id: '', name: 'Phase' }, ...PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))]"
+            :choices="[{ id: '', name: wording.phase }, ...PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))]"
           />
           <PickOne
             id="lib-kit"
             v-model="filter.kit"
-            label="Kit"
+            :label="wording.kit"
             quiet
             :choices="[
-              { id: '', name: 'Kit' },
-              { id: NO_KIT, name: 'No kit (mat, wall)' },
+              { id: '', name: wording.kit },
+              { id: NO_KIT, name: wording.noKitMatWall },
               ...kits.map((k) => ({ id: k, name: plain(k) })),
             ]"
           />
         </div>
       </form>
-      <p class="text-soft mt-2 text-sm" role="status">{{ entries.length }} found</p>
+      <p class="text-soft mt-2 text-sm" role="status">{{ wording.found(entries.length) }}</p>
       <LoadState
         v-if="entries.length === 0"
-        :empty="elsewhere.length ? 'Nothing here fits.' : 'Nothing fits. Take a filter away.'"
+        :empty="elsewhere.length ? wording.nothingHereFits : wording.nothingFitsTake"
       />
       <p v-if="elsewhere.length" class="flex flex-wrap items-center gap-x-4">
-        <span class="text-soft text-sm">Found in</span>
+        <span class="text-soft text-sm">{{ wording.foundIn }}</span>
         <button
           v-for="e in elsewhere"
           :key="e.kind"
@@ -209,7 +217,7 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
           {{ KINDS[e.kind] }} ({{ e.count }})
         </button>
       </p>
-      <ul class="divide-rule max-h-[60vh] divide-y overflow-y-auto" tabindex="0" aria-label="Entries">
+      <ul class="divide-rule max-h-[60vh] divide-y overflow-y-auto" tabindex="0" :aria-label="wording.entries">
         <li v-for="e in entries" :key="e.id">
           <RouterLink
             :to="entryLink(kind, e.id)"
@@ -230,11 +238,11 @@ const noCopy = computed(() => ['limits', 'faults', 'positions', 'tests', 'causes
       </div>
       <component :is="open.page" v-if="open" v-bind="open.shows" />
       <p v-else-if="taken" role="status" class="text-lg">
-        “{{ taken.name }}” is taken away.
-        <button class="btn ml-2" :disabled="busy" @click="putBack">Undo</button>
+        {{ wording.isTakenAway(taken.name) }}
+        <button class="btn ml-2" :disabled="busy" @click="putBack">{{ anywhere.undo }}</button>
       </p>
       <DrillTable v-else-if="tabled.length" :drills="tabled" />
-      <LoadState v-else :empty="entries.length ? `Choose one of the ${entries.length} on the left.` : null" />
+      <LoadState v-else :empty="entries.length ? wording.chooseOne(entries.length) : null" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <EntryTools
         v-if="open?.entry"

@@ -5,15 +5,16 @@ import type { EntryBefore } from '../../data/catalogue.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { PHASE_WORDS } from '../../../words/labels.js';
 import { familyName, faultName } from '../../../words/names.js';
+import { library as wording } from '../../../words/pages/library.js';
 
 export const KINDS = {
-  positions: 'Positions',
-  faults: 'Faults',
-  drills: 'Drills',
-  tests: 'Quick tests',
-  causes: 'Causes',
-  limits: 'Limits',
-  methods: 'Methods',
+  positions: wording.positions,
+  faults: wording.faults,
+  drills: wording.drills,
+  tests: wording.quickTests,
+  causes: wording.causes,
+  limits: wording.limits,
+  methods: wording.methods,
 } as const;
 export type Kind = keyof typeof KINDS;
 
@@ -48,12 +49,12 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
   const is = (wanted: string, own: string | readonly string[]): boolean =>
     wanted === '' || (typeof own === 'string' ? own === wanted : own.includes(wanted));
   const gone = (of: string, id: string): string | null =>
-    catalog.retired.has(`${of}:${id}`) ? 'taken away, read where it is used' : null;
+    catalog.retired.has(`${of}:${id}`) ? wording.takenAwayRead : null;
   switch (kind) {
     case 'positions':
       return catalog.families
         .filter((f) => fits(`${f.name} ${f.good.join(' ')}`) && inFamily([f.id]))
-        .map((f) => ({ id: f.id, name: f.name, hint: `${offeredRungs(catalog, f.id).length} versions` }));
+        .map((f) => ({ id: f.id, name: f.name, hint: wording.versions(offeredRungs(catalog, f.id).length) }));
     case 'faults':
       return catalog.faults
         .filter((f) => fits(`${f.name} ${f.seen}`) && inFamily(f.families) && byCause(f.causes))
@@ -81,7 +82,7 @@ export function listed(catalog: Catalog, kind: Kind, filter: Filter): Listed[] {
     case 'methods':
       return catalog.methods
         .filter((m) => fits(`${m.name} ${m.summary}`))
-        .map((m) => ({ id: m.id, name: m.name, hint: gone('methods', m.id) ?? `up to ${m.cap} s` }));
+        .map((m) => ({ id: m.id, name: m.name, hint: gone('methods', m.id) ?? wording.upToS(m.cap) }));
     case 'drills':
       return catalog.drills
         .filter(

@@ -17,6 +17,8 @@ import { chosenWhy, dayText } from '../../data/names.js';
 import { assign as store, usePrescriptions } from '../../data/plans.js';
 import { announce } from '../../data/said.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { assignDrills as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   family: string;
@@ -50,7 +52,7 @@ const { typed, busy, error, submit } = useZodForm({
       dose: c.dose,
       ...(c.place ? { place: c.place } : {}),
       size: c.size && typeof c.size === 'object' ? { sizing: c.size.sizing, value: c.size.value } : null,
-      why: chosenWhy(c) || 'chosen by the coach',
+      why: chosenWhy(c) || wording.chosenByTheCoach,
       changes: c.changes,
       minutes: c.minutes,
     })),
@@ -66,7 +68,7 @@ const { typed, busy, error, submit } = useZodForm({
 const draft = useFormDraft(
   {
     of: () => (session.isCoach ? `assign/${props.person.id}/${props.lookId ?? props.family}` : null),
-    name: 'The assignment',
+    name: wording.theAssignment,
     schema: z.object({ startsOn: z.string(), relookOn: z.string(), note: z.string(), replace: z.boolean() }),
   },
   open,
@@ -92,7 +94,7 @@ async function assign(event: Event): Promise<void> {
   if (!(await submit(event))) return;
   await draft.drop();
   open.value = false;
-  announce(`Assigned: ${props.chosen.length} ${props.chosen.length === 1 ? 'item' : 'items'}.`);
+  announce(wording.assigned(props.chosen.length, props.chosen.length === 1 ? 'item' : 'items'));
   emit('assigned');
 }
 </script>
@@ -100,14 +102,14 @@ async function assign(event: Event): Promise<void> {
 <template>
   <div class="border-rule mt-2 border-t pt-3">
     <p v-if="made" role="status" class="mb-2">
-      Assigned, version {{ made.version }}. Look again {{ dayText(made.relookOn) }}.
+      {{ wording.assignedVersionLookAgain(made.version, dayText(made.relookOn)) }}
       <a class="btn mt-2 w-full" :href="`/api/prescriptions/${made.id}/sheet.pdf`" target="_blank" rel="noopener"
-        ><FileText :size="20" aria-hidden="true" /> The sheet</a
+        ><FileText :size="20" aria-hidden="true" /> {{ wording.theSheet }}</a
       >
     </p>
-    <p v-if="!session.isCoach" class="text-soft text-sm">A coach assigns drills.</p>
+    <p v-if="!session.isCoach" class="text-soft text-sm">{{ wording.aCoachAssignsDrills }}</p>
     <button v-else-if="!open" class="btn btn-main w-full" @click="open = true">
-      {{ made ? 'Assign again' : (words ?? 'Assign these drills') }}
+      {{ made ? wording.assignAgain : (words ?? wording.assignTheseDrills) }}
     </button>
     <form v-else class="space-y-2" novalidate @submit.prevent="assign">
       <DraftBack :draft="draft" @anew="draft.anew()" />
@@ -116,7 +118,7 @@ async function assign(event: Event): Promise<void> {
           id="a-start"
           :model-value="typed.startsOn"
           path="startsOn"
-          label="From"
+          :label="wording.from"
           type="date"
           required
           @update:model-value="startOn(String($event))"
@@ -125,21 +127,21 @@ async function assign(event: Event): Promise<void> {
           id="a-relook"
           v-model="typed.relookOn"
           path="relookOn"
-          label="Look again"
+          :label="anywhere.lookAgain"
           type="date"
           :min="typed.startsOn"
           required
         />
       </div>
-      <FormField id="a-note" v-model="typed.note" path="note" label="Words for the sheet" maxlength="600" />
+      <FormField id="a-note" v-model="typed.note" path="note" :label="wording.wordsForTheSheet" maxlength="600" />
       <label v-if="running" class="flex min-h-[44px] items-center gap-2">
         <input v-model="typed.replace" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" />
-        In place of version {{ running.version }} from {{ dayText(running.startsOn) }}
+        {{ wording.inPlaceOfVersion(running.version, dayText(running.startsOn)) }}
       </label>
       <p v-if="error" role="alert" class="note">{{ error }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="busy">Assign</button>
-        <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
+        <button class="btn btn-main" :disabled="busy">{{ wording.assign }}</button>
+        <button type="button" class="btn" @click="(draft.drop(), (open = false))">{{ anywhere.cancel }}</button>
       </div>
     </form>
   </div>

@@ -4,6 +4,8 @@ import { reactive, ref, watch } from 'vue';
 import { DOSE_EACH, DOSE_TEMPOS, DOSE_UNITS, doseSchema, type Dose } from '../../../core/formats/dose.js';
 import { EACH_WORDS, TEMPO_WORDS } from '../../../words/dose.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { doseEditor as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   id: string;
@@ -18,21 +20,21 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ change: [dose: Dose | null] }>();
 const SPANS = {
-  sets: ['Sets', ''],
-  amount: ['Work', ''],
-  hold: ['Held each time', 's'],
-  rest: ['Rest', 's'],
-  days: ['Days a week', ''],
+  sets: [anywhere.sets, ''],
+  amount: [wording.work, ''],
+  hold: [wording.heldEachTime, 's'],
+  rest: [anywhere.rest, 's'],
+  days: [wording.daysAWeek, ''],
 } as const;
 type SpanKey = keyof typeof SPANS;
 const spans = Object.keys(SPANS) as SpanKey[];
 /** What an empty pair means; sets must be there. */
 const EMPTY: Readonly<Record<SpanKey, string>> = {
   sets: '',
-  amount: 'empty: to lost shape',
-  hold: 'empty: not held',
-  rest: 'empty: as needed',
-  days: 'empty: as classes run',
+  amount: wording.emptyToLostShape,
+  hold: wording.emptyNotHeld,
+  rest: wording.emptyAsNeeded,
+  days: wording.emptyAsClassesRun,
 };
 const COUNTED = 'counted';
 /** Of every pair the least and the most, as text; an empty second is the first again. */
@@ -74,7 +76,7 @@ const pairOf = ([a, b]: readonly [string, string]): [number, number] | null => {
 /** Where a problem lies, in the words of the fields. */
 const placeOf = (path: readonly PropertyKey[]): string => {
   const key = path[0] as string;
-  return key in SPANS ? SPANS[key as SpanKey][0] : key === 'tempo' ? 'Tempo' : key;
+  return key in SPANS ? SPANS[key as SpanKey][0] : key === 'tempo' ? wording.tempo : key;
 };
 function keep(): void {
   const tempo = form.tempo === COUNTED ? form.counts.map((c) => Number(c || 0)) : form.tempo;
@@ -108,8 +110,12 @@ function pick(key: 'unit' | 'each' | 'tempo', id: string): void {
 
 <template>
   <details class="text-sm" :open="opened">
-    <summary class="min-h-[44px] content-center font-semibold">{{ title ?? 'Change the dose' }}</summary>
-    <div class="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-2" role="group" :aria-label="`Dose of ${name}`">
+    <summary class="min-h-[44px] content-center font-semibold">{{ title ?? wording.changeTheDose }}</summary>
+    <div
+      class="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] gap-2"
+      role="group"
+      :aria-label="wording.doseOf(name)"
+    >
       <fieldset v-for="key in spans" :key="key" :class="{ 'col-span-full': key === 'amount' }">
         <legend class="label">
           {{ SPANS[key][0] }}<template v-if="SPANS[key][1]">, {{ SPANS[key][1] }}</template>
@@ -130,7 +136,7 @@ function pick(key: 'unit' | 'each' | 'tempo', id: string): void {
           <PickOne
             v-if="key === 'amount'"
             :id="`${id}-unit`"
-            label="Unit"
+            :label="wording.unit"
             quiet
             class="flex-1"
             :choices="units"
@@ -142,7 +148,7 @@ function pick(key: 'unit' | 'each' | 'tempo', id: string): void {
       </fieldset>
       <PickOne
         :id="`${id}-each`"
-        label="Each"
+        :label="wording.each"
         :choices="each"
         :model-value="form.each"
         @update:model-value="pick('each', $event)"
@@ -150,7 +156,7 @@ function pick(key: 'unit' | 'each' | 'tempo', id: string): void {
       <PickOne
         :id="`${id}-tempo`"
         class="col-span-full"
-        label="Tempo"
+        :label="wording.tempo"
         :choices="tempos"
         :model-value="form.tempo"
         @update:model-value="pick('tempo', $event)"
@@ -163,26 +169,28 @@ function pick(key: 'unit' | 'each' | 'tempo', id: string): void {
           type="number"
           min="0"
           class="field figures !w-16"
-          :aria-label="`Seconds ${part}`"
+          :aria-label="wording.seconds(part)"
           @change="keep"
         />
-        <span class="text-soft">s out, pause, back</span>
+        <span class="text-soft">{{ wording.sOutPauseBack }}</span>
       </div>
       <slot></slot>
       <label class="col-span-full flex min-h-[44px] items-center gap-2">
         <input v-model="form.clean" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" @change="keep" />
-        Only clean ones count
+        {{ wording.onlyCleanOnesCount }}
       </label>
       <label v-if="breath !== undefined" class="col-span-full block">
-        <span class="label">Breath</span>
+        <span class="label">{{ wording.breath }}</span>
         <input v-model="form.breath" class="field" maxlength="200" :placeholder="breath" @change="keep" />
       </label>
       <label class="col-span-full block">
-        <span class="label">In words</span>
+        <span class="label">{{ wording.inWords }}</span>
         <input v-model="form.remark" class="field" maxlength="80" @change="keep" />
       </label>
     </div>
     <p v-if="wrong" role="alert" class="note">{{ wrong }}</p>
-    <button type="button" class="btn btn-quiet mt-1" @click="$emit('change', null)">Its own dose again</button>
+    <button type="button" class="btn btn-quiet mt-1" @click="$emit('change', null)">
+      {{ wording.itsOwnDoseAgain }}
+    </button>
   </details>
 </template>

@@ -26,6 +26,8 @@ import { useDragOrder } from '../../components/use-drag-order.js';
 import SizeLine from '../../components/SizeLine.vue';
 import ItemEditor from './ItemEditor.vue';
 import { inHandOrder, noWishes, withEdits, type DrillWishes } from './wishes.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { drillList as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   detail: Advised;
@@ -107,18 +109,16 @@ useDragOrder(list, move);
 <template>
   <section class="card" aria-labelledby="drills">
     <div class="flex flex-wrap items-center gap-x-3">
-      <h2 id="drills">Drills for it</h2>
-      <span v-if="drills.length" class="text-soft figures text-sm"
-        >{{ detail.choice.minutes }} of {{ wishes.minutes }} minutes</span
-      >
+      <h2 id="drills">{{ wording.drillsForIt }}</h2>
+      <span v-if="drills.length" class="text-soft figures text-sm">{{
+        wording.ofMinutes(detail.choice.minutes, wishes.minutes)
+      }}</span>
     </div>
     <DraftBack :draft="draft" @anew="((wishes = noWishes()), draft.begunAnew())" />
-    <p v-if="!faultId" class="text-soft">
-      No stated fault, so nothing is proposed. Keep and build: choose a version or a drill below.
-    </p>
+    <p v-if="!faultId" class="text-soft">{{ wording.noStatedFault }}</p>
     <template v-else>
       <label class="flex items-center gap-3 text-sm" for="minutes">
-        Minutes
+        {{ anywhere.minutes }}
         <input
           id="minutes"
           v-model.number="wishes.minutes"
@@ -128,15 +128,12 @@ useDragOrder(list, move);
           class="h-11 flex-1 accent-[var(--rope)]"
         />
       </label>
-      <p v-if="drills.length === 0" class="text-soft">
-        No drill that would help fits the minutes, the kit and the cautions. Give more minutes, or ask the person’s
-        professional first.
-      </p>
+      <p v-if="drills.length === 0" class="text-soft">{{ wording.noDrillThatWould }}</p>
     </template>
     <ol ref="list" class="divide-rule divide-y">
       <li v-for="(d, i) in drills" :key="d.drill" class="py-2" :data-drill="d.drill">
         <div class="flex items-start gap-1">
-          <span class="grip text-soft flex h-11 w-8 shrink-0 cursor-grab items-center" title="Drag to reorder">
+          <span class="grip text-soft flex h-11 w-8 shrink-0 cursor-grab items-center" :title="wording.dragToReorder">
             <GripVertical :size="20" aria-hidden="true" />
           </span>
           <h3 class="flex-1 self-center">{{ d.record.name }}</h3>
@@ -157,31 +154,36 @@ useDragOrder(list, move);
         <p v-for="c in d.changes" :key="c" class="tag tag-caution mt-1">{{ c }}</p>
         <div class="flex items-start gap-2">
           <details class="flex-1 text-sm">
-            <summary class="min-h-[44px] content-center font-semibold">How, and why this one</summary>
+            <summary class="min-h-[44px] content-center font-semibold">{{ wording.howAndWhy }}</summary>
             <ol class="list-decimal pl-5">
               <li v-for="step in d.record.how" :key="step">{{ step }}</li>
             </ol>
             <p class="mt-1">
-              <b>Breath:</b> {{ breathOf(d.dose, breathBy(d.record, detail.method, person?.cautions ?? [])) }}
+              <b>{{ wording.breath }}</b>
+              {{ breathOf(d.dose, breathBy(d.record, detail.method, person?.cautions ?? [])) }}
             </p>
-            <p class="mt-1"><b>Check yourself:</b> {{ d.record.selfCheck }}</p>
-            <p v-if="d.answers.length" class="figures mt-1"><b>Why:</b> {{ chosenWhy(d) }}.</p>
+            <p class="mt-1">
+              <b>{{ wording.checkYourself }}</b> {{ d.record.selfCheck }}
+            </p>
+            <p v-if="d.answers.length" class="figures mt-1">
+              <b>{{ wording.why }}</b> {{ chosenWhy(d) }}.
+            </p>
           </details>
           <button
             class="btn btn-quiet !px-2"
             :class="{ 'btn-on': wishes.pins.includes(d.drill) }"
             :aria-pressed="wishes.pins.includes(d.drill)"
-            :aria-label="`Keep ${d.record.name} whatever else changes`"
+            :aria-label="wording.keepWhateverElseChanges(d.record.name)"
             @click="pin(d.drill)"
           >
             <Pin :size="18" aria-hidden="true" />
           </button>
           <button
             class="link min-h-[44px] min-w-[44px] text-sm"
-            :aria-label="`Swap ${d.record.name} for the next best`"
+            :aria-label="wording.swapForTheNext(d.record.name)"
             @click="swap(d.drill)"
           >
-            Swap
+            {{ wording.swap }}
           </button>
         </div>
         <ItemEditor
@@ -200,31 +202,31 @@ useDragOrder(list, move);
       </li>
     </ol>
     <p v-if="drills.length && missing.length" class="text-soft text-sm">
-      Not in this week’s drills: {{ missing.map((k) => KIND_WORDS[k]).join(', ') }}.
+      {{ wording.notInThisWeeks(missing.map((k) => KIND_WORDS[k]).join(', ')) }}
     </p>
     <SearchPick
       id="add-drill"
       model-value=""
       class="my-2"
-      label="Add a version or a drill"
+      :label="wording.addAVersion"
       :choices="more"
       @update:model-value="take"
     />
     <details v-if="offered.length" class="text-sm">
-      <summary class="min-h-[44px] content-center">What else there is, and why it was left out</summary>
+      <summary class="min-h-[44px] content-center">{{ wording.whatElseThere }}</summary>
       <ul class="divide-rule divide-y">
         <li v-for="l in offered" :key="l.drill" class="flex items-center gap-2">
           <span class="flex-1"
             >{{ drillName(l.drill) }} <span class="text-soft">({{ leftOutWhy(l.why) }})</span></span
           >
-          <button class="link min-h-[44px]" :aria-label="`Take ${drillName(l.drill)}`" @click="take(l.drill)">
-            Take
+          <button class="link min-h-[44px]" :aria-label="wording.take(drillName(l.drill))" @click="take(l.drill)">
+            {{ wording.takeAlone }}
           </button>
         </li>
       </ul>
     </details>
     <details v-if="barred.length" class="text-sm">
-      <summary class="min-h-[44px] content-center">Left out because of cautions: {{ barred.length }}</summary>
+      <summary class="min-h-[44px] content-center">{{ wording.leftOutBecause(barred.length) }}</summary>
       <ul class="list-disc pl-5">
         <li v-for="l in barred" :key="l.drill">{{ drillName(l.drill) }}: {{ leftOutWhy(l.why) }}</li>
       </ul>
@@ -234,7 +236,7 @@ useDragOrder(list, move);
       class="link min-h-[44px] text-sm"
       @click="wishes = { ...wishes, ...noWishes(), minutes: wishes.minutes }"
     >
-      Back to the best choice
+      {{ wording.backToTheBest }}
     </button>
     <AssignDrills
       v-if="drills.length && person"

@@ -8,6 +8,7 @@ import FaultFigure from '../../drawing/FaultFigure.vue';
 import SeverityKnots from '../../drawing/SeverityKnots.vue';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import { measureText, secondsText, sureText } from '../../../words/numbers.js';
+import { findingList as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ detail: Judged; position: string; rung?: string }>();
 const findings = computed(() =>
@@ -23,13 +24,9 @@ const findings = computed(() =>
 
 <template>
   <section class="card" aria-labelledby="findings">
-    <h2 id="findings">How sure, by {{ detail.method.name }}</h2>
+    <h2 id="findings">{{ wording.howSureBy(detail.method.name) }}</h2>
     <p v-if="findings.length === 0" class="mt-1 font-semibold">
-      {{
-        detail.undecided.length
-          ? 'No fault was seen, but what decides this position was not judged.'
-          : 'Nothing to mend by this method.'
-      }}
+      {{ detail.undecided.length ? wording.noFaultWasSeen : wording.nothingToMend }}
     </p>
     <ol class="divide-rule divide-y">
       <li v-for="f in findings" :key="f.fault.id" class="py-2">
@@ -38,9 +35,9 @@ const findings = computed(() =>
           <SeverityKnots :severity="f.severity" :borderline="!isStated(f)" />
         </div>
         <p class="figures">
-          {{ sureText(f.probability) }}, {{ f.from === 'measured' ? 'measured' : 'seen by the coach'
+          {{ sureText(f.probability) }}, {{ f.from === 'measured' ? wording.measured : wording.seenByTheCoach
           }}<template v-if="f.first !== null">
-            · <b>first to go, at {{ secondsText(f.first) }}</b></template
+            · <b>{{ wording.firstToGoAt(secondsText(f.first)) }}</b></template
           >
         </p>
         <FaultFigure
@@ -51,11 +48,16 @@ const findings = computed(() =>
           :label="f.fault.name"
         />
         <details v-if="f.value && f.limit" class="text-sm">
-          <summary class="min-h-[44px] content-center">Where the number comes from</summary>
+          <summary class="min-h-[44px] content-center">{{ wording.whereTheNumberComes }}</summary>
           <p class="figures">
-            {{ measureDefinition(f.value.id).name }} {{ measureText(f.value) }};
-            {{ f.limit.side === 'above' ? 'above' : 'below' }} {{ f.limit.limits.join(' / ') }} is slight / clear /
-            gross. The percentage is the chance that the true value lies beyond the limit named.
+            {{
+              wording.isSlightClearGross(
+                measureDefinition(f.value.id).name,
+                measureText(f.value),
+                f.limit.side === 'above' ? wording.above : wording.below,
+                f.limit.limits.join(' / '),
+              )
+            }}
           </p>
         </details>
         <p class="text-soft text-sm">{{ f.fault.seen }} {{ f.fault.risk }}</p>
@@ -63,8 +65,9 @@ const findings = computed(() =>
     </ol>
     <p v-if="detail.hold?.drift.some((d) => d.crossesAt !== null)" class="figures mt-2 text-sm">
       <template v-for="d in detail.hold.drift.filter((x) => x.crossesAt !== null)" :key="d.measure"
-        >{{ measureDefinition(d.measure).name }} drifts {{ d.perSecond.toFixed(2) }} a second; it would have crossed its
-        limit near {{ secondsText(d.crossesAt!) }}.
+        >{{
+          wording.driftsASecond(measureDefinition(d.measure).name, d.perSecond.toFixed(2), secondsText(d.crossesAt!))
+        }}
       </template>
     </p>
   </section>

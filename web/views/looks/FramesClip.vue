@@ -8,6 +8,8 @@ import SureButton from '../../components/SureButton.vue';
 import { useAction } from '../../data/action.js';
 import { clipsGoing, removeClip, sendPlain } from '../../data/clips.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { framesClip as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ look: Look; person: Person | null }>();
 const emit = defineEmits<{ shown: [file: File | null] }>();
@@ -31,25 +33,23 @@ const keep = (): Promise<boolean> =>
 
 <template>
   <section class="card" aria-labelledby="own-clip">
-    <h2 id="own-clip">The clip</h2>
+    <h2 id="own-clip">{{ wording.theClip }}</h2>
     <template v-if="look.clipId">
-      <p class="text-soft mt-1">It is kept by the studio, without sound.</p>
+      <p class="text-soft mt-1">{{ wording.itIsKept }}</p>
       <SureButton
         v-if="session.isCoach"
         class="mt-2"
-        label="Delete the clip"
-        says="The clip is deleted for good; the numbers stay."
-        sure="Delete it"
+        :label="wording.deleteTheClip"
+        :says="wording.theClipIsDeleted"
+        :sure="wording.deleteIt"
         :busy="busy"
         @do="run(() => removeClip(look.clipId!))"
       />
     </template>
-    <p v-else-if="clipsGoing.includes(look.id)" role="status" class="mt-1">
-      It is being sent. Leave this page open until it is there.
-    </p>
+    <p v-else-if="clipsGoing.includes(look.id)" role="status" class="mt-1">{{ wording.itIsBeingSent }}</p>
     <template v-else>
       <p class="text-soft mt-1">
-        {{ here ? 'Shown from this device.' : 'The points are here, the clip is not. Choose it to see it with them.' }}
+        {{ here ? wording.shownFromThisDevice : wording.thePointsAreHere }}
       </p>
       <input
         ref="chooser"
@@ -57,18 +57,18 @@ const keep = (): Promise<boolean> =>
         accept="video/mp4,video/quicktime,video/webm,.mov,.mp4,.webm"
         class="sr-only"
         tabindex="-1"
-        aria-label="Clip of this look"
+        :aria-label="wording.clipOfThisLook"
         @change="choose"
       />
       <div class="mt-2 flex flex-wrap gap-2">
-        <button class="btn" @click="chooser?.click()"><Film :size="18" aria-hidden="true" /> Choose the clip</button>
+        <button class="btn" @click="chooser?.click()">
+          <Film :size="18" aria-hidden="true" /> {{ wording.chooseTheClip }}
+        </button>
         <button v-if="here && person?.allows.clips" class="btn btn-main" :disabled="busy" @click="keep">
-          {{ busy ? 'Keeping …' : 'Keep it with the look' }}
+          {{ busy ? anywhere.keeping : wording.keepIt }}
         </button>
       </div>
-      <p v-if="here && !person?.allows.clips" class="note mt-2 text-sm">
-        No permission to keep clips: it is shown, not kept. Record the permission on the person’s page.
-      </p>
+      <p v-if="here && !person?.allows.clips" class="note mt-2 text-sm">{{ wording.noPermissionToKeep }}</p>
     </template>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
   </section>

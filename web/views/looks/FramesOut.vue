@@ -7,6 +7,7 @@ import { writeCoco } from '../../../core/clip/coco.js';
 import type { Stroke } from '../../drawing/overlay.js';
 import { drawable, pngOf, svgFileOf } from '../../drawing/take-out.js';
 import { saveBlob, saveFile } from '../../components/save-file.js';
+import { framesOut as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   look: Look;
@@ -36,7 +37,7 @@ async function attempt(make: () => Promise<void>): Promise<void> {
   try {
     await make();
   } catch {
-    problem.value = 'This device could not make that file.';
+    problem.value = wording.thisDeviceCould;
   }
 }
 const png = (): Promise<void> =>
@@ -69,22 +70,22 @@ const clip = (): Promise<void> =>
 
 <template>
   <section class="card" aria-labelledby="out">
-    <h2 id="out">Take it out</h2>
+    <h2 id="out">{{ wording.takeItOut }}</h2>
     <div v-if="done !== null" class="mt-2">
-      <progress class="w-full" :value="done" max="1" aria-label="Drawn"></progress>
-      <button class="btn" @click="ended?.abort()">Stop</button>
+      <progress class="w-full" :value="done" max="1" :aria-label="wording.drawn"></progress>
+      <button class="btn" @click="ended?.abort()">{{ wording.stop }}</button>
     </div>
     <div v-else class="mt-2 flex flex-wrap gap-2">
-      <button class="btn" @click="png"><ImageDown :size="18" aria-hidden="true" /> Picture (PNG)</button>
-      <button class="btn" @click="svg"><PenTool :size="18" aria-hidden="true" /> Drawing (SVG)</button>
-      <button class="btn" @click="points"><Waypoints :size="18" aria-hidden="true" /> Points (COCO order)</button>
+      <button class="btn" @click="png"><ImageDown :size="18" aria-hidden="true" /> {{ wording.picturePng }}</button>
+      <button class="btn" @click="svg"><PenTool :size="18" aria-hidden="true" /> {{ wording.drawingSvg }}</button>
+      <button class="btn" @click="points">
+        <Waypoints :size="18" aria-hidden="true" /> {{ wording.pointsCocoOrder }}
+      </button>
       <button v-if="src && look.observation.frames.length > 1" class="btn" @click="clip">
-        <Video :size="18" aria-hidden="true" /> Clip with the line
+        <Video :size="18" aria-hidden="true" /> {{ wording.clipWithTheLine }}
       </button>
     </div>
     <p v-if="problem" role="alert" class="note mt-2">{{ problem }}</p>
-    <p class="text-soft mt-1 text-sm">
-      A file that leaves the studio is out of its hands: give it only to the person it shows, unless they agree.
-    </p>
+    <p class="text-soft mt-1 text-sm">{{ wording.aFileThatLeaves }}</p>
   </section>
 </template>

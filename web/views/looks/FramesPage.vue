@@ -30,6 +30,7 @@ import FramesClip from './FramesClip.vue';
 import FramesOut from './FramesOut.vue';
 import MarkList from './MarkList.vue';
 import { useMarks } from './use-marks.js';
+import { framesPage as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ id: string }>();
 const look = useLook(() => props.id);
@@ -110,15 +111,15 @@ function drawnAt(t: number): Stroke[] {
     <div class="flex flex-wrap items-center gap-x-3">
       <h1 class="!text-2xl">
         <RouterLink :to="`/looks/${id}`" class="hover:underline"
-          >{{ person.value.value?.name ?? 'The look' }} · {{ familyName(detail.family.id) }},
+          >{{ person.value.value?.name ?? wording.theLook }} · {{ familyName(detail.family.id) }},
           {{ rungName(detail.family.id, detail.rung.id) }}</RouterLink
         >
       </h1>
       <p class="text-soft">{{ dayText(is.day) }}</p>
     </div>
-    <LoadState v-if="frames.length === 0" class="mt-3" empty="This hold was watched: it has no frames." />
+    <LoadState v-if="frames.length === 0" class="mt-3" :empty="wording.thisHoldWasWatched" />
     <div v-else class="mt-3 columns grid items-start gap-4 xl:grid-cols-[1fr_20rem]">
-      <section class="card !p-2" aria-label="Frames with the line">
+      <section class="card !p-2" :aria-label="wording.framesWithTheLine">
         <div
           class="touch-none"
           :class="{ 'cursor-crosshair': marks.laying.value }"
@@ -138,7 +139,7 @@ function drawnAt(t: number): Stroke[] {
             :bare="series"
             :detail="detail"
             :tall="60"
-            label="The frame with its line and what was measured on it"
+            :label="wording.theFrameWithIts"
           >
             <template v-for="m in marks.here.value" :key="m.id">
               <StrokeList :strokes="markStrokes(m.points, freeShort(m.read), unit)" />
@@ -160,7 +161,7 @@ function drawnAt(t: number): Stroke[] {
           <PlayerBar :player="player" />
           <PickOne
             id="frames-measure"
-            label="What the strip shows"
+            :label="wording.whatTheStripShows"
             quiet
             class="ml-auto min-w-44"
             :choices="measures"
@@ -184,28 +185,26 @@ function drawnAt(t: number): Stroke[] {
             player.seek($event);
           "
         />
-        <p v-if="player.broken.value" role="alert" class="note mt-2">
-          The clip cannot be shown on this device; the points are.
-        </p>
+        <p v-if="player.broken.value" role="alert" class="note mt-2">{{ wording.theClipCannot }}</p>
       </section>
       <div class="min-w-0 space-y-4">
-        <section v-if="detail.hold" class="card" aria-label="In short">
+        <section v-if="detail.hold" class="card" :aria-label="wording.inShort">
           <p class="figures">
             <b class="font-head text-4xl">{{
               detail.hold.reps ? detail.hold.reps.clean : detail.hold.clean.toFixed(1)
             }}</b>
-            <b> clean {{ detail.hold.reps ? 'reps' : 'seconds' }}</b>
+            <b> {{ wording.clean(detail.hold.reps ? wording.reps : wording.seconds) }}</b>
             <span class="text-soft">
-              of {{ detail.hold.reps ? detail.hold.reps.done : secondsText(detail.hold.total) }}</span
+              {{ wording.of(detail.hold.reps ? detail.hold.reps.done : secondsText(detail.hold.total)) }}</span
             >
           </p>
         </section>
         <section v-if="is.anchors.length" class="card" aria-labelledby="by-hand">
-          <h2 id="by-hand">Set by hand</h2>
+          <h2 id="by-hand">{{ wording.setByHand }}</h2>
           <ul>
             <li v-for="(a, i) in is.anchors" :key="i">
               <button class="figures min-h-[44px] w-full text-left" @click="player.seek(a.t)">
-                {{ landmarkLabel(a.name) }} <span class="text-soft">at {{ secondsText(a.t) }}</span>
+                {{ landmarkLabel(a.name) }} <span class="text-soft">{{ wording.at(secondsText(a.t)) }}</span>
               </button>
             </li>
           </ul>

@@ -8,6 +8,7 @@ import { PLACE_WORDS } from '../../../words/labels.js';
 import PickOne from '../../components/PickOne.vue';
 import DoseEditor from './DoseEditor.vue';
 import TypedField from '../../components/TypedField.vue';
+import { itemEditor as wording } from '../../../words/pages/looks.js';
 
 defineProps<{
   id: string;
@@ -37,7 +38,7 @@ function resize(sizing: KitSizing, value: string): void {
     <DoseEditor :id="id" :name="name" :dose="dose" :own="own" :breath="breath" @change="emit('dose', $event)">
       <PickOne
         :id="`${id}-place`"
-        label="In the session"
+        :label="wording.inTheSession"
         :choices="places"
         :model-value="place"
         @update:model-value="emit('place', $event as Drill['place'])"

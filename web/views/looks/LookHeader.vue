@@ -7,6 +7,8 @@ import type { Person } from '../../../api/people.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import { dayTimeText, familyName, rungName } from '../../data/names.js';
 import JudgeBy from '../../components/JudgeBy.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { lookHeader as wording } from '../../../words/pages/looks.js';
 
 defineProps<{
   look: Look;
@@ -30,24 +32,24 @@ const method = defineModel<string>('method', { required: true });
       <p class="text-soft">
         {{ dayTimeText(look.startedAt) }} · {{ look.by
         }}<template v-if="look.runId">
-          · <RouterLink :to="`/runs/${look.runId}/after`" class="link">in a class</RouterLink></template
-        ><template v-if="waiting"> · kept on this device, not yet sent</template>
+          · <RouterLink :to="`/runs/${look.runId}/after`" class="link">{{ wording.inAClass }}</RouterLink></template
+        ><template v-if="waiting"> {{ wording.keptOnThisDevice }}</template>
       </p>
     </div>
     <div class="ml-auto flex flex-wrap items-center gap-2">
-      <JudgeBy v-model="method" :in-force="`Judged by: ${detail.method.name}`" before="Judged by:" />
+      <JudgeBy v-model="method" :in-force="wording.judgedBy(detail.method.name)" :before="wording.judgedByLabel" />
       <a
         v-if="!waiting"
         class="btn btn-quiet"
         :href="`/api/looks/${look.id}/file`"
         download
-        aria-label="Save this look as a file"
+        :aria-label="wording.saveThisLook"
         ><Download :size="20" aria-hidden="true"
       /></a>
       <button
         v-if="mayRemove && !waiting"
         class="btn btn-quiet"
-        aria-label="Take this look out of the history"
+        :aria-label="wording.takeThisLookOut"
         @click="$emit('remove')"
       >
         <Trash2 :size="20" aria-hidden="true" />
@@ -56,16 +58,16 @@ const method = defineModel<string>('method', { required: true });
         v-if="look.relookOf"
         class="btn"
         :to="`/people/${look.personId}/compare?then=${look.relookOf}&now=${look.id}`"
-        >Against the look before</RouterLink
+        >{{ wording.againstTheLookBefore }}</RouterLink
       >
       <RouterLink
         v-else-if="look.relooks.length"
         class="btn"
         :to="`/people/${look.personId}/compare?then=${look.id}&now=${look.relooks.at(-1)}`"
-        >Against the re-look</RouterLink
+        >{{ wording.againstTheReLook }}</RouterLink
       >
       <RouterLink v-if="!pain" :to="`/bench?person=${look.personId}&relook=${look.id}`" class="btn btn-main"
-        ><RotateCcw :size="20" aria-hidden="true" /> Look again</RouterLink
+        ><RotateCcw :size="20" aria-hidden="true" /> {{ anywhere.lookAgain }}</RouterLink
       >
     </div>
   </div>

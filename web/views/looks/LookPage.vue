@@ -27,6 +27,8 @@ import SidesCard from './SidesCard.vue';
 import SittingCard from './SittingCard.vue';
 import { useLookOnPage } from './use-look.js';
 import WhyPanel from './WhyPanel.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { lookPage as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ id: string }>();
 const session = useSession();
@@ -42,7 +44,7 @@ const stopped = computed(() => stoppedText(detail.value?.stopped ?? null, page.c
 
 /** The look lies on this device, and the server does not take it. */
 const refused = computed(() => outbox.refused.some((i) => lookIdOf(i) === props.id));
-const REFUSED = 'This look is kept on this device, and the server does not take it. The header says what and why.';
+const REFUSED = wording.thisLookIsKept;
 /** The verdict is drawn first; causes, mends and drills follow at once beside or below it, and move nothing. */
 const rest = ref(false);
 useTimeoutFn(() => (rest.value = true), 0);
@@ -75,9 +77,11 @@ watch(
     @retry="page.look.load()"
   />
   <div v-if="deleted" class="card py-10 text-center">
-    <p class="text-lg">This look is taken out of the history.</p>
-    <button ref="undo" class="btn btn-main mt-3" @click="restore">Undo</button>
-    <RouterLink v-if="person" :to="`/people/${person.id}`" class="btn mt-3 ml-2">To {{ person.name }}</RouterLink>
+    <p class="text-lg">{{ wording.thisLookIsTaken }}</p>
+    <button ref="undo" class="btn btn-main mt-3" @click="restore">{{ anywhere.undo }}</button>
+    <RouterLink v-if="person" :to="`/people/${person.id}`" class="btn mt-3 ml-2">{{
+      wording.to(person.name)
+    }}</RouterLink>
   </div>
   <template v-else-if="look && judged && judgedIn">
     <LookHeader
@@ -92,11 +96,8 @@ watch(
     />
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <div v-if="pain" role="alert" class="note mt-3">
-      <p class="text-lg font-bold">Pain ended this hold: leave this position for now.</p>
-      <p>
-        Note what was said, add a caution on the person’s page, and advise a licensed professional before the next load.
-        Chest pain, loss of feeling or control, sudden weakness: urgent help now. Nothing here is a diagnosis.
-      </p>
+      <p class="text-lg font-bold">{{ wording.painEndedThisHold }}</p>
+      <p>{{ wording.noteWhatWasSaid }}</p>
     </div>
 
     <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1.1fr_1fr_1.1fr]">
@@ -123,7 +124,7 @@ watch(
           <RouterLink
             :to="`/ladders?person=${person.id}&at=${detail.family.id}/${detail.rung.id}`"
             class="link inline-block min-h-[44px] content-center"
-            >On the ladder</RouterLink
+            >{{ wording.onTheLadder }}</RouterLink
           >
         </div>
         <SecondEyes
@@ -140,7 +141,7 @@ watch(
       <div v-if="detail" class="min-w-0 space-y-4">
         <FindingList :detail="detail" :position="detail.family.id" :rung="detail.rung.id" />
         <fieldset v-if="detail.ranking.length" :disabled="!mayChange" class="min-w-0 space-y-2">
-          <p v-if="!mayChange" class="note text-sm">{{ look.by }} looked. An assistant answers for own looks only.</p>
+          <p v-if="!mayChange" class="note text-sm">{{ wording.lookedAnAssistantAnswers(look.by) }}</p>
           <WhyPanel
             :detail="detail"
             :observation="look.observation"
@@ -163,11 +164,11 @@ watch(
           :worked="worked"
         />
         <p v-if="unread" role="alert" class="note">
-          This person’s stop signs and cautions cannot be read now, so nothing is proposed.
-          <button class="link min-h-[44px]" @click="page.facts.load()">Try again</button>
+          {{ wording.thisPersonsStopSigns }}
+          <button class="link min-h-[44px]" @click="page.facts.load()">{{ anywhere.tryAgain }}</button>
         </p>
         <p v-if="stopped && !pain" role="alert" class="note">
-          {{ stopped }} Drills are not proposed until the stop signs are asked again and clear.
+          {{ wording.drillsAreNotProposed(stopped) }}
         </p>
         <DrillList
           v-if="!pain && !stopped && !unread"

@@ -12,6 +12,8 @@ import { MEND_RESULT_WORDS, MEND_WORDS } from '../../../words/labels.js';
 import FaultFigure from '../../drawing/FaultFigure.vue';
 import { cautionName } from '../../data/names.js';
 import { keepMend, takeMendBack } from '../../data/looks.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { mendGuide as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   look: Look;
@@ -55,22 +57,25 @@ async function takeBack(): Promise<void> {
 
 <template>
   <section class="card" aria-labelledby="mend">
-    <h2 id="mend">Mend it: {{ fault.name.toLowerCase() }}</h2>
+    <h2 id="mend">{{ wording.mendIt(fault.name.toLowerCase()) }}</h2>
     <ol v-if="here.length" class="mt-1 space-y-1 text-sm">
       <li v-for="m in here" :key="m.id">
         <b>{{ MEND_RESULT_WORDS[m.result] }}:</b> {{ sayOf(m) }}
       </li>
     </ol>
     <div v-if="helped" class="mt-2">
-      <p class="font-semibold">That one helped. Look again to see it in seconds.</p>
-      <RouterLink :to="`/bench?person=${look.personId}&relook=${look.id}`" class="btn btn-main mt-2"
-        >Look again</RouterLink
-      >
+      <p class="font-semibold">{{ wording.thatOneHelpedLook }}</p>
+      <RouterLink :to="`/bench?person=${look.personId}&relook=${look.id}`" class="btn btn-main mt-2">{{
+        anywhere.lookAgain
+      }}</RouterLink>
     </div>
     <template v-else-if="current">
       <p class="mt-2">
-        <span class="tag">Step {{ here.length + 1 }} of {{ steps.length }} · {{ MEND_WORDS[current.kind] }}</span
-        ><span v-if="worked.includes(current.index)" class="tag ml-2">helped before</span>
+        <span class="tag">{{ wording.stepOf(here.length + 1, steps.length, MEND_WORDS[current.kind]) }}</span><span
+          v-if="worked.includes(current.index)"
+          class="tag ml-2"
+          >{{ wording.helpedBefore }}</span
+        >
       </p>
       <p class="font-head mt-1 text-xl leading-snug font-semibold">{{ current.say }}</p>
       <FaultFigure
@@ -79,9 +84,9 @@ async function takeBack(): Promise<void> {
         :fault="faultId"
         :position="look.observation.position"
         :rung="look.observation.rung"
-        :label="`${fault.name}, and how it should look`"
+        :label="wording.andHowItShould(fault.name)"
       />
-      <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Did it help?">
+      <div class="mt-2 flex flex-wrap gap-2" role="group" :aria-label="wording.didItHelp">
         <button
           v-for="r in MEND_RESULTS"
           :key="r"
@@ -93,10 +98,10 @@ async function takeBack(): Promise<void> {
         </button>
       </div>
     </template>
-    <p v-else class="mt-2 font-semibold">All steps tried. Leave the position for today and take the drills.</p>
+    <p v-else class="mt-2 font-semibold">{{ wording.allStepsTriedLeave }}</p>
     <p v-if="leftOut.length" class="text-soft mt-2 text-sm">
-      Steps left out for: {{ leftOut.map(cautionName).join(', ') }}.
+      {{ wording.stepsLeftOutFor(leftOut.map(cautionName).join(', ')) }}
     </p>
-    <button v-if="here.length" class="link mt-2 min-h-[44px]" @click="takeBack">Undo the last answer</button>
+    <button v-if="here.length" class="link mt-2 min-h-[44px]" @click="takeBack">{{ wording.undoTheLastAnswer }}</button>
   </section>
 </template>

@@ -11,13 +11,14 @@ import type { Method } from '../../../core/formats/catalog.js';
 import { judgedBy, type Circumstance } from '../../../core/person/circumstance.js';
 import { setsText } from '../../../words/dose.js';
 import { drillName, faultName } from '../../data/names.js';
+import { otherSchools as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ detail: Advised; circumstance: Circumstance }>();
 const cueOf = (method: Method, fault: string): string =>
   method.cues[fault] ?? record(catalog.faults, fault).mends.find((m) => m.kind === 'cue')?.say ?? '';
 const verdict = (detail: Advised): string => {
   const f = statedFinding(detail);
-  return f ? `${faultName(f.fault)}, ${f.severity}` : 'nothing to mend';
+  return f ? `${faultName(f.fault)}, ${f.severity}` : wording.nothingToMend;
 };
 const others = computed(() =>
   offered(catalog, 'methods')
@@ -49,19 +50,24 @@ const others = computed(() =>
 
 <template>
   <details class="card">
-    <summary class="min-h-[44px] content-center font-semibold">What the other schools would say</summary>
+    <summary class="min-h-[44px] content-center font-semibold">{{ wording.whatTheOtherSchools }}</summary>
     <ul class="divide-rule divide-y">
       <li v-for="o in others" :key="o.method.id" class="py-2 text-sm">
         <h3>{{ o.method.name }}</h3>
-        <p><b>Verdict:</b> {{ o.verdict }}<span v-if="o.changed" class="tag ml-2">differs</span></p>
-        <p v-if="o.cue"><b>Would say:</b> {{ o.cue }}</p>
+        <p>
+          <b>{{ wording.verdict }}</b> {{ o.verdict
+          }}<span v-if="o.changed" class="tag ml-2">{{ wording.differs }}</span>
+        </p>
+        <p v-if="o.cue">
+          <b>{{ wording.wouldSay }}</b> {{ o.cue }}
+        </p>
         <p v-if="o.dose" class="figures">
-          <b>Would start with:</b> {{ drillName(o.dose.drill) }}, {{ setsText(o.dose.dose) }}
+          <b>{{ wording.wouldStartWith }}</b> {{ drillName(o.dose.drill) }}, {{ setsText(o.dose.dose) }}
         </p>
         <p v-for="d in o.differs" :key="d.axis" class="text-soft">
           <b>{{ d.axis }}:</b> {{ d.text }}
         </p>
-        <p class="text-soft figures">Holds up to {{ o.method.cap }} s, then harder.</p>
+        <p class="text-soft figures">{{ wording.holdsUpToS(o.method.cap) }}</p>
       </li>
     </ul>
   </details>

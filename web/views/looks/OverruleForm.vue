@@ -6,6 +6,8 @@ import FormField from '../../components/FormField.vue';
 import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
 import { useZodForm } from '../../data/form.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { overruleForm as wording } from '../../../words/pages/looks.js';
 
 const emit = defineEmits<{ overrule: [cause: CauseId, reason: string]; cancel: [] }>();
 const { typed, submit } = useZodForm({
@@ -20,15 +22,15 @@ const { typed, submit } = useZodForm({
   <form class="mt-2 space-y-2" novalidate @submit.prevent="submit">
     <PickOne
       id="over-cause"
-      label="I know better: it is"
+      :label="wording.iKnowBetter"
       :choices="catalog.causes.filter((c) => c.id !== 'pain')"
       :model-value="typed.cause"
       @update:model-value="typed.cause = $event as CauseId"
     />
-    <FormField id="over-why" v-model="typed.reason" path="reason" label="Because" required maxlength="300" />
+    <FormField id="over-why" v-model="typed.reason" path="reason" :label="wording.because" required maxlength="300" />
     <div class="flex gap-2">
-      <button class="btn btn-main">Overrule</button>
-      <button type="button" class="btn" @click="emit('cancel')">Cancel</button>
+      <button class="btn btn-main">{{ wording.overrule }}</button>
+      <button type="button" class="btn" @click="emit('cancel')">{{ anywhere.cancel }}</button>
     </div>
   </form>
 </template>

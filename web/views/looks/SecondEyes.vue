@@ -12,6 +12,8 @@ import { measureText } from '../../../words/numbers.js';
 import { catalog } from '../../data/catalogue.js';
 import { useSeconds } from '../../data/eye.js';
 import { dayText, faultName } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { secondEyes as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ look: Look; detail: Judged; circumstance: Circumstance; waiting: boolean }>();
 const seconds = useSeconds(() => (props.waiting || !props.look.mediaId ? null : props.look.id));
@@ -55,16 +57,18 @@ const told = computed(() => (seconds.value.value ?? []).map((second) => ({ secon
 
 <template>
   <section v-if="told.length" class="card" aria-labelledby="second-eyes">
-    <h2 id="second-eyes">A second eye</h2>
+    <h2 id="second-eyes">{{ wording.aSecondEye }}</h2>
     <div v-for="{ second, rows } in told" :key="second.madeBy" class="mt-2">
-      <p>{{ second.by }} judged the same picture blind on {{ dayText(second.day) }}.</p>
+      <p>{{ wording.judgedTheSamePicture(second.by, dayText(second.day)) }}</p>
       <table class="figures mt-1 w-full text-left text-sm">
         <thead>
           <tr>
-            <th scope="col" class="py-1 pr-2">What</th>
+            <th scope="col" class="py-1 pr-2">{{ anywhere.what }}</th>
             <th scope="col" class="py-1 pr-2">{{ look.by }}</th>
             <th scope="col" class="py-1 pr-2">{{ second.by }}</th>
-            <th scope="col" class="py-1"><span class="sr-only">Agree</span></th>
+            <th scope="col" class="py-1">
+              <span class="sr-only">{{ wording.agree }}</span>
+            </th>
           </tr>
         </thead>
         <tbody class="divide-rule divide-y">
@@ -72,7 +76,7 @@ const told = computed(() => (seconds.value.value ?? []).map((second) => ({ secon
             <th scope="row" class="py-1 pr-2 font-[inherit]">{{ row.what }}</th>
             <td class="py-1 pr-2">{{ row.first }}</td>
             <td class="py-1 pr-2">{{ row.second }}</td>
-            <td class="py-1">{{ row.same ? 'agree' : 'differ' }}</td>
+            <td class="py-1">{{ row.same ? wording.agreeInSentence : wording.differ }}</td>
           </tr>
         </tbody>
       </table>

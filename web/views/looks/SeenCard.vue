@@ -15,6 +15,7 @@ import { rungName } from '../../data/names.js';
 import HoldTimeline from '../../drawing/HoldTimeline.vue';
 import PressureStrip from '../../drawing/PressureStrip.vue';
 import PictureLines from '../../drawing/PictureLines.vue';
+import { seenCard as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   observation: Look['observation'];
@@ -34,26 +35,29 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
 
 <template>
   <section class="card" aria-labelledby="seen">
-    <h2 id="seen">What was seen</h2>
+    <h2 id="seen">{{ wording.whatWasSeen }}</h2>
     <template v-if="hold">
       <p v-if="hold.reps" class="figures mt-1">
-        <b class="font-head text-5xl">{{ hold.reps.clean }}</b> <b class="text-xl">clean reps</b>
+        <b class="font-head text-5xl">{{ hold.reps.clean }}</b> <b class="text-xl">{{ wording.cleanReps }}</b>
       </p>
       <p v-else class="figures mt-1">
-        <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">clean seconds</b>
+        <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">{{ wording.cleanSeconds }}</b>
       </p>
       <p v-if="tapped" class="text-soft text-sm">{{ tappedText(detail.eye) }}.</p>
       <p class="figures text-soft">
-        of {{ totalText(hold)
-        }}{{
-          hold.reps
-            ? observation.targetReps
-              ? `, target ${observation.targetReps}`
-              : ''
-            : target
-              ? `, target ${target} s`
-              : ''
-        }}{{ hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '' }}
+        {{
+          wording.of(
+            totalText(hold),
+            hold.reps
+              ? observation.targetReps
+                ? wording.target(observation.targetReps)
+                : ''
+              : target
+                ? wording.targetS(target)
+                : '',
+            hold.endedBy ? ` · ${END_WORDS[hold.endedBy]}` : '',
+          )
+        }}
       </p>
       <HoldTimeline :hold="hold" :target="target" class="mt-1" />
       <PressureStrip v-if="look?.pad.length" :samples="look.pad" :end="hold.total" class="mt-2" />
@@ -63,24 +67,26 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
         :observation="observation"
         :detail="detail"
         :media-id="look?.mediaId ?? null"
-        label="The picture with the measured body line"
+        :label="wording.thePicture"
       />
       <RouterLink v-if="look" :to="`/looks/${look.id}/frames`" class="btn mt-2"
         ><component :is="observation.frames.length > 1 ? Play : Ruler" :size="18" aria-hidden="true" />
-        {{ observation.frames.length > 1 ? 'Play it, measure on it' : 'Measure on it' }}</RouterLink
+        {{ observation.frames.length > 1 ? wording.playItMeasure : wording.measureOnIt }}</RouterLink
       >
       <p v-if="line && detail.family.orientation === 'prone'" class="figures mt-1">
-        <b class="text-2xl">{{ fixed(line.value) }}°</b> {{ plusMinus(line.sd, '°') }} body line
+        <b class="text-2xl">{{ fixed(line.value) }}°</b> {{ wording.bodyLine(plusMinus(line.sd, '°')) }}
         <span class="text-soft">({{ PLUS_MINUS_SAYS }})</span>
       </p>
     </div>
     <p v-for="w in seenWarnings(detail)" :key="w" class="note mt-2 text-sm">{{ w }}</p>
     <p v-if="detail.undecided.length" class="note mt-2 font-semibold">{{ undecidedText(detail) }}</p>
-    <p v-if="told" class="figures mt-2 text-sm"><b>Set-up:</b> {{ told }}</p>
-    <ol v-if="hold?.segments" class="figures mt-2 text-sm" aria-label="Parts of the set">
+    <p v-if="told" class="figures mt-2 text-sm">
+      <b>{{ wording.setUp }}</b> {{ told }}
+    </p>
+    <ol v-if="hold?.segments" class="figures mt-2 text-sm" :aria-label="wording.partsOfTheSet">
       <li v-for="(part, i) in hold.segments" :key="i">
-        {{ rungName(detail.family.id, part.rung) }}: <b>{{ secondsText(part.clean) }}</b> clean of
-        {{ secondsText(part.total) }}
+        {{ rungName(detail.family.id, part.rung) }}: <b>{{ secondsText(part.clean) }}</b>
+        {{ wording.cleanOf(secondsText(part.total)) }}
       </li>
     </ol>
     <p v-if="observation.resets || observation.rests" class="figures mt-1 text-sm">

@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router';
 import type { Look } from '../../../api/observations.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
 import { VIEW_WORDS } from '../../../words/labels.js';
+import { sidesCard as wording } from '../../../words/pages/looks.js';
 
 const PlayedTogether = defineAsyncComponent(() => import('../../drawing/PlayedTogether.vue'));
 const props = defineProps<{ look: Look; detail: Judged; others: readonly Look[] }>();
@@ -25,8 +26,8 @@ const played = computed(() =>
 
 <template>
   <section v-if="others.length || left.length" class="card" aria-labelledby="sides">
-    <h2 id="sides">{{ others.length ? 'From several sides, judged as one' : 'From another side' }}</h2>
-    <ul v-if="others.length" class="mt-1" aria-label="Other sides">
+    <h2 id="sides">{{ others.length ? wording.fromSeveralSidesJudged : wording.fromAnotherSide }}</h2>
+    <ul v-if="others.length" class="mt-1" :aria-label="wording.otherSides">
       <li v-for="other in others" :key="other.id">
         <RouterLink :to="`/looks/${other.id}`" class="link inline-block min-h-[44px] content-center">{{
           VIEW_WORDS[other.observation.view]
@@ -43,7 +44,7 @@ const played = computed(() =>
       v-if="left.length"
       class="btn mt-2"
       :to="`/bench?person=${look.personId}&position=${look.observation.position}&rung=${detail.rung.id}&together=${look.id}`"
-      ><Plus :size="18" aria-hidden="true" /> Look {{ VIEW_WORDS[left[0]!].toLowerCase() }} as well</RouterLink
+      ><Plus :size="18" aria-hidden="true" /> {{ wording.lookAsWell(VIEW_WORDS[left[0]!].toLowerCase()) }}</RouterLink
     >
   </section>
 </template>

@@ -14,6 +14,8 @@ import { fixed, percentText, plusMinus } from '../../../words/numbers.js';
 import { settingText } from '../../../words/setup.js';
 import { catalog } from '../../data/catalogue.js';
 import { faultName, placeName } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { sittingCard as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ look: Look; on: OnLadders; body: Body }>();
 const beside = computed(() => {
@@ -21,20 +23,24 @@ const beside = computed(() => {
   return now ? besideInSitting(props.on.holds, now) : null;
 });
 const earlier = computed(() => props.on.holds.find((h) => h.at === beside.value?.before.at)?.lookId);
-const CUES = { mended: 'it mended', 'mended-for-a-moment': 'it mended for a moment', 'not-mended': 'it did not mend' };
+const CUES = {
+  mended: wording.itMended,
+  'mended-for-a-moment': wording.itMendedForAMoment,
+  'not-mended': wording.itDidNotMend,
+};
 function changeText(change: Change): string {
   switch (change.is) {
     case 'version':
-      return `${placeName(change.now)} instead of ${placeName(change.was)}`;
+      return wording.insteadOf(placeName(change.now), placeName(change.was));
     case 'side':
-      return `the ${change.now} side instead of the ${change.was}`;
+      return wording.theSideInstead(change.now, change.was);
     case 'cue':
-      return `a cue was given: ${CUES[change.now]}`;
+      return wording.aCueWasGiven(CUES[change.now]);
     case 'setting': {
       const knob = setupKnobsOf(rungAt(catalog, beside.value!.now.place), props.body).find((k) => k.id === change.knob);
       const said = (value: number | null): string =>
-        value === null ? 'as the version has it' : knob ? settingText(knob, value) : `${value}`;
-      return `${knob?.name.toLowerCase() ?? change.knob}: ${said(change.now)} instead of ${said(change.was)}`;
+        value === null ? wording.asTheVersionHas : knob ? settingText(knob, value) : `${value}`;
+      return wording.insteadOfWithName(knob?.name.toLowerCase() ?? change.knob, said(change.now), said(change.was));
     }
   }
 }
@@ -44,11 +50,11 @@ const rows = computed(() => {
   const unit = b.unit === 's' ? ' s' : ' reps';
   const amount = (n: number): string => `${b.unit === 's' ? fixed(n) : n}${unit}`;
   const goes = (fault: string | null): string => (fault ? faultName(fault) : 'nothing');
-  const felt = (site: string | null): string => (site ? siteText(site) : 'not asked');
+  const felt = (site: string | null): string => (site ? siteText(site) : wording.notAsked);
   return [
-    ['Clean', amount(b.was), amount(b.is)],
-    ['First to go', goes(b.before.first), goes(b.now.first)],
-    ['Felt first', felt(b.before.felt), felt(b.now.felt)],
+    [anywhere.clean, amount(b.was), amount(b.is)],
+    [wording.firstToGo, goes(b.before.first), goes(b.now.first)],
+    [anywhere.feltFirst, felt(b.before.felt), felt(b.now.felt)],
   ] as const;
 });
 /** Whether the difference is more than two such sets differ by anyway. */
@@ -59,29 +65,23 @@ const verdict = computed(() => {
   const change = b.is - b.was;
   const chance = normalCdf(Math.abs(change) / b.sd);
   const told = `${change < 0 ? '−' : '+'}${fixed(Math.abs(change))}${unit}`;
-  const by = b.pairs
-    ? `a start value and ${b.pairs} pairs of this person’s sets`
-    : 'a start value, since this person has no such pair';
+  const by = b.pairs ? wording.aStartValue(b.pairs) : wording.aStartValueSince;
   const says =
-    chance >= 0.975
-      ? 'more than sets differ by anyway'
-      : chance >= 0.84
-        ? 'perhaps the change'
-        : 'no more than sets differ by anyway';
-  return `${told}: ${says} (${percentText(Math.min(0.99, chance))}; two sets with nothing changed differ by ${plusMinus(b.sd, unit)}, by ${by}). One pair is a hint, not a proof.`;
+    chance >= 0.975 ? wording.moreThanSetsDiffer : chance >= 0.84 ? wording.perhapsTheChange : wording.noMoreThanSets;
+  return wording.twoSetsWithNothing(told, says, percentText(Math.min(0.99, chance)), plusMinus(b.sd, unit), by);
 });
 </script>
 
 <template>
   <section v-if="beside" class="card" aria-labelledby="sitting">
-    <h2 id="sitting">One thing changed in this sitting</h2>
+    <h2 id="sitting">{{ wording.oneThingChanged }}</h2>
     <p class="figures">{{ changeText(beside.change) }}</p>
     <table class="figures mt-1 w-full text-left">
       <thead>
         <tr>
           <td></td>
-          <th scope="col">Before</th>
-          <th scope="col">This set</th>
+          <th scope="col">{{ wording.before }}</th>
+          <th scope="col">{{ wording.thisSet }}</th>
         </tr>
       </thead>
       <tbody>
@@ -97,7 +97,7 @@ const verdict = computed(() => {
       v-if="earlier"
       :to="`/people/${look.personId}/compare?then=${earlier}&now=${look.id}`"
       class="link inline-block min-h-[44px] content-center"
-      >Side by side</RouterLink
+      >{{ wording.sideBySide }}</RouterLink
     >
   </section>
 </template>

@@ -13,6 +13,8 @@ import { evidenceText, testWhy } from '../../data/names.js';
 import type { CauseId } from '../../../core/formats/catalog.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import OverruleForm from './OverruleForm.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { whyPanel as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{
   detail: Explained;
@@ -80,20 +82,18 @@ function overrule(cause: CauseId, reason: string): void {
 <template>
   <section class="card" aria-labelledby="why">
     <div class="flex items-baseline gap-2">
-      <h2 id="why">Why</h2>
-      <p
-        v-if="index !== null"
-        class="figures ml-auto text-sm"
-        title="How likely the hip flexors do the trunk’s work, from what was felt, the pelvis, levers and tests alone"
-      >
-        hip-flexor takeover <b class="text-lg">{{ index }}</b> of 100
+      <h2 id="why">{{ wording.why }}</h2>
+      <p v-if="index !== null" class="figures ml-auto text-sm" :title="wording.howLikelyTheHip">
+        {{ wording.hipFlexorTakeover }} <b class="text-lg">{{ index }}</b> {{ wording.of }}
       </p>
     </div>
     <p v-if="overruled" class="note text-sm">
-      The coach decided: <b>{{ record(catalog.causes, overruled.cause).name }}</b>, because {{ overruled.reason }}.
-      <button class="link" @click="$emit('overrule', null, '')">Back to the evidence</button>
+      {{ wording.theCoachDecided }} <b>{{ record(catalog.causes, overruled.cause).name }}</b>{{
+        wording.because(overruled.reason)
+      }}
+      <button class="link" @click="$emit('overrule', null, '')">{{ wording.backToTheEvidence }}</button>
     </p>
-    <p v-if="flat" class="mt-1 font-semibold">Nothing stands out yet: a test or an answer would tell.</p>
+    <p v-if="flat" class="mt-1 font-semibold">{{ wording.nothingStandsOutYet }}</p>
     <ol class="mt-1 space-y-2">
       <li v-for="(r, i) in top" :key="r.cause.id">
         <p v-if="fits(i, r.probability)" class="text-soft text-sm font-semibold">{{ fits(i, r.probability) }}</p>
@@ -108,52 +108,62 @@ function overrule(cause: CauseId, reason: string): void {
         </svg>
         <p class="text-soft text-sm">
           <template v-if="r.reasons[0]">{{ reasonText(r.reasons[0]) }}</template>
-          <template v-else>nothing known for or against it yet</template>
+          <template v-else>{{ wording.nothingKnown }}</template>
         </p>
       </li>
     </ol>
-    <p v-if="together" class="mt-2 text-sm"><b>Likelier together:</b> {{ together }}.</p>
-    <p v-if="turning" class="text-soft mt-1 text-sm"><b>What would change it:</b> {{ turning }}</p>
+    <p v-if="together" class="mt-2 text-sm">
+      <b>{{ wording.likelierTogether }}</b> {{ together }}.
+    </p>
+    <p v-if="turning" class="text-soft mt-1 text-sm">
+      <b>{{ wording.whatWouldChangeIt }}</b> {{ turning }}
+    </p>
     <div v-if="asked" class="border-rule mt-3 border-t pt-2">
       <p>
-        <span class="tag">{{ asked === next?.record ? 'Next best test' : 'Chosen test' }} · {{ asked.seconds }} s</span>
+        <span class="tag"
+          >{{ asked === next?.record ? wording.nextBestTest : wording.chosenTest }} · {{ asked.seconds }} s</span
+        >
       </p>
       <h3 class="mt-1">{{ asked.name }}</h3>
       <ol class="list-decimal pl-5 text-sm">
         <li v-for="step in asked.how" :key="step">{{ step }}</li>
       </ol>
-      <p class="text-sm"><b>Positive:</b> {{ asked.positive }}</p>
+      <p class="text-sm">
+        <b>{{ wording.positive }}</b> {{ asked.positive }}
+      </p>
       <form v-if="asked.number" class="mt-2 flex gap-2" @submit.prevent="number !== '' && answer(number)">
-        <label class="sr-only" for="test-number">Result in {{ asked.number.unit }}</label>
+        <label class="sr-only" for="test-number">{{ wording.resultIn(asked.number.unit) }}</label>
         <input
           id="test-number"
           v-model.number="number"
           type="number"
           step="any"
           class="field figures"
-          :placeholder="`measured, ${asked.number.unit}`"
+          :placeholder="wording.measured(asked.number.unit)"
         />
-        <button class="btn" :disabled="number === ''">Take it</button>
+        <button class="btn" :disabled="number === ''">{{ wording.takeIt }}</button>
       </form>
-      <div class="mt-2 flex gap-2" role="group" aria-label="Result of the test">
-        <button class="btn flex-1" :aria-label="`${asked.name}: positive`" @click="answer('positive')">Positive</button>
-        <button class="btn flex-1" :aria-label="`${asked.name}: negative`" @click="answer('negative')">Negative</button>
+      <div class="mt-2 flex gap-2" role="group" :aria-label="wording.resultOfTheTest">
+        <button class="btn flex-1" :aria-label="wording.positiveWithName(asked.name)" @click="answer('positive')">
+          {{ wording.positiveAlone }}
+        </button>
+        <button class="btn flex-1" :aria-label="wording.negative(asked.name)" @click="answer('negative')">
+          {{ wording.negativeAlone }}
+        </button>
       </div>
       <p v-if="next && asked === next.record" class="text-soft figures mt-1 text-sm">{{ testWhy(next) }}</p>
     </div>
-    <p v-else-if="!overruled" class="text-soft mt-2 text-sm">
-      No test would change this much. Mend it, or take the drills.
-    </p>
+    <p v-else-if="!overruled" class="text-soft mt-2 text-sm">{{ wording.noTestWouldChange }}</p>
     <SearchPick
       v-if="open.length"
       id="other-test"
       v-model="picked"
       class="mt-2"
-      label="Answer another test"
+      :label="wording.answerAnotherTest"
       :choices="open"
     />
     <details class="mt-1 text-sm">
-      <summary class="min-h-[44px] content-center font-semibold">The working</summary>
+      <summary class="min-h-[44px] content-center font-semibold">{{ wording.theWorking }}</summary>
       <ul v-if="answered.length" class="space-y-1">
         <li v-for="a in answered" :key="a.id" class="flex items-center justify-between gap-2">
           <span
@@ -161,10 +171,10 @@ function overrule(cause: CauseId, reason: string): void {
           >
           <button
             class="link min-h-[44px]"
-            :aria-label="`Take back the answer of ${a.name}`"
+            :aria-label="wording.takeBackTheAnswer(a.name)"
             @click="$emit('test', a.id, null)"
           >
-            Undo
+            {{ anywhere.undo }}
           </button>
         </li>
       </ul>
@@ -172,7 +182,7 @@ function overrule(cause: CauseId, reason: string): void {
         <template v-for="r in top" :key="r.cause.id">
           <dt class="font-semibold">{{ r.cause.name }}</dt>
           <dd class="text-soft">
-            {{ r.reasons.map(reasonText).join(' · ') || 'nothing known for or against it yet' }}
+            {{ r.reasons.map(reasonText).join(' · ') || wording.nothingKnown }}
           </dd>
         </template>
       </dl>
@@ -181,14 +191,9 @@ function overrule(cause: CauseId, reason: string): void {
           <span>{{ r.cause.name }}</span><span>{{ percent(r.probability) }}</span>
         </li>
       </ul>
-      <p class="text-soft mt-1">
-        All sets of up to three causes that this position’s faults can have are weighed at once: what explains the same
-        thing competes, and several may hold, so the shares need not add up. That nothing lasting is behind it:
-        {{ percent(detail.whole?.nothing ?? 0) }}. On simulated people, what is said at 0.8 or more is right in more
-        than eight of ten. “Fits best” is not a diagnosis.
-      </p>
+      <p class="text-soft mt-1">{{ wording.allSetsOfUp(percent(detail.whole?.nothing ?? 0)) }}</p>
       <OverruleForm v-if="overruling" @overrule="overrule" @cancel="overruling = false" />
-      <button v-else class="link min-h-[44px]" @click="overruling = true">Overrule this</button>
+      <button v-else class="link min-h-[44px]" @click="overruling = true">{{ wording.overruleThis }}</button>
     </details>
   </section>
 </template>

@@ -18,6 +18,7 @@ import { useLadders } from '../../data/ladders.js';
 import { changeLook, useHistory, useLook } from '../../data/looks.js';
 import type { Read } from '../../data/query.js';
 import { noWishes, wishesSchema, type DrillWishes } from './wishes.js';
+import { useLook as wording } from '../../../words/pages/looks.js';
 
 export interface LookOnPage extends Standing {
   look: ReturnType<typeof useLook>;
@@ -64,7 +65,7 @@ export function useLookOnPage(id: () => string): LookOnPage {
   /** What was pinned, swapped and ordered for this look stands when the page opens again, until it is assigned. */
   const draft = useDraft<DrillWishes>({
     of: () => `drills/${id()}`,
-    name: 'The choice of drills',
+    name: wording.theChoiceOfDrills,
     schema: wishesSchema,
     now: () => (JSON.stringify(wishes.value) === JSON.stringify(noWishes()) ? null : wishes.value),
     take: (value) => void (wishes.value = value),

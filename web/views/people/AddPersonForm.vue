@@ -18,6 +18,8 @@ import { useSettings } from '../../stores/settings.js';
 import ManyOf from '../../components/ManyOf.vue';
 import OnOff from '../../components/OnOff.vue';
 import BodySize from './BodySize.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { addPersonForm as wording } from '../../../words/pages/people.js';
 
 const emit = defineEmits<{ added: [id: string, rest: boolean]; cancel: [] }>();
 const settings = useSettings();
@@ -81,7 +83,7 @@ const draft = useFormDraft<Form>(
   {
     // Height and weight are typed in the units that are shown.
     of: () => `person/new/${settings.units}`,
-    name: 'The form',
+    name: wording.theForm,
     schema: formSchema,
   },
   ref(true),
@@ -104,53 +106,58 @@ async function leave(): Promise<void> {
 <template>
   <form class="grid gap-3" novalidate @submit.prevent="add($event, false)">
     <DraftBack :draft="draft" @anew="draft.anew()" />
-    <FormField id="p-name" v-model="typed.name" path="name" label="Name" required maxlength="80" autocomplete="off" />
+    <FormField
+      id="p-name"
+      v-model="typed.name"
+      path="name"
+      :label="anywhere.name"
+      required
+      maxlength="80"
+      autocomplete="off"
+    />
     <div class="grid grid-cols-2 gap-3">
       <BodySize v-model:stature="typed.stature" v-model:mass="typed.mass" />
     </div>
     <details>
       <summary class="min-h-[44px] content-center font-semibold">
-        Cautions and permissions{{ typed.cautions.length + Number(permits) ? ': some set' : '' }}
+        {{ wording.cautionsAndPermissions(typed.cautions.length + Number(permits) ? wording.someSet : '') }}
       </summary>
       <fieldset>
-        <legend class="label">Care is due with</legend>
+        <legend class="label">{{ wording.careIsDueWith }}</legend>
         <ManyOf v-model="typed.cautions" :choices="catalog.cautions" />
       </fieldset>
       <FormField
         id="p-born"
         v-model="typed.birthYear"
         path="birthYear"
-        label="Born, year"
+        :label="wording.bornYear"
         class="mt-3 max-w-32"
         type="number"
         inputmode="numeric"
       />
-      <OnOff v-model="typed.pictures" class="mt-2">Pictures may be taken and kept</OnOff>
-      <OnOff v-if="typed.pictures" v-model="typed.clips">Clips may be kept too</OnOff>
-      <OnOff v-model="typed.handsOn">A hand on back, ribs or shoulders is all right</OnOff>
+      <OnOff v-model="typed.pictures" class="mt-2">{{ wording.picturesMayBeTaken }}</OnOff>
+      <OnOff v-if="typed.pictures" v-model="typed.clips">{{ wording.clipsMayBeKept }}</OnOff>
+      <OnOff v-model="typed.handsOn">{{ wording.aHandOnBack }}</OnOff>
       <FormField
         v-if="permits && minor"
         id="p-guardian"
         v-model="typed.guardian"
         path="guardian"
-        label="Guardian who gave the permission"
+        :label="wording.guardianWhoGave"
         required
         maxlength="80"
         autocomplete="off"
       />
-      <p v-else-if="permits" class="text-soft">Given by themselves. Under 18 a guardian gives it: enter the year.</p>
+      <p v-else-if="permits" class="text-soft">{{ wording.givenByThemselvesUnder }}</p>
     </details>
-    <p class="text-soft text-sm">
-      Height and weight set the loads. Without them an average body is used. Ask the stop signs on the person’s page
-      before the first load.
-    </p>
+    <p class="text-soft text-sm">{{ wording.heightAndWeightSet }}</p>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="flex flex-wrap gap-2">
-      <button class="btn btn-main" :disabled="busy">Add</button>
+      <button class="btn btn-main" :disabled="busy">{{ anywhere.add }}</button>
       <button type="button" class="btn" :disabled="busy || !typed.name.trim()" @click="add($event, true)">
-        Add, and fill in the rest
+        {{ wording.addAndFill }}
       </button>
-      <button type="button" class="btn btn-quiet ml-auto" @click="leave">Cancel</button>
+      <button type="button" class="btn btn-quiet ml-auto" @click="leave">{{ anywhere.cancel }}</button>
     </div>
   </form>
 </template>

@@ -8,13 +8,14 @@ import { catalog } from '../../data/catalogue.js';
 import { useHistory } from '../../data/looks.js';
 import { dayText, drillName, faultName } from '../../data/names.js';
 import { usePrescriptions } from '../../data/plans.js';
+import { betweenCard as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ then: Look; now: Look }>();
 const history = useHistory(() => props.then.personId, undefined, 200);
 const given = usePrescriptions(() => props.then.personId);
 const days = computed(() => daysBetween(props.then.day, props.now.day));
 const sayOf = (fault: string, step: number): string =>
-  catalog.faults.find((f) => f.id === fault)?.mends[step]?.say ?? 'a step of another catalogue';
+  catalog.faults.find((f) => f.id === fault)?.mends[step]?.say ?? wording.aStepOfAnother;
 /** Looks at the same position after the first and before the second. */
 const looks = computed(() =>
   history.items.value.filter(
@@ -38,17 +39,17 @@ const lists = computed(() =>
       (p.endedOn === null || p.endedOn >= props.then.day),
   ),
 );
-const counted = (n: number, one: string, many: string): string => (n === 1 ? `one ${one}` : `${n} ${many}`);
+const counted = (n: number, one: string, many: string): string => (n === 1 ? wording.one(one) : `${n} ${many}`);
 </script>
 
 <template>
   <section class="card mt-4" aria-labelledby="between">
     <h2 id="between">
-      {{ days === 0 ? 'The same day' : `${counted(days, 'day', 'days')} between` }}
+      {{ days === 0 ? wording.theSameDay : wording.between(counted(days, 'day', 'days')) }}
     </h2>
-    <p v-if="looks.length" class="text-soft">{{ counted(looks.length, 'look', 'looks') }} at it in between.</p>
+    <p v-if="looks.length" class="text-soft">{{ wording.atItInBetween(counted(looks.length, 'look', 'looks')) }}</p>
     <template v-if="mends.length">
-      <h3 class="mt-2">Tried</h3>
+      <h3 class="mt-2">{{ wording.tried }}</h3>
       <ul class="divide-rule divide-y">
         <li v-for="(m, i) in mends" :key="i" class="flex flex-wrap gap-x-3 py-1">
           <span class="text-soft figures">{{ dayText(m.day) }}</span>
@@ -58,16 +59,14 @@ const counted = (n: number, one: string, many: string): string => (n === 1 ? `on
       </ul>
     </template>
     <template v-if="lists.length">
-      <h3 class="mt-2">Drills given</h3>
+      <h3 class="mt-2">{{ wording.drillsGiven }}</h3>
       <ul>
         <li v-for="p in lists" :key="p.id" class="py-1">
-          <span class="text-soft figures">from {{ dayText(p.startsOn) }}</span>
+          <span class="text-soft figures">{{ wording.from(dayText(p.startsOn)) }}</span>
           {{ p.items.map((i) => i.text?.name ?? drillName(i.drill)).join(', ') }}
         </li>
       </ul>
     </template>
-    <p v-if="mends.length === 0 && lists.length === 0" class="text-soft">
-      No mend was tried and no drills were given in between.
-    </p>
+    <p v-if="mends.length === 0 && lists.length === 0" class="text-soft">{{ wording.noMendWasTried }}</p>
   </section>
 </template>

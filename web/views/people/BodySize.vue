@@ -4,6 +4,7 @@ import { watch } from 'vue';
 import FormField from '../../components/FormField.vue';
 import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../../words/units.js';
 import { useSettings } from '../../stores/settings.js';
+import { bodySize as wording } from '../../../words/pages/people.js';
 
 const stature = defineModel<number | ''>('stature', { required: true });
 const mass = defineModel<number | ''>('mass', { required: true });
@@ -22,7 +23,7 @@ watch(
     id="p-stature"
     v-model="stature"
     path="stature"
-    :label="`Height (${settings.units === 'metric' ? 'cm' : 'inches'})`"
+    :label="wording.height(settings.units === 'metric' ? 'cm' : wording.inches)"
     type="number"
     step="0.1"
     min="1"
@@ -31,7 +32,7 @@ watch(
     id="p-mass"
     v-model="mass"
     path="mass"
-    :label="`Weight (${settings.units === 'metric' ? 'kg' : 'pounds'})`"
+    :label="wording.weight(settings.units === 'metric' ? 'kg' : wording.pounds)"
     type="number"
     step="0.1"
     min="1"

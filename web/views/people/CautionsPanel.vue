@@ -16,6 +16,8 @@ import { useAction } from '../../data/action.js';
 import { cautionName, dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { cautionsPanel as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
@@ -40,7 +42,7 @@ const form = useZodForm({
 const draft = useFormDraft(
   {
     of: () => (session.isCoach && editing.value === null ? `caution/${props.person.id}` : null),
-    name: 'The caution',
+    name: wording.theCaution,
     schema: z.object({ caution: z.enum(CAUTION_IDS), from: z.string(), until: z.string(), note: z.string() }),
   },
   open,
@@ -80,62 +82,72 @@ const marked = computed(() =>
 <template>
   <section class="card" aria-labelledby="cautions">
     <div class="flex items-center">
-      <h2 id="cautions">Cautions</h2>
-      <button v-if="session.isCoach && !open" class="btn btn-quiet ml-auto" @click="edit(null)">Add</button>
+      <h2 id="cautions">{{ anywhere.cautions }}</h2>
+      <button v-if="session.isCoach && !open" class="btn btn-quiet ml-auto" @click="edit(null)">
+        {{ anywhere.add }}
+      </button>
     </div>
-    <p v-if="person.cautionRecords.length === 0" class="text-soft">
-      None on record. Ask again when it has been a while.
-    </p>
+    <p v-if="person.cautionRecords.length === 0" class="text-soft">{{ wording.noneOnRecordAsk }}</p>
     <BodyMap v-if="marked.length" class="mx-auto mt-1 max-w-56" still :marked="marked" />
     <ul class="divide-rule divide-y">
       <li v-for="c in person.cautionRecords" :key="c.id" class="py-2" :class="{ 'opacity-70': !active(c) }">
-        <p class="font-semibold">{{ cautionName(c.caution) }} <span v-if="!active(c)" class="tag">not now</span></p>
+        <p class="font-semibold">
+          {{ cautionName(c.caution) }} <span v-if="!active(c)" class="tag">{{ wording.notNow }}</span>
+        </p>
         <p>{{ effect(c.caution) }}</p>
         <p v-if="c.note">“{{ c.note }}”</p>
         <p class="text-soft text-sm">
-          {{ dayText(c.from) }} {{ c.until ? `to ${dayText(c.until)}` : 'on' }} · set by {{ c.setBy }}
+          {{ wording.setBy(dayText(c.from), c.until ? wording.to(dayText(c.until)) : wording.on, c.setBy) }}
         </p>
         <p v-if="session.isCoach">
           <button
             class="link min-h-[44px] pr-4"
-            :aria-label="`Edit caution ${cautionName(c.caution)}`"
+            :aria-label="wording.editCaution(cautionName(c.caution))"
             @click="edit(c)"
           >
-            Edit
+            {{ wording.edit }}
           </button>
-          <button class="link min-h-[44px]" :aria-label="`Remove caution ${cautionName(c.caution)}`" @click="remove(c)">
-            Remove
+          <button
+            class="link min-h-[44px]"
+            :aria-label="wording.removeCaution(cautionName(c.caution))"
+            @click="remove(c)"
+          >
+            {{ wording.remove }}
           </button>
         </p>
       </li>
     </ul>
-    <p v-if="removed" role="status" class="mt-2">Removed. <button class="link" @click="undo">Undo</button></p>
+    <p v-if="removed" role="status" class="mt-2">
+      {{ wording.removed }} <button class="link" @click="undo">{{ anywhere.undo }}</button>
+    </p>
     <form v-if="open" class="mt-2 space-y-2" novalidate @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <div>
         <PickOne
           id="c-which"
-          label="Caution"
+          :label="wording.caution"
           :choices="catalog.cautions"
           :model-value="form.typed.caution"
           @update:model-value="form.typed.caution = $event as CautionInput['caution']"
         />
       </div>
       <div class="grid grid-cols-2 gap-2">
-        <FormField id="c-from" v-model="form.typed.from" path="from" label="From" type="date" required />
-        <FormField id="c-until" v-model="form.typed.until" path="until" label="Until" type="date" />
+        <FormField id="c-from" v-model="form.typed.from" path="from" :label="wording.from" type="date" required />
+        <FormField id="c-until" v-model="form.typed.until" path="until" :label="wording.until" type="date" />
       </div>
-      <FormField id="c-note" v-model="form.typed.note" path="note" label="Note (private)" maxlength="1000" />
+      <FormField id="c-note" v-model="form.typed.note" path="note" :label="wording.notePrivate" maxlength="1000" />
       <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="form.busy.value">Save</button
-        ><button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
+        <button class="btn btn-main" :disabled="form.busy.value">{{ wording.save }}</button><button
+          type="button"
+          class="btn"
+          @click="(draft.drop(), (open = false))"
+        >
+          {{ anywhere.cancel }}
+        </button>
       </div>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-    <p class="text-soft mt-2 text-sm">
-      General cautions for a coach, not medical advice. Local rules, the hall’s policy and licensed professionals come
-      first.
-    </p>
+    <p class="text-soft mt-2 text-sm">{{ wording.generalCautions }}</p>
   </section>
 </template>

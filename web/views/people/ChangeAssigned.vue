@@ -24,6 +24,8 @@ import { assign } from '../../data/plans.js';
 import { announce } from '../../data/said.js';
 import { toAdd } from '../../data/to-add.js';
 import ItemEditor from '../looks/ItemEditor.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { changeAssigned as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person; prescription: Prescription }>();
 const emit = defineEmits<{ done: [] }>();
@@ -37,7 +39,7 @@ type Item = Form['items'][number];
 const method = computed(() => catalog.methods.find((m) => m.name === props.prescription.method));
 const byHand = (id: string): Item => ({
   ...given(catalog, id, props.person.cautions, method.value),
-  why: 'chosen by the coach',
+  why: wording.chosenByTheCoach,
   size: null,
 });
 /** Doses that an old version has in words only: they are set anew. */
@@ -76,7 +78,7 @@ const open = ref(true);
 const draft = useFormDraft(
   {
     of: () => `assigned/${props.prescription.series}/${props.prescription.version}`,
-    name: 'The changed list',
+    name: wording.theChangedList,
     schema: formSchema,
   },
   open,
@@ -110,7 +112,7 @@ const unchanged = computed(() => JSON.stringify(form) === start && anew.length =
 async function keep(event: Event): Promise<void> {
   if (!(await submit(event))) return;
   await draft.drop();
-  announce(`Kept as version ${props.prescription.version + 1}, from ${dayText(from())}.`);
+  announce(wording.keptAsVersionFrom(props.prescription.version + 1, dayText(from())));
   emit('done');
 }
 async function leave(): Promise<void> {
@@ -120,16 +122,14 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <form class="mt-2" aria-label="Change what is assigned" novalidate @submit.prevent="keep">
+  <form class="mt-2" :aria-label="wording.changeWhatIsAssigned" novalidate @submit.prevent="keep">
     <DraftBack :draft="draft" @anew="draft.anew()" />
-    <p class="text-soft">
-      It becomes version {{ prescription.version + 1 }} from today. Version {{ prescription.version }} stays on record.
-    </p>
+    <p class="text-soft">{{ wording.itBecomesVersion(prescription.version + 1, prescription.version) }}</p>
     <p v-if="gone.length" class="note mt-2">
-      No longer in the library, so it falls out: {{ gone.map((i) => i.text?.name ?? drillName(i.drill)).join(', ') }}.
+      {{ wording.noLonger(gone.map((i) => i.text?.name ?? drillName(i.drill)).join(', ')) }}
     </p>
     <p v-if="anew.length" class="note mt-2">
-      Written in words before, set as numbers now: {{ anew.map((id) => drillName(id)).join(', ') }}. Check the dose.
+      {{ wording.writtenInWordsBefore(anew.map((id) => drillName(id)).join(', ')) }}
     </p>
     <ol class="divide-rule mt-2 divide-y">
       <li v-for="(item, i) in form.items" :key="item.drill" class="py-2" :data-drill="item.drill">
@@ -139,15 +139,15 @@ async function leave(): Promise<void> {
           <button
             type="button"
             class="btn btn-quiet"
-            :aria-label="`Take ${nameOf(item)} out`"
+            :aria-label="wording.takeOut(nameOf(item))"
             :disabled="form.items.length === 1"
             @click="takeOut(i)"
           >
-            Out
+            {{ wording.out }}
           </button>
         </div>
         <p class="figures">{{ setsText(item.dose) }}</p>
-        <p v-if="barred(item)" role="alert" class="note">A caution in force excludes it. Take it out.</p>
+        <p v-if="barred(item)" role="alert" class="note">{{ wording.aCautionInForce }}</p>
         <p v-for="c in item.changes" :key="c" class="tag tag-caution mt-1">{{ c }}</p>
         <ItemEditor
           :id="`given-${i}`"
@@ -169,7 +169,7 @@ async function leave(): Promise<void> {
       :id="`add-given-${prescription.id}`"
       model-value=""
       class="my-2"
-      label="Add a version or a drill"
+      :label="wording.addAVersion"
       :choices="more"
       @update:model-value="add"
     />
@@ -178,7 +178,7 @@ async function leave(): Promise<void> {
         :id="`relook-${prescription.id}`"
         v-model="form.relookOn"
         path="relookOn"
-        label="Look again"
+        :label="anywhere.lookAgain"
         type="date"
         :min="today()"
         required
@@ -187,16 +187,16 @@ async function leave(): Promise<void> {
         :id="`note-${prescription.id}`"
         v-model="form.note"
         path="note"
-        label="Words for the sheet"
+        :label="wording.wordsForTheSheet"
         maxlength="600"
       />
     </div>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <div class="mt-2 flex flex-wrap gap-2">
       <button class="btn btn-main" :disabled="busy || unchanged || form.items.some(barred)">
-        Keep as version {{ prescription.version + 1 }}
+        {{ wording.keepAsVersion(prescription.version + 1) }}
       </button>
-      <button type="button" class="btn" @click="leave">Cancel</button>
+      <button type="button" class="btn" @click="leave">{{ anywhere.cancel }}</button>
     </div>
   </form>
 </template>

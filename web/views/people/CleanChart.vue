@@ -6,6 +6,8 @@ import { secondsText } from '../../../words/numbers.js';
 import { dayText, rungName } from '../../data/names.js';
 import ChartFigure from '../../drawing/ChartFigure.vue';
 import { lineLook, upright } from '../../drawing/chart-theme.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { cleanChart as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ items: HistoryItem[] }>();
 /** Newest first. */
@@ -26,7 +28,7 @@ const option = computed(() => {
       valueFormatter: (v: unknown) => secondsText(Number(Array.isArray(v) ? v[1] : v)),
     },
     xAxis: { type: 'time' },
-    yAxis: upright('Clean, and total', 's', { minInterval: 5 }),
+    yAxis: upright(wording.cleanAndTotal, 's', { minInterval: 5 }),
     series: rungs.flatMap(({ name, of }, n) => [
       { type: 'line', name, ...lineLook(n), data: of.map((i) => [i.startedAt, tenths(i.clean!)]) },
       {
@@ -43,8 +45,14 @@ const option = computed(() => {
 const spoken = computed(() => {
   const [last, first] = [held.value[0], held.value.at(-1)];
   return last && first
-    ? `Clean seconds over ${held.value.length} holds, from ${secondsText(first.clean!)} on ${dayText(first.startedAt)} to ${secondsText(last.clean!)} on ${dayText(last.startedAt)}.`
-    : 'No holds yet.';
+    ? wording.cleanSecondsOverHolds(
+        held.value.length,
+        secondsText(first.clean!),
+        dayText(first.startedAt),
+        secondsText(last.clean!),
+        dayText(last.startedAt),
+      )
+    : wording.noHoldsYet;
 });
 </script>
 
@@ -53,7 +61,7 @@ const spoken = computed(() => {
     class="mt-2"
     :option="option"
     :spoken="spoken"
-    :head="['Day', 'Version', 'Clean', 'Total']"
+    :head="[anywhere.day, anywhere.version, anywhere.clean, wording.total]"
     :rows="
       held.map((i) => [
         dayText(i.startedAt),

@@ -23,6 +23,8 @@ import { setupText } from '../../../words/setup.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
 import BetweenCard from './BetweenCard.vue';
 import JudgeBy from '../../components/JudgeBy.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { comparePage as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ id: string }>();
 const route = useRoute();
@@ -44,7 +46,7 @@ const judged = computed(() => {
       ? [
           {
             look,
-            title: i === 0 ? 'Then' : 'Now',
+            title: i === 0 ? wording.then : wording.now,
             detail: judge(see({ observation: look.observation, eye: look.eye }, catalog), catalog, stands),
           },
         ]
@@ -84,21 +86,24 @@ const changes = computed(() => {
 /** A chance of one half says nothing: then placing alone explains it. */
 const changedText = (chance: number): string =>
   chance >= 0.975
-    ? `yes, surely (${percentText(Math.min(0.99, chance))})`
+    ? wording.yesSurely(percentText(Math.min(0.99, chance)))
     : chance >= 0.84
       ? `likely (${percentText(chance)})`
-      : `cannot be told (${percentText(chance)})`;
+      : wording.cannotBeTold(percentText(chance));
 /** What was set or done otherwise between the two. */
 const otherwise = computed(() => {
   const [a, b] = judged.value;
   if (!a || !b) return [];
   const told = (j: (typeof judged.value)[number]): [string, string][] => [
-    ['Version', rungName(j.detail.family.id, j.detail.rung.id)],
-    ['Set-up', setupText(j.detail.rung, j.detail.context.body, j.look.observation.setup) || 'as the version has it'],
-    ['Felt first', siteText(j.look.observation.evidence?.['felt-first'] ?? 'not asked')],
-    ['Cue', j.detail.evidence.cue?.replaceAll('-', ' ') ?? 'none noted'],
-    ['First to go', j.detail.hold?.firstToGo ? faultName(j.detail.hold.firstToGo.fault) : 'nothing'],
-    ['Clean', j.detail.hold ? doneText(j.detail.hold) : 'a still'],
+    [anywhere.version, rungName(j.detail.family.id, j.detail.rung.id)],
+    [
+      wording.setUp,
+      setupText(j.detail.rung, j.detail.context.body, j.look.observation.setup) || wording.asTheVersionHas,
+    ],
+    [anywhere.feltFirst, siteText(j.look.observation.evidence?.['felt-first'] ?? wording.notAsked)],
+    [wording.cue, j.detail.evidence.cue?.replaceAll('-', ' ') ?? wording.noneNoted],
+    [wording.firstToGo, j.detail.hold?.firstToGo ? faultName(j.detail.hold.firstToGo.fault) : 'nothing'],
+    [anywhere.clean, j.detail.hold ? doneText(j.detail.hold) : wording.aStill],
   ];
   const [then, now] = [told(a), told(b)];
   return then.map(([name, was], i) => ({ name, was, is: now[i]![1] })).filter((r) => r.was !== r.is);
@@ -111,12 +116,13 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
   <template v-if="ready">
     <div class="flex flex-wrap items-center gap-3">
       <h1>
-        <RouterLink :to="`/people/${id}`" class="hover:underline">{{ person.value.value!.name }}</RouterLink>: then and
-        now
+        <RouterLink :to="`/people/${id}`" class="hover:underline">{{ person.value.value!.name }}</RouterLink>{{
+          wording.thenAndNow
+        }}
       </h1>
-      <JudgeBy v-model="method" class="ml-auto" in-force="Each by its own method" before="Both by" />
+      <JudgeBy v-model="method" class="ml-auto" :in-force="wording.eachByItsOwn" :before="wording.bothBy" />
     </div>
-    <p v-if="!sameSeat" class="note mt-2">These are two different positions; seconds and angles do not compare.</p>
+    <p v-if="!sameSeat" class="note mt-2">{{ wording.theseAreTwoDifferent }}</p>
     <div class="mt-3 grid gap-4 md:grid-cols-2">
       <section v-for="j in judged" :key="j.look.id" class="card" :aria-label="j.title">
         <h2>{{ j.title }}, {{ dayText(j.look.day) }}</h2>
@@ -133,13 +139,13 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
             :detail="j.detail"
             :media-id="j.look.mediaId"
             :box="sameScaleBox(j.look.observation, 1.9)"
-            :label="`${j.title}: picture with the body line`"
+            :label="wording.pictureWithTheBody(j.title)"
             class="h-full"
           />
         </div>
         <template v-if="j.detail.hold">
           <p class="figures mt-2">
-            <b class="text-3xl">{{ doneText(j.detail.hold) }}</b> of {{ totalText(j.detail.hold) }}
+            <b class="text-3xl">{{ doneText(j.detail.hold) }}</b> {{ wording.of(totalText(j.detail.hold)) }}
           </p>
           <HoldTimeline :hold="j.detail.hold" :scale="longest" :target="j.look.observation.target" />
         </template>
@@ -147,7 +153,7 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
           <li v-for="f in j.detail.findings" :key="f.fault" class="flex justify-between gap-2">
             <span>{{ faultName(f.fault) }}</span><SeverityKnots :severity="f.severity" :borderline="!isStated(f)" />
           </li>
-          <li v-if="j.detail.findings.length === 0" class="text-soft">Nothing to mend.</li>
+          <li v-if="j.detail.findings.length === 0" class="text-soft">{{ wording.nothingToMend }}</li>
         </ul>
       </section>
     </div>
@@ -164,13 +170,15 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
       tabindex="0"
       aria-labelledby="otherwise"
     >
-      <h2 id="otherwise">What was different</h2>
+      <h2 id="otherwise">{{ wording.whatWasDifferent }}</h2>
       <table class="figures mt-2 w-full text-left">
         <thead>
           <tr class="text-soft">
-            <th class="py-1 pr-4"><span class="sr-only">What</span></th>
-            <th class="pr-4">Then</th>
-            <th>Now</th>
+            <th class="py-1 pr-4">
+              <span class="sr-only">{{ anywhere.what }}</span>
+            </th>
+            <th class="pr-4">{{ wording.then }}</th>
+            <th>{{ wording.now }}</th>
           </tr>
         </thead>
         <tbody class="divide-rule divide-y">
@@ -183,15 +191,15 @@ const number = (n: number): string => n.toFixed(1).replace('-', '−');
       </table>
     </section>
     <section v-if="changes.length && sameSeat" class="card mt-4 overflow-x-auto" tabindex="0" aria-labelledby="changes">
-      <h2 id="changes">What changed</h2>
+      <h2 id="changes">{{ wording.whatChanged }}</h2>
       <table class="figures mt-2 w-full text-left">
         <thead>
           <tr class="text-soft">
-            <th class="py-1 pr-4">Measure</th>
-            <th class="pr-4">Then</th>
-            <th class="pr-4">Now</th>
-            <th class="pr-4">Change</th>
-            <th>Did it change?</th>
+            <th class="py-1 pr-4">{{ wording.measure }}</th>
+            <th class="pr-4">{{ wording.then }}</th>
+            <th class="pr-4">{{ wording.now }}</th>
+            <th class="pr-4">{{ anywhere.change }}</th>
+            <th>{{ wording.didItChange }}</th>
           </tr>
         </thead>
         <tbody class="divide-rule divide-y">

@@ -14,13 +14,15 @@ import { dayText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import OnOff from '../../components/OnOff.vue';
 import PickOne from '../../components/PickOne.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { consentsPanel as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
 const { busy, error, run } = useAction();
 const adding = ref(false);
 const confirming = ref<string | null>(null);
-const KIND = { pictures: 'Pictures', 'hands-on': 'Hands-on help' } as const;
+const KIND = { pictures: wording.pictures, 'hands-on': wording.handsOnHelp } as const;
 const blank = (kind: Consent['kind']) => ({
   kind,
   givenBy: props.person.minor ? '' : props.person.name,
@@ -39,7 +41,7 @@ const form = useZodForm({
 const draft = useFormDraft(
   {
     of: () => (session.isCoach ? `consent/${props.person.id}` : null),
-    name: 'The permission',
+    name: wording.thePermission,
     schema: z.object({
       kind: z.enum(['pictures', 'hands-on']),
       givenBy: z.string(),
@@ -74,47 +76,51 @@ async function withdraw(consent: Consent): Promise<void> {
 
 <template>
   <section class="card" aria-labelledby="consents">
-    <h2 id="consents">Permissions</h2>
+    <h2 id="consents">{{ wording.permissions }}</h2>
     <dl class="mt-1 grid grid-cols-[1fr_auto] items-center gap-x-2">
       <template v-for="(name, kind) in KIND" :key="kind">
         <dt>
-          {{ name }}: <b>{{ given(kind) ? 'given' : 'not given' }}</b>{{
-            kind === 'pictures' && person.allows.clips ? ', clips may be kept' : ''
+          {{ name }}: <b>{{ given(kind) ? wording.given : wording.notGiven }}</b>{{
+            kind === 'pictures' && person.allows.clips ? wording.clipsMayBeKept : ''
           }}
         </dt>
         <dd>
           <button
             v-if="session.isCoach && !(given(kind) && (kind !== 'pictures' || person.allows.clips))"
             class="btn btn-quiet"
-            :aria-label="`Record permission for ${name.toLowerCase()}`"
+            :aria-label="wording.recordPermissionFor(name.toLowerCase())"
             @click="start(kind)"
           >
-            Record
+            {{ wording.record }}
           </button>
           <span v-else class="block h-[44px]"></span>
         </dd>
       </template>
     </dl>
-    <p class="text-soft text-sm">Ask for hands-on help every time as well.</p>
+    <p class="text-soft text-sm">{{ wording.askForHands }}</p>
     <ul class="divide-rule divide-y">
       <li v-for="c in person.consents" :key="c.id" class="py-2 text-sm">
-        <b>{{ KIND[c.kind] }}{{ c.clips ? ' and clips' : '' }}</b> by {{ c.givenBy
-        }}{{ c.relation === 'guardian' ? ' (guardian)' : '' }}, {{ dayText(c.from)
-        }}{{ c.until ? ` to ${dayText(c.until)}` : '' }}<template v-if="c.purpose">: {{ c.purpose }}</template>
-        <span v-if="c.withdrawnOn"> · withdrawn {{ dayText(c.withdrawnOn) }}</span>
+        <b>{{ KIND[c.kind] }}{{ c.clips ? wording.andClips : '' }}</b>
+        {{
+          wording.by(
+            c.givenBy,
+            c.relation === 'guardian' ? wording.guardian : '',
+            dayText(c.from),
+            c.until ? wording.to(dayText(c.until)) : '',
+          )
+        }}<template v-if="c.purpose">: {{ c.purpose }}</template>
+        <span v-if="c.withdrawnOn"> {{ wording.withdrawn(dayText(c.withdrawnOn)) }}</span>
         <template v-else-if="session.isCoach">
           <button v-if="confirming !== c.id" class="link block min-h-[44px]" @click="confirming = c.id">
-            Withdraw
+            {{ wording.withdraw }}
           </button>
           <div v-else class="note mt-1">
-            {{
-              c.kind === 'pictures'
-                ? 'All pictures and clips that no other permission covers are deleted for good; the numbers stay.'
-                : 'Touch cues are no longer offered.'
-            }}
+            {{ c.kind === 'pictures' ? wording.allPicturesAndClips : wording.touchCues }}
             <div class="mt-1 flex gap-2">
-              <button class="btn btn-stop" :disabled="busy" @click="withdraw(c)">Withdraw it</button
-              ><button class="btn" @click="confirming = null">Keep it</button>
+              <button class="btn btn-stop" :disabled="busy" @click="withdraw(c)">
+                {{ wording.withdrawIt }}</button><button class="btn" @click="confirming = null">
+                {{ anywhere.keepIt }}
+              </button>
             </div>
           </div>
         </template>
@@ -123,29 +129,41 @@ async function withdraw(consent: Consent): Promise<void> {
     <form v-if="adding" class="mt-2 space-y-2" novalidate @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
       <p class="font-semibold">{{ KIND[form.typed.kind] }}</p>
-      <FormField id="k-by" v-model="form.typed.givenBy" path="givenBy" label="Given by" required maxlength="80" />
+      <FormField
+        id="k-by"
+        v-model="form.typed.givenBy"
+        path="givenBy"
+        :label="wording.givenBy"
+        required
+        maxlength="80"
+      />
       <div>
         <PickOne
           id="k-rel"
-          label="Who is that"
+          :label="wording.whoIsThat"
           :choices="[
-            ...(person.minor ? [] : [{ id: 'self', name: 'The person' }]),
-            { id: 'guardian', name: 'A guardian' },
+            ...(person.minor ? [] : [{ id: 'self', name: wording.thePerson }]),
+            { id: 'guardian', name: wording.aGuardian },
           ]"
           :model-value="form.typed.relation"
           @update:model-value="form.typed.relation = $event as Consent['relation']"
         />
       </div>
-      <FormField id="k-for" v-model="form.typed.purpose" path="purpose" label="What for" maxlength="300" />
-      <OnOff v-if="form.typed.kind === 'pictures'" v-model="form.typed.clips">Clips may be kept as well</OnOff>
+      <FormField id="k-for" v-model="form.typed.purpose" path="purpose" :label="wording.whatFor" maxlength="300" />
+      <OnOff v-if="form.typed.kind === 'pictures'" v-model="form.typed.clips">{{ wording.clipsMayBeKeptAsWell }}</OnOff>
       <div class="grid grid-cols-2 gap-2">
-        <FormField id="k-from" v-model="form.typed.from" path="from" label="From" type="date" required />
-        <FormField id="k-until" v-model="form.typed.until" path="until" label="Until" type="date" />
+        <FormField id="k-from" v-model="form.typed.from" path="from" :label="wording.from" type="date" required />
+        <FormField id="k-until" v-model="form.typed.until" path="until" :label="wording.until" type="date" />
       </div>
       <p v-if="form.error.value" role="alert" class="note">{{ form.error.value }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" :disabled="form.busy.value">Save</button
-        ><button type="button" class="btn" @click="(draft.drop(), (adding = false))">Cancel</button>
+        <button class="btn btn-main" :disabled="form.busy.value">{{ wording.save }}</button><button
+          type="button"
+          class="btn"
+          @click="(draft.drop(), (adding = false))"
+        >
+          {{ anywhere.cancel }}
+        </button>
       </div>
     </form>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>

@@ -23,6 +23,7 @@ import LookTable from './LookTable.vue';
 import SetUpTrend from './SetUpTrend.vue';
 import TakeoverTrend from './TakeoverTrend.vue';
 import JudgeBy from '../../components/JudgeBy.vue';
+import { historyPanel as wording } from '../../../words/pages/people.js';
 
 const CleanChart = defineAsyncComponent(withCharts(() => import('./CleanChart.vue')));
 const props = defineProps<{ person: Person }>();
@@ -49,7 +50,7 @@ const compare = (): void => {
 const slack = (item: HistoryItem): number =>
   item.bodyLine ? item.bodyLine.value / 20 : item.top ? severityRank(item.top.severity) / 3 : 0;
 const says = (item: HistoryItem): string =>
-  item.top ? `${faultName(item.top.fault)}, ${item.top.severity}` : 'nothing seen to mend';
+  item.top ? `${faultName(item.top.fault)}, ${item.top.severity}` : wording.nothingSeenToMend;
 function setUpOf(item: HistoryItem): string {
   const rung = catalog.rungs.find((r) => r.family === item.position && r.id === item.rung);
   const told = rung && setupText(rung, bodyOf(), item.setup);
@@ -60,29 +61,29 @@ function setUpOf(item: HistoryItem): string {
 <template>
   <section class="card min-w-0" aria-labelledby="history">
     <div class="flex flex-wrap items-center gap-3">
-      <h2 id="history">Looks</h2>
-      <JudgeBy v-model="method" class="ml-auto" in-force="Judged by the method in force" before="Judged by" />
-      <button class="btn" :disabled="chosen.length !== 2" @click="compare">Then and now</button>
+      <h2 id="history">{{ wording.looks }}</h2>
+      <JudgeBy v-model="method" class="ml-auto" :in-force="wording.judgedByTheMethod" :before="wording.judgedBy" />
+      <button class="btn" :disabled="chosen.length !== 2" @click="compare">{{ wording.thenAndNow }}</button>
     </div>
     <div class="mt-2 flex flex-wrap items-center gap-x-3">
-      <p v-if="!tabled" class="text-soft text-sm">Tick two looks to lay them side by side.</p>
-      <p v-else-if="history.more.value" class="text-soft text-sm">
-        The newest {{ items.length }}, in the order that you set.
-      </p>
+      <p v-if="!tabled" class="text-soft text-sm">{{ wording.tickTwoLooks }}</p>
+      <p v-else-if="history.more.value" class="text-soft text-sm">{{ wording.theNewest(items.length) }}</p>
       <div class="ml-auto flex flex-wrap gap-2">
         <button class="btn" @click="tabled = !tabled">
           <component :is="tabled ? Rows3 : Table" :size="18" aria-hidden="true" />
-          {{ tabled ? 'As a list' : 'As a table' }}
+          {{ tabled ? wording.asAList : wording.asATable }}
         </button>
         <ImportLook :person="person" />
       </div>
     </div>
     <p v-if="waiting" role="status" class="note mt-2">
-      {{ waiting }} {{ waiting === 1 ? 'look is' : 'looks are' }} kept on this device and will be sent.
+      {{ wording.keptOnThisDevice(waiting, waiting === 1 ? wording.lookIs : wording.looksAre) }}
     </p>
     <LoadState :loading="history.loading.value" :error="history.error.value" @retry="history.load()" />
-    <LoadState v-if="!history.loading.value && !history.error.value && items.length === 0" empty="No looks yet.">
-      <RouterLink :to="`/bench?person=${person.id}`" class="btn btn-main mt-2">Take the first look</RouterLink>
+    <LoadState v-if="!history.loading.value && !history.error.value && items.length === 0" :empty="wording.noLooksYet">
+      <RouterLink :to="`/bench?person=${person.id}`" class="btn btn-main mt-2">{{
+        wording.takeTheFirstLook
+      }}</RouterLink>
     </LoadState>
     <TakeoverTrend :items="items" />
     <SetUpTrend :items="items" />
@@ -95,7 +96,7 @@ function setUpOf(item: HistoryItem): string {
             type="checkbox"
             class="h-6 w-6"
             :checked="chosen.includes(item.id)"
-            :aria-label="`Compare the look of ${dayTimeText(item.startedAt)}`"
+            :aria-label="wording.compareTheLookOf(dayTimeText(item.startedAt))"
             @change="toggle(item.id)"
         /></label>
         <img
@@ -117,14 +118,15 @@ function setUpOf(item: HistoryItem): string {
             >{{ familyName(item.position) }}{{ item.rung ? `, ${rungName(item.position, item.rung)}` : '' }}</RouterLink
           >
           <p class="text-soft text-sm">
-            {{ dayTimeText(item.startedAt) }}{{ item.runId ? ' · in a class' : ''
-            }}{{ item.relookOf ? ' · re-look' : '' }}{{ history.waiting.value.has(item.id) ? ' · not yet sent' : ''
+            {{ dayTimeText(item.startedAt) }}{{ item.runId ? wording.inAClass : ''
+            }}{{ item.relookOf ? wording.reLook : '' }}{{ history.waiting.value.has(item.id) ? wording.notYetSent : ''
             }}{{ item.endedBy ? ` · ${END_WORDS[item.endedBy]}` : '' }}{{ setUpOf(item) }}
           </p>
         </div>
         <p v-if="item.clean !== null" class="figures text-right">
-          <b class="text-lg">{{ item.reps ? doneText(item) : secondsText(item.clean) }}</b>{{ item.reps ? '' : ' clean'
-          }}<br /><span class="text-soft text-sm">of {{ secondsText(item.total ?? 0) }}</span>
+          <b class="text-lg">{{ item.reps ? doneText(item) : secondsText(item.clean) }}</b>{{
+            item.reps ? '' : wording.clean
+          }}<br /><span class="text-soft text-sm">{{ wording.of(secondsText(item.total ?? 0)) }}</span>
         </p>
         <p v-else-if="item.bodyLine" class="figures text-right">
           <b class="text-lg">{{ fixed(item.bodyLine.value) }}°</b><br /><span class="text-soft text-sm">{{
@@ -136,11 +138,11 @@ function setUpOf(item: HistoryItem): string {
             <p class="text-sm">{{ faultName(item.top.fault) }}</p>
             <SeverityKnots :severity="item.top.severity" :borderline="!isStated(item.top)" />
           </template>
-          <p v-else-if="item.cannot" class="note text-sm">cannot be judged: {{ item.cannot }}</p>
-          <p v-else class="text-soft text-sm">{{ item.undecided ? 'not judged yet' : 'nothing to mend' }}</p>
+          <p v-else-if="item.cannot" class="note text-sm">{{ wording.cannotBeJudged(item.cannot) }}</p>
+          <p v-else class="text-soft text-sm">{{ item.undecided ? wording.notJudgedYet : wording.nothingToMend }}</p>
         </div>
       </li>
     </ul>
-    <button v-if="history.more.value" class="btn mt-2" @click="history.loadMore()">Older looks</button>
+    <button v-if="history.more.value" class="btn mt-2" @click="history.loadMore()">{{ wording.olderLooks }}</button>
   </section>
 </template>

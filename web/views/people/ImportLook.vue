@@ -18,6 +18,8 @@ import { lookOf } from '../bench/setup.js';
 import ModalFrame from '../../components/ModalFrame.vue';
 import SeriesAsked from './SeriesAsked.vue';
 import { useSettings } from '../../stores/settings.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { importLook as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person }>();
 const settings = useSettings();
@@ -54,7 +56,7 @@ async function open(file: File | undefined): Promise<void> {
     found.value = { observation: read.data, rung: resolveObservation(read.data, catalog).rung.id };
     when.value = dayOf(file);
   } catch (error) {
-    problems.value = error instanceof InputError ? [...error.problems] : [{ path: 'file', message: 'is not JSON' }];
+    problems.value = error instanceof InputError ? [...error.problems] : [{ path: 'file', message: wording.isNotJson }];
   } finally {
     if (chooser.value) chooser.value.value = '';
   }
@@ -105,58 +107,58 @@ async function yes(): Promise<void> {
 
 <template>
   <div>
-    <button class="link min-h-[44px] text-sm" @click="chooser?.click()">Add a look from a file</button>
+    <button class="link min-h-[44px] text-sm" @click="chooser?.click()">{{ wording.addALook }}</button>
     <input
       ref="chooser"
       type="file"
       accept="application/json,.json"
       class="sr-only"
       tabindex="-1"
-      aria-label="Observation file"
+      :aria-label="wording.observationFile"
       @change="open(($event.target as HTMLInputElement).files?.[0])"
     />
     <div v-if="problems.length" role="alert" class="note">
-      <p class="font-semibold">This file was not taken; nothing was kept.</p>
+      <p class="font-semibold">{{ wording.thisFileWas }}</p>
       <ul>
         <li v-for="p in problems" :key="p.path + p.message">{{ p.path }}: {{ p.message }}</li>
       </ul>
     </div>
-    <ModalFrame :open="series !== null" :title="`A series for ${person.name}`" @close="series = null">
+    <ModalFrame :open="series !== null" :title="wording.aSeriesFor(person.name)" @close="series = null">
       <SeriesAsked v-if="series" :data="series" :person="person" @read="taken" @problem="refusedSeries" />
-      <button class="btn self-start" @click="series = null">Cancel</button>
+      <button class="btn self-start" @click="series = null">{{ anywhere.cancel }}</button>
     </ModalFrame>
     <Dialog :open="found !== null" class="relative z-50" @close="found = null">
       <div class="fixed inset-0 bg-black/50" aria-hidden="true"></div>
       <div class="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel v-if="found" class="card w-full max-w-md space-y-2">
-          <DialogTitle as="h2">A look for {{ person.name }}</DialogTitle>
+          <DialogTitle as="h2">{{ wording.aLookFor(person.name) }}</DialogTitle>
           <dl class="figures grid grid-cols-[auto_1fr] gap-x-4">
-            <dt class="text-soft">Position</dt>
+            <dt class="text-soft">{{ anywhere.position }}</dt>
             <dd>
               {{ familyName(found.observation.position) }}, {{ rungName(found.observation.position, found.rung) }}
             </dd>
-            <dt class="text-soft">Length</dt>
-            <dd>{{ seconds ? secondsText(seconds) : 'a still' }}</dd>
+            <dt class="text-soft">{{ wording.length }}</dt>
+            <dd>{{ seconds ? secondsText(seconds) : wording.aStill }}</dd>
             <template v-if="body">
-              <dt class="text-soft">Body</dt>
+              <dt class="text-soft">{{ wording.body }}</dt>
               <dd>{{ body }}</dd>
             </template>
           </dl>
           <div>
-            <label class="label" for="import-when">When it was</label>
+            <label class="label" for="import-when">{{ wording.whenItWas }}</label>
             <input id="import-when" v-model="when" type="datetime-local" class="field" required />
-            <p class="text-soft text-sm">
-              A file has no date of its own: this one is from its name or its last change.
-            </p>
+            <p class="text-soft text-sm">{{ wording.aFileHas }}</p>
           </div>
           <div v-if="question" role="alert" class="note">
             <p>{{ question.message }}</p>
-            <button class="btn mt-2" :disabled="busy" @click="yes">Keep it all the same</button>
+            <button class="btn mt-2" :disabled="busy" @click="yes">{{ wording.keepItAll }}</button>
           </div>
           <p v-if="refused" role="alert" class="note">{{ refused }}</p>
           <div class="flex gap-2">
-            <button v-if="!question" class="btn btn-main" :disabled="busy || !when" @click="keep">Keep it</button>
-            <button class="btn" @click="found = null">Cancel</button>
+            <button v-if="!question" class="btn btn-main" :disabled="busy || !when" @click="keep">
+              {{ anywhere.keepIt }}
+            </button>
+            <button class="btn" @click="found = null">{{ anywhere.cancel }}</button>
           </div>
         </DialogPanel>
       </div>

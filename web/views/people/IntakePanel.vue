@@ -14,6 +14,8 @@ import { useZodForm } from '../../data/form.js';
 import { askSigns } from '../../data/plans.js';
 import { dayText, familyName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { intakePanel as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person; facts: Facts | null; circumstance: Circumstance | null }>();
 /** The newest asking. */
@@ -43,7 +45,7 @@ const ANSWERS_LAST = 3_600_000;
 const draft = useFormDraft(
   {
     of: () => (session.isCoach ? `signs/${props.person.id}` : null),
-    name: 'The asking',
+    name: wording.theAsking,
     schema: z.object({ answers: z.record(z.string(), z.boolean()), note: z.string() }),
     lasts: ANSWERS_LAST,
   },
@@ -70,13 +72,13 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
 <template>
   <section class="card" aria-labelledby="signs">
     <div class="flex items-center">
-      <h2 id="signs">Stop signs</h2>
-      <button v-if="!open && session.isCoach" class="btn btn-quiet ml-auto" @click="ask">Ask now</button>
+      <h2 id="signs">{{ wording.stopSigns }}</h2>
+      <button v-if="!open && session.isCoach" class="btn btn-quiet ml-auto" @click="ask">{{ wording.askNow }}</button>
     </div>
-    <p v-if="!session.isCoach" class="text-soft text-sm">A coach asks them.</p>
+    <p v-if="!session.isCoach" class="text-soft text-sm">{{ wording.aCoachAsksThem }}</p>
     <template v-if="circumstance && !open">
       <p v-if="circumstance.intakeDue" class="note">
-        {{ last ? 'Asked too long ago' : 'Not asked yet' }}: ask before the next load.
+        {{ wording.askBeforeTheNext(last ? wording.askedTooLongAgo : wording.notAskedYet) }}
       </p>
       <div v-if="circumstance.stop" role="alert" class="note mt-2">
         <p class="font-bold">{{ ADVICE_WORDS[circumstance.stop] }}</p>
@@ -85,17 +87,21 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
         </ul>
       </div>
       <p v-if="circumstance.painIn.length" role="alert" class="note mt-2">
-        Pain ended the last hold: {{ circumstance.painIn.map(familyName).join(', ') }}. Nothing that loads it is
-        proposed until the signs are asked again and clear.
+        {{ wording.painEndedTheLast(circumstance.painIn.map(familyName).join(', ')) }}
       </p>
       <p v-if="last" class="text-soft text-sm">
-        Last asked {{ dayText(last.day) }} by {{ last.by }}:
-        {{ last.yes.length ? `${last.yes.length} answered yes` : 'none' }}.
+        {{
+          wording.lastAskedBy(
+            dayText(last.day),
+            last.by,
+            last.yes.length ? wording.answeredYes(last.yes.length) : wording.none,
+          )
+        }}
       </p>
     </template>
     <form v-if="open" class="mt-1" novalidate @submit.prevent="save">
       <DraftBack :draft="draft" @anew="draft.anew()" />
-      <p class="text-soft text-sm">Read them out. A yes is no diagnosis: it means somebody else looks first.</p>
+      <p class="text-soft text-sm">{{ wording.readThemOut }}</p>
       <ul class="divide-rule divide-y">
         <li v-for="s in stopSigns" :key="s.id" class="py-1">
           <p :id="`sign-${s.id}`">{{ s.ask }}</p>
@@ -110,20 +116,20 @@ const signName = (id: string): string => stopSigns.find((s) => s.id === id)?.ask
               :aria-checked="form.answers[s.id] === value"
               @click="form.answers[s.id] = value"
             >
-              {{ value ? 'Yes' : 'No' }}
+              {{ value ? wording.yes : wording.no }}
             </button>
           </div>
         </li>
       </ul>
       <button v-if="!answered" type="button" class="btn my-2" @click="noneOfTheRest">
-        {{ Object.keys(form.answers).length ? 'None of the others' : 'None of these' }}
+        {{ Object.keys(form.answers).length ? wording.noneOfTheOthers : wording.noneOfThese }}
       </button>
-      <FormField id="sign-note" v-model="form.note" path="note" label="Note (private)" maxlength="1000" />
+      <FormField id="sign-note" v-model="form.note" path="note" :label="wording.notePrivate" maxlength="1000" />
       <p v-if="preview.stop" role="alert" class="note mt-2">{{ ADVICE_WORDS[preview.advice!] }}</p>
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <div class="mt-2 flex gap-2">
-        <button class="btn btn-main" :disabled="busy || !answered">Keep</button>
-        <button type="button" class="btn" @click="(draft.drop(), (open = false))">Cancel</button>
+        <button class="btn btn-main" :disabled="busy || !answered">{{ anywhere.keep }}</button>
+        <button type="button" class="btn" @click="(draft.drop(), (open = false))">{{ anywhere.cancel }}</button>
       </div>
     </form>
   </section>

@@ -18,6 +18,8 @@ import AddPersonDialog from './AddPersonDialog.vue';
 import PickOne from '../../components/PickOne.vue';
 import SortTable from '../../components/SortTable.vue';
 import type { TableColumn, TableOrder } from '../../components/table-column.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { peoplePage as wording } from '../../../words/pages/people.js';
 
 const session = useSession();
 const router = useRouter();
@@ -26,19 +28,19 @@ const adding = ref(false);
 /** The server orders: it has them all. */
 const order = ref<TableOrder>({ by: 'name', down: false });
 const ORDERS = [
-  { id: 'name', name: 'By name' },
-  { id: 'look', name: 'Longest without a look first' },
+  { id: 'name', name: wording.byName },
+  { id: 'look', name: wording.longestWithoutALook },
 ];
 /** A phone has a list, where a table would be cut. */
 const wide = useMediaQuery('(min-width: 768px)');
 const lastLook = (p: PersonSummary): string => (p.lastLookAt ? agoText(p.lastLookAt) : 'never');
 const columns: TableColumn<PersonSummary>[] = [
-  { id: 'name', head: 'Name', by: (p) => p.name },
-  { id: 'group', head: 'Group', by: (p) => p.group?.name ?? null, unordered: true },
-  { id: 'look', head: 'Last look', by: (p) => p.lastLookAt, text: lastLook },
-  { id: 'here', head: 'Here', by: (p) => (p.here ? 'today' : null), unordered: true },
-  { id: 'cautions', head: 'Cautions', by: () => null, unordered: true },
-  { id: 'go', head: 'Bench', by: () => null, unordered: true },
+  { id: 'name', head: anywhere.name, by: (p) => p.name },
+  { id: 'group', head: anywhere.group, by: (p) => p.group?.name ?? null, unordered: true },
+  { id: 'look', head: wording.lastLookAlone, by: (p) => p.lastLookAt, text: lastLook },
+  { id: 'here', head: wording.here, by: (p) => (p.here ? 'today' : null), unordered: true },
+  { id: 'cautions', head: anywhere.cautions, by: () => null, unordered: true },
+  { id: 'go', head: anywhere.bench, by: () => null, unordered: true },
 ];
 const search = refDebounced(toRef(filter, 'search'), 200);
 const roster = usePeople(() => ({
@@ -51,12 +53,10 @@ const roster = usePeople(() => ({
 }));
 const groups = useGroups();
 const files = computed(() => [
-  { name: 'Bring records in', to: '/in' },
-  { name: 'People as a table', note: 'CSV', href: '/api/out/people.csv' },
-  { name: 'Sets of everybody', note: 'CSV', href: '/api/out/sets.csv' },
-  ...(session.isOwner
-    ? [{ name: 'The whole studio, without pictures', note: 'JSON', href: '/api/out/studio.json' }]
-    : []),
+  { name: anywhere.bringRecordsIn, to: '/in' },
+  { name: wording.peopleAsATable, note: 'CSV', href: '/api/out/people.csv' },
+  { name: wording.setsOfEverybody, note: 'CSV', href: '/api/out/sets.csv' },
+  ...(session.isOwner ? [{ name: wording.theWholeStudioWithout, note: 'JSON', href: '/api/out/studio.json' }] : []),
 ]);
 
 /** Somebody was half entered at an earlier visit. */
@@ -75,16 +75,17 @@ async function close(): Promise<void> {
 
 <template>
   <div class="flex flex-wrap items-center gap-3">
-    <h1>People</h1>
+    <h1>{{ wording.people }}</h1>
     <div v-if="session.isCoach" class="ml-auto flex flex-wrap gap-2">
-      <FilesMenu label="Files" :entries="files" />
+      <FilesMenu :label="wording.files" :entries="files" />
       <button class="btn btn-main" @click="adding = true">
-        <UserPlus :size="20" aria-hidden="true" /> Add a person
+        <UserPlus :size="20" aria-hidden="true" /> {{ wording.addAPerson }}
       </button>
     </div>
   </div>
   <p v-if="half && !adding" class="note mt-3 flex flex-wrap items-center gap-x-3">
-    Somebody new is half entered. <button class="link min-h-[44px]" @click="adding = true">Go on with it</button>
+    {{ wording.somebodyNewIsHalf }}
+    <button class="link min-h-[44px]" @click="adding = true">{{ wording.goOnWithIt }}</button>
   </p>
   <AddPersonDialog
     :open="adding"
@@ -93,16 +94,21 @@ async function close(): Promise<void> {
   />
   <form class="card mt-3 grid grid-cols-2 gap-3 lg:grid-cols-[2fr_1fr_1fr_1fr]" role="search" @submit.prevent>
     <div class="max-lg:col-span-2">
-      <label class="label" for="search">Name</label
-      ><input id="search" v-model="filter.search" type="search" class="field" placeholder="Type a part of the name" />
+      <label class="label" for="search">{{ anywhere.name }}</label><input
+        id="search"
+        v-model="filter.search"
+        type="search"
+        class="field"
+        :placeholder="wording.typeAPart"
+      />
     </div>
     <div>
       <PickOne
         id="group"
         v-model="filter.group"
-        label="Group"
+        :label="anywhere.group"
         :choices="[
-          { id: '', name: 'All' },
+          { id: '', name: wording.all },
           ...(groups.value.value ?? []).map((g) => ({ id: g.id, name: `${g.name} (${g.people})` })),
         ]"
       />
@@ -111,17 +117,17 @@ async function close(): Promise<void> {
       <PickOne
         id="caution"
         v-model="filter.caution"
-        label="Caution"
-        :choices="[{ id: '', name: 'Any or none' }, ...catalog.cautions]"
+        :label="wording.caution"
+        :choices="[{ id: '', name: wording.anyOrNone }, ...catalog.cautions]"
       />
     </div>
     <div>
       <PickOne
         id="archived"
-        label="Roster"
+        :label="wording.roster"
         :choices="[
-          { id: 'no', name: 'Active' },
-          { id: 'yes', name: 'Archived' },
+          { id: 'no', name: wording.active },
+          { id: 'yes', name: wording.archived },
         ]"
         :model-value="filter.archived"
         @update:model-value="filter.archived = $event as typeof filter.archived"
@@ -130,7 +136,7 @@ async function close(): Promise<void> {
     <div v-if="!wide">
       <PickOne
         id="order"
-        label="Order"
+        :label="wording.order"
         :choices="ORDERS"
         :model-value="order.by"
         @update:model-value="order = { by: $event, down: false }"
@@ -139,24 +145,20 @@ async function close(): Promise<void> {
   </form>
   <LoadState :loading="roster.loading.value" :error="roster.error.value" @retry="roster.load()" />
   <p v-if="roster.total.value" class="text-soft figures mt-2 text-sm" role="status">
-    {{ roster.total.value }} {{ roster.total.value === 1 ? 'person' : 'people' }}
+    {{ roster.total.value }} {{ roster.total.value === 1 ? wording.person : wording.peopleInSentence }}
   </p>
   <RouterLink v-if="filter.group" :to="`/groups/${filter.group}`" class="btn mt-2">
-    <ChartNoAxesColumn :size="20" aria-hidden="true" /> The group over weeks
+    <ChartNoAxesColumn :size="20" aria-hidden="true" /> {{ wording.theGroupOverWeeks }}
   </RouterLink>
   <LoadState
     v-if="roster.total.value === 0"
-    :empty="
-      filter.search || filter.group || filter.caution
-        ? 'Nobody fits this search.'
-        : 'Nobody here yet. Add the first person, or bring a list in (Files).'
-    "
+    :empty="filter.search || filter.group || filter.caution ? wording.nobodyFitsThisSearch : wording.nobodyHereYetAdd"
   />
   <template v-if="roster.people.value.length && wide">
     <SortTable
       id="people"
       class="card mt-1"
-      caption="People"
+      :caption="wording.people"
       :columns="columns"
       :rows="roster.people.value"
       :to="(p) => `/people/${p.id}`"
@@ -165,7 +167,9 @@ async function close(): Promise<void> {
     >
       <template #cautions="{ row }"><PersonTags :person="{ ...row, group: null }" /></template>
       <template #go="{ row }">
-        <RouterLink :to="`/bench?person=${row.id}`" class="btn" :aria-label="`Look at ${row.name}`">Look</RouterLink>
+        <RouterLink :to="`/bench?person=${row.id}`" class="btn" :aria-label="wording.lookAt(row.name)">{{
+          anywhere.look
+        }}</RouterLink>
       </template>
     </SortTable>
   </template>
@@ -176,16 +180,16 @@ async function close(): Promise<void> {
           person.name
         }}</RouterLink>
         <p class="text-soft text-sm">
-          {{ person.lastLookAt ? `last look ${agoText(person.lastLookAt)}` : 'never looked at' }}
+          {{ person.lastLookAt ? wording.lastLook(agoText(person.lastLookAt)) : wording.neverLookedAt }}
         </p>
         <PersonTags :person="person" />
       </div>
-      <RouterLink :to="`/bench?person=${person.id}`" class="btn" :aria-label="`Look at ${person.name}`"
-        >Look</RouterLink
-      >
+      <RouterLink :to="`/bench?person=${person.id}`" class="btn" :aria-label="wording.lookAt(person.name)">{{
+        anywhere.look
+      }}</RouterLink>
     </li>
   </ul>
   <button v-if="roster.more.value" class="btn mt-3" @click="roster.loadMore()">
-    Show more ({{ roster.people.value.length }} of {{ roster.total.value }})
+    {{ wording.showMoreOf(roster.people.value.length, roster.total.value ?? 0) }}
   </button>
 </template>

@@ -15,6 +15,8 @@ import { massFromForm, massToForm, statureFromForm, statureToForm } from '../../
 import { useSettings } from '../../stores/settings.js';
 import PickOne from '../../components/PickOne.vue';
 import BodySize from './BodySize.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { personForm as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{
   person: Person;
@@ -93,7 +95,7 @@ const formSchema: z.ZodType<Form, unknown> = z.object({
 });
 const draft = useFormDraft(
   // Height and weight are typed in the units that are shown.
-  { of: () => `person/${props.person.id}/${settings.units}`, name: 'The form', schema: formSchema },
+  { of: () => `person/${props.person.id}/${settings.units}`, name: wording.theForm, schema: formSchema },
   ref(true),
   typed,
   // What somebody else changed meanwhile is not work of this form.
@@ -128,16 +130,21 @@ async function addGroup(): Promise<void> {
       v-model="typed.name"
       class="sm:col-span-2"
       path="name"
-      label="Name"
+      :label="anywhere.name"
       required
       maxlength="80"
       autocomplete="off"
     />
     <div>
-      <PickOne id="p-group" v-model="typed.groupId" label="Group" :choices="[{ id: '', name: 'None' }, ...groups]" />
+      <PickOne
+        id="p-group"
+        v-model="typed.groupId"
+        :label="anywhere.group"
+        :choices="[{ id: '', name: anywhere.none }, ...groups]"
+      />
     </div>
     <div>
-      <label class="label" for="p-new-group">New group</label>
+      <label class="label" for="p-new-group">{{ wording.newGroup }}</label>
       <div class="flex gap-2">
         <input
           id="p-new-group"
@@ -146,56 +153,63 @@ async function addGroup(): Promise<void> {
           maxlength="60"
           @keydown.enter.prevent="newGroup && addGroup()"
         />
-        <button type="button" class="btn" :disabled="!newGroup" @click="addGroup">Make</button>
+        <button type="button" class="btn" :disabled="!newGroup" @click="addGroup">{{ wording.make }}</button>
       </div>
       <p v-if="groupError" role="alert" class="text-stop text-sm">{{ groupError }}</p>
     </div>
-    <FormField id="p-year" v-model="typed.birthYear" path="birthYear" label="Year of birth" type="number" />
+    <FormField id="p-year" v-model="typed.birthYear" path="birthYear" :label="wording.yearOfBirth" type="number" />
     <BodySize v-model:stature="typed.stature" v-model:mass="typed.mass" />
     <div>
       <PickOne
         id="p-sex"
-        label="Body table"
+        :label="wording.bodyTable"
         :choices="[
-          { id: 'unspecified', name: 'Mean of both' },
-          { id: 'female', name: 'Women’s' },
-          { id: 'male', name: 'Men’s' },
+          { id: 'unspecified', name: wording.meanOfBoth },
+          { id: 'female', name: wording.womens },
+          { id: 'male', name: wording.mens },
         ]"
         :model-value="typed.sex"
         @update:model-value="typed.sex = $event as PersonInput['sex']"
       />
     </div>
-    <FormField id="p-goal" v-model="typed.goal" class="sm:col-span-2" path="goal" label="Goal" maxlength="200" />
+    <FormField
+      id="p-goal"
+      v-model="typed.goal"
+      class="sm:col-span-2"
+      path="goal"
+      :label="wording.goal"
+      maxlength="200"
+    />
     <FormField
       id="p-email"
       v-model="typed.email"
       class="sm:col-span-2"
       path="email"
-      label="E-mail"
+      :label="anywhere.eMail"
       type="email"
       maxlength="254"
       autocomplete="off"
     />
     <div class="sm:col-span-2">
-      <MethodChoice v-model="typed.methods" id-prefix="p" none="As the studio or the position has it" />
+      <MethodChoice v-model="typed.methods" id-prefix="p" :none="wording.asTheStudio" />
     </div>
     <details class="sm:col-span-2 lg:col-span-4">
-      <summary class="min-h-[44px] content-center font-semibold">Kit at hand</summary>
-      <KitPicker v-model="typed.kit" id-prefix="p" everything="All the room has" />
+      <summary class="min-h-[44px] content-center font-semibold">{{ wording.kitAtHand }}</summary>
+      <KitPicker v-model="typed.kit" id-prefix="p" :everything="wording.allTheRoomHas" />
     </details>
     <FormField
       id="p-notes"
       v-model="typed.notes"
       class="sm:col-span-2 lg:col-span-4"
       path="notes"
-      label="Notes"
+      :label="wording.notes"
       :rows="2"
       maxlength="4000"
     />
     <p v-if="error" role="alert" class="note sm:col-span-2 lg:col-span-4">{{ error }}</p>
     <div class="flex gap-2 sm:col-span-2 lg:col-span-4">
-      <button class="btn btn-main" :disabled="busy">Save</button>
-      <button type="button" class="btn" @click="cancel">Cancel</button>
+      <button class="btn btn-main" :disabled="busy">{{ wording.save }}</button>
+      <button type="button" class="btn" @click="cancel">{{ anywhere.cancel }}</button>
     </div>
   </form>
 </template>

@@ -24,6 +24,8 @@ import PrescriptionsPanel from './PrescriptionsPanel.vue';
 import ProgrammesPanel from './ProgrammesPanel.vue';
 import ErasePerson from '../keeping/ErasePerson.vue';
 import ScreensPanel from './ScreensPanel.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { personPage as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ id: string }>();
 const session = useSession();
@@ -40,7 +42,7 @@ async function archive(before: Person): Promise<void> {
   const { name, archived } = before;
   if (!(await change({ archived: !archived }, before))) return;
   const after = { ...before, archived: !archived, version: undefined };
-  say(archived ? `${name} is back.` : `${name} is archived.`, () => change({ archived }, after));
+  say(archived ? wording.isBack(name) : wording.isArchived(name), () => change({ archived }, after));
 }
 // Changes half made are gone on with.
 onMounted(async () => {
@@ -58,21 +60,23 @@ onMounted(async () => {
       </div>
       <div class="ml-auto flex flex-wrap gap-2">
         <template v-if="session.isCoach">
-          <button class="btn" @click="editing = !editing"><Pencil :size="18" aria-hidden="true" /> Edit</button>
+          <button class="btn" @click="editing = !editing">
+            <Pencil :size="18" aria-hidden="true" /> {{ wording.edit }}
+          </button>
           <button class="btn" :disabled="busy" @click="archive(person)">
-            <Archive :size="18" aria-hidden="true" /> {{ person.archived ? 'Bring back' : 'Archive' }}
+            <Archive :size="18" aria-hidden="true" /> {{ person.archived ? wording.bringBack : wording.archive }}
           </button>
           <ErasePerson v-if="session.isOwner && person.archived" :person="person" />
         </template>
         <RecordOut v-if="session.isCoach" :id="id" />
-        <RouterLink :to="`/ladders?person=${id}`" class="btn">Ladders</RouterLink>
+        <RouterLink :to="`/ladders?person=${id}`" class="btn">{{ anywhere.ladders }}</RouterLink>
         <RouterLink :to="`/bench?person=${id}`" class="btn btn-main"
-          ><Timer :size="20" aria-hidden="true" /> New look</RouterLink
+          ><Timer :size="20" aria-hidden="true" /> {{ wording.newLook }}</RouterLink
         >
       </div>
     </div>
     <p v-if="error" role="alert" class="note mt-3">{{ error }}</p>
-    <section v-if="editing" class="card mt-3" aria-label="Edit">
+    <section v-if="editing" class="card mt-3" :aria-label="wording.edit">
       <PersonForm
         :person="person"
         :groups="groups.value.value ?? []"
@@ -84,30 +88,30 @@ onMounted(async () => {
     <div class="mt-4 columns grid items-start gap-4 lg:grid-cols-[19rem_1fr]">
       <div class="space-y-4">
         <section class="card" aria-labelledby="body">
-          <h2 id="body">Body and goal</h2>
+          <h2 id="body">{{ wording.bodyAndGoal }}</h2>
           <dl class="figures mt-2 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-            <dt class="text-soft">Height</dt>
+            <dt class="text-soft">{{ wording.height }}</dt>
             <dd>
-              {{ person.stature ? statureText(person.stature, settings.units) : 'not measured' }}
+              {{ person.stature ? statureText(person.stature, settings.units) : wording.notMeasured }}
             </dd>
-            <dt class="text-soft">Weight</dt>
-            <dd>{{ person.mass ? massText(person.mass, settings.units) : 'not measured' }}</dd>
-            <dt class="text-soft">Born</dt>
-            <dd>{{ person.birthYear ?? 'not given' }}{{ person.minor ? ', under age' : '' }}</dd>
+            <dt class="text-soft">{{ wording.weight }}</dt>
+            <dd>{{ person.mass ? massText(person.mass, settings.units) : wording.notMeasured }}</dd>
+            <dt class="text-soft">{{ wording.born }}</dt>
+            <dd>{{ person.birthYear ?? wording.notGiven }}{{ person.minor ? wording.underAge : '' }}</dd>
             <template v-if="person.email">
-              <dt class="text-soft">E-mail</dt>
+              <dt class="text-soft">{{ anywhere.eMail }}</dt>
               <dd class="min-w-0 break-words">
                 {{ person.email.slice(0, person.email.indexOf('@')) }}<wbr />{{
                   person.email.slice(person.email.indexOf('@'))
                 }}
               </dd>
             </template>
-            <dt class="text-soft">Method</dt>
+            <dt class="text-soft">{{ wording.method }}</dt>
             <dd>
-              {{ person.method ? methodName(person.method) : 'as the position’s default' }}
+              {{ person.method ? methodName(person.method) : wording.asThePositionsDefault }}
             </dd>
-            <dt class="text-soft">Goal</dt>
-            <dd>{{ person.goal || 'none noted' }}</dd>
+            <dt class="text-soft">{{ wording.goal }}</dt>
+            <dd>{{ person.goal || wording.noneNoted }}</dd>
           </dl>
           <p v-if="person.notes" class="mt-2 whitespace-pre-line">{{ person.notes }}</p>
         </section>

@@ -15,6 +15,8 @@ import { today } from '../../data/clock.js';
 import { endPrescription, usePrescriptions } from '../../data/plans.js';
 import { dayText, drillName, familyName, warningText } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { prescriptionsPanel as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
@@ -34,11 +36,11 @@ async function end(p: Prescription, day: string | null): Promise<void> {
 
 <template>
   <section class="card" aria-labelledby="assigned">
-    <h2 id="assigned">Drills assigned</h2>
+    <h2 id="assigned">{{ wording.drillsAssigned }}</h2>
     <LoadState :loading="list.loading.value" :error="list.error.value" @retry="list.load()" />
-    <p v-if="list.value.value && now.length === 0" class="text-soft">None in force. They are assigned from a look.</p>
+    <p v-if="list.value.value && now.length === 0" class="text-soft">{{ wording.noneInForceThey }}</p>
     <p v-if="ended" role="status">
-      Ended.
+      {{ wording.ended }}
       <button
         class="link min-h-[44px]"
         @click="
@@ -48,16 +50,14 @@ async function end(p: Prescription, day: string | null): Promise<void> {
           )
         "
       >
-        Undo
+        {{ anywhere.undo }}
       </button>
     </p>
     <article v-for="p in now" :key="p.id" class="border-rule mt-2 border-t pt-2">
       <h3>{{ familyName(p.family) }}</h3>
-      <p class="text-soft text-sm">
-        version {{ p.version }}, from {{ dayText(p.startsOn) }} · {{ p.by }} · {{ p.method }}
-      </p>
+      <p class="text-soft text-sm">{{ wording.versionFrom(p.version, dayText(p.startsOn), p.by, p.method) }}</p>
       <p :class="{ 'font-semibold': p.relookOn <= today() }">
-        Look again {{ dayText(p.relookOn) }}{{ p.relookOn <= today() ? ': due' : '' }}
+        {{ wording.lookAgain(dayText(p.relookOn), p.relookOn <= today() ? wording.due : '') }}
       </p>
       <ol class="mt-1 list-decimal pl-5">
         <li v-for="i in p.items" :key="i.drill">
@@ -76,32 +76,48 @@ async function end(p: Prescription, day: string | null): Promise<void> {
       </p>
       <div class="mt-2 flex flex-wrap gap-2">
         <a class="btn" :href="`/api/prescriptions/${p.id}/sheet.pdf`" target="_blank" rel="noopener"
-          ><FileText :size="18" aria-hidden="true" /> Sheet</a
+          ><FileText :size="18" aria-hidden="true" /> {{ wording.sheet }}</a
         >
         <button
           v-if="session.isCoach"
           class="btn"
           :aria-expanded="changing === p.id"
-          :aria-label="`Change what is assigned for ${familyName(p.family)}`"
+          :aria-label="wording.changeWhatIsAssigned(familyName(p.family))"
           @click="changing = changing === p.id ? null : p.id"
         >
-          Change
+          {{ anywhere.change }}
         </button>
-        <SendLetter v-if="session.isCoach" :person-id="person.id" what="sheet" :of="p.id" label="Send the sheet" />
-        <RouterLink v-if="p.lookId" :to="`/looks/${p.lookId}`" class="btn">The look behind it</RouterLink>
-        <button v-if="session.isCoach" class="btn" :disabled="busy" @click="end(p, today())">End it</button>
+        <SendLetter
+          v-if="session.isCoach"
+          :person-id="person.id"
+          what="sheet"
+          :of="p.id"
+          :label="wording.sendTheSheet"
+        />
+        <RouterLink v-if="p.lookId" :to="`/looks/${p.lookId}`" class="btn">{{ wording.theLookBehindIt }}</RouterLink>
+        <button v-if="session.isCoach" class="btn" :disabled="busy" @click="end(p, today())">
+          {{ wording.endIt }}
+        </button>
       </div>
       <ChangeAssigned v-if="changing === p.id" :person="person" :prescription="p" @done="changing = null" />
     </article>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <details v-if="before.length" class="mt-2 text-sm">
-      <summary class="min-h-[44px] content-center">Before: {{ before.length }}</summary>
+      <summary class="min-h-[44px] content-center">{{ wording.before(before.length) }}</summary>
       <ul class="divide-rule divide-y">
         <li v-for="p in before" :key="p.id" class="py-1">
-          {{ familyName(p.family) }}, version {{ p.version }}, from {{ dayText(p.startsOn)
-          }}{{ p.endedOn ? `, ended ${dayText(p.endedOn)}` : '' }}:
-          {{ p.items.map((i) => drillName(i.drill)).join(', ') }}
-          <a :href="`/api/prescriptions/${p.id}/sheet.pdf`" class="link" target="_blank" rel="noopener">sheet</a>
+          {{
+            wording.versionFromWithFamilyName(
+              familyName(p.family),
+              p.version,
+              dayText(p.startsOn),
+              p.endedOn ? wording.endedWithDay(dayText(p.endedOn)) : '',
+              p.items.map((i) => drillName(i.drill)).join(', '),
+            )
+          }}
+          <a :href="`/api/prescriptions/${p.id}/sheet.pdf`" class="link" target="_blank" rel="noopener">{{
+            wording.sheetInSentence
+          }}</a>
         </li>
       </ul>
     </details>

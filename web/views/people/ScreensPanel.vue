@@ -9,6 +9,7 @@ import { useScreens } from '../../data/plans.js';
 import { dayText, faultName } from '../../data/names.js';
 import { useSession } from '../../data/session.js';
 import ScreenResult from '../screens/ScreenResult.vue';
+import { screensPanel as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ person: Person }>();
 const session = useSession();
@@ -18,20 +19,20 @@ const beforeOf = (s: Screening): Screening | null =>
   (list.value.value ?? []).find((o) => o.record.screen === s.record.screen && o.doneAt < s.doneAt) ?? null;
 const says = (s: Screening): string => {
   const found = readScreen(s.record).filter((f) => f.verdict === 'finding');
-  return found.length ? [...new Set(found.map((f) => faultName(f.fault)))].join(', ') : 'nothing found';
+  return found.length ? [...new Set(found.map((f) => faultName(f.fault)))].join(', ') : wording.nothingFound;
 };
 </script>
 
 <template>
   <section class="card" aria-labelledby="screens">
     <div class="flex items-center">
-      <h2 id="screens">Movement screens</h2>
-      <RouterLink v-if="session.isCoach" :to="`/screen?person=${person.id}`" class="btn ml-auto">New screen</RouterLink>
+      <h2 id="screens">{{ wording.movementScreens }}</h2>
+      <RouterLink v-if="session.isCoach" :to="`/screen?person=${person.id}`" class="btn ml-auto">{{
+        wording.newScreen
+      }}</RouterLink>
     </div>
     <p v-if="list.error.value" role="alert" class="note">{{ list.error.value }}</p>
-    <p v-else-if="list.value.value?.length === 0" class="text-soft">
-      None yet. A screen shows where legs and shoulders spoil a line.
-    </p>
+    <p v-else-if="list.value.value?.length === 0" class="text-soft">{{ wording.noneYetAScreen }}</p>
     <ul class="divide-rule divide-y">
       <li v-for="s in list.value.value ?? []" :key="s.id" class="py-1">
         <button

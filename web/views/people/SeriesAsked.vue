@@ -16,6 +16,8 @@ import FormField from '../../components/FormField.vue';
 import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
 import { useZodForm } from '../../data/form.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { seriesAsked as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ data: unknown; person: Person }>();
 const emit = defineEmits<{ read: [observation: Observation]; problem: [error: InputError] }>();
@@ -80,33 +82,26 @@ function take(rate: number): void {
 
 <template>
   <form class="space-y-2" novalidate @submit.prevent="submit">
-    <p>Keypoints in COCO order. What the file does not say:</p>
+    <p>{{ wording.keypointsInCocoOrder }}</p>
     <PickOne
       id="series-position"
       v-model="of.position"
-      label="Position"
+      :label="anywhere.position"
       :choices="catalog.families.map(({ id, name }) => ({ id, name }))"
     />
     <PickOne
       id="series-rung"
       v-model="of.rung"
-      label="Version"
+      :label="anywhere.version"
       :choices="rungs.map(({ id, name }) => ({ id, name }))"
     />
     <PickOne
       id="series-view"
       v-model="of.view"
-      label="Looked at"
+      :label="wording.lookedAt"
       :choices="family.views.map((id) => ({ id, name: VIEW_WORDS[id] }))"
     />
-    <FormField
-      id="series-rate"
-      v-model="of.rate"
-      path="rate"
-      label="Pictures a second, where they are only numbered"
-      type="number"
-      required
-    />
-    <button class="btn btn-main">Read it</button>
+    <FormField id="series-rate" v-model="of.rate" path="rate" :label="wording.picturesASecond" type="number" required />
+    <button class="btn btn-main">{{ wording.readIt }}</button>
   </form>
 </template>

@@ -7,6 +7,7 @@ import { settings, setupKnobsOf, type SetupKnob } from '../../../core/statics/se
 import { settingText } from '../../../words/setup.js';
 import { catalog } from '../../data/catalogue.js';
 import { dayText, familyName, rungName } from '../../data/names.js';
+import { setUpTrend as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ items: HistoryItem[] }>();
 /** So many settings back are told. */
@@ -39,14 +40,14 @@ const trends = computed((): Trend[] => {
 
 <template>
   <section v-if="trends.length" class="mt-3" aria-labelledby="set-ups">
-    <h3 id="set-ups">Set-ups over time</h3>
+    <h3 id="set-ups">{{ wording.setUpsOverTime }}</h3>
     <ul class="figures text-sm">
       <li v-for="t in trends" :key="t.key" class="py-1">
         {{ t.of }}, {{ t.knob.name.toLowerCase() }}:
         <template v-for="(p, i) in t.points.slice(-TOLD)" :key="p.day + i"
           >{{ i > 0 ? ' → ' : '' }}<b :title="dayText(p.day)">{{ settingText(t.knob, p.value) }}</b></template
         >
-        <span class="text-soft"> since {{ dayText(t.points.slice(-TOLD)[0]!.day) }}</span>
+        <span class="text-soft"> {{ wording.since(dayText(t.points.slice(-TOLD)[0]!.day)) }}</span>
       </li>
     </ul>
   </section>

@@ -4,6 +4,8 @@ import { computed } from 'vue';
 import type { HistoryItem } from '../../../api/observations.js';
 import ChartTable from '../../components/ChartTable.vue';
 import { dayText } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { takeoverTrend as wording } from '../../../words/pages/people.js';
 
 const props = defineProps<{ items: readonly HistoryItem[] }>();
 const [W, H] = [220, 44];
@@ -18,24 +20,33 @@ const points = computed(() => {
 });
 const says = computed(() => {
   const [first, now] = [known.value[0], last.value];
-  if (!first || !now || known.value.length < 2) return 'one look so far';
+  if (!first || !now || known.value.length < 2) return wording.oneLookSoFar;
   const change = now.value - first.value;
-  return Math.abs(change) < 8 ? 'about the same' : change < 0 ? 'falling' : 'rising';
+  return Math.abs(change) < 8 ? wording.aboutTheSame : change < 0 ? 'falling' : 'rising';
 });
 </script>
 
 <template>
   <figure v-if="last" class="border-rule mt-2 flex flex-wrap items-center gap-x-4 border-b pb-2">
     <figcaption>
-      <b>Takeover index</b>
-      <span class="text-soft block text-sm">are the hip flexors doing the work, 0–100</span>
+      <b>{{ wording.takeoverIndex }}</b>
+      <span class="text-soft block text-sm">{{ wording.areTheHipFlexors }}</span>
     </figcaption>
     <svg
       v-if="points.length > 1"
       :viewBox="`0 0 ${W} ${H}`"
       class="h-11 w-56"
       role="img"
-      :aria-label="`Takeover index over ${known.length} looks, from ${known[0]!.value} on ${dayText(known[0]!.at)} to ${last.value} on ${dayText(last.at)}: ${says}.`"
+      :aria-label="
+        wording.takeoverIndexOverLooks(
+          known.length,
+          known[0]!.value,
+          dayText(known[0]!.at),
+          last.value,
+          dayText(last.at),
+          says,
+        )
+      "
     >
       <path :d="`M0 ${H / 2}H${W}`" stroke="var(--rule)" stroke-dasharray="3 4" />
       <polyline
@@ -48,11 +59,11 @@ const says = computed(() => {
       <circle v-for="(p, i) in points" :key="i" :cx="p[0]" :cy="p[1]" r="3.5" fill="var(--rope)" />
     </svg>
     <p class="figures">
-      <b class="text-2xl">{{ last.value }}</b> <span class="text-soft">on {{ dayText(last.at) }}, {{ says }}</span>
+      <b class="text-2xl">{{ last.value }}</b> <span class="text-soft">{{ wording.on(dayText(last.at), says) }}</span>
     </p>
     <ChartTable
       class="w-full"
-      :head="['Day', 'Index, 0–100']"
+      :head="[anywhere.day, wording.index]"
       :rows="known.map((k) => [dayText(k.at), String(k.value)])"
     />
   </figure>

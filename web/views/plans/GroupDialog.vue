@@ -8,6 +8,8 @@ import { wordsOf } from '../../data/call.js';
 import { useGroups } from '../../data/people.js';
 import { keepProgramme } from '../../data/programmes.js';
 import { read } from '../../data/query.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { groupDialog as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{
   open: boolean;
@@ -46,7 +48,7 @@ async function give(): Promise<void> {
       given.value = [...given.value.filter((g) => g.id !== id), { id, name, says }];
     }
   } catch (problem) {
-    given.value = [{ id: '', name: 'The group', says: wordsOf(problem) }];
+    given.value = [{ id: '', name: wording.theGroup, says: wordsOf(problem) }];
   } finally {
     working.value = false;
   }
@@ -55,38 +57,35 @@ const missed = computed(() => given.value.filter((g) => g.says !== null));
 </script>
 
 <template>
-  <ModalFrame :open="open" title="The same for a group" @close="$emit('close')">
-    <p class="text-soft">
-      Weeks, days, minutes, goal and what is set by hand are taken over. Everybody gets a programme of their own, from
-      their places, causes, kit and cautions. Whoever has a stop sign gets none.
-    </p>
+  <ModalFrame :open="open" :title="wording.theSame" @close="$emit('close')">
+    <p class="text-soft">{{ wording.weeksDaysMinutesGoal }}</p>
     <PickOne
       id="plan-group"
       v-model="group"
-      label="Group"
-      placeholder="Choose one"
+      :label="anywhere.group"
+      :placeholder="wording.chooseOne"
       :disabled="working"
       :choices="(groups.value.value ?? []).map((g) => ({ id: g.id, name: `${g.name} (${g.people})` }))"
     />
     <ul
       v-if="given.length"
       class="divide-rule max-h-64 divide-y overflow-y-auto"
-      aria-label="Given to"
+      :aria-label="wording.givenTo"
       aria-live="polite"
     >
       <li v-for="g in given" :key="g.id" class="py-1">
         <b>{{ g.name }}</b>
-        {{ g.says === null ? 'has one now.' : g.says }}
+        {{ g.says === null ? wording.hasOneNow : g.says }}
       </li>
     </ul>
     <div class="flex justify-end gap-2">
-      <button class="btn" @click="$emit('close')">Close</button>
+      <button class="btn" @click="$emit('close')">{{ anywhere.close }}</button>
       <button
         class="btn btn-main"
         :disabled="!group || working || (given.length > 0 && missed.length === 0)"
         @click="give"
       >
-        {{ working ? 'Working …' : missed.length ? 'Try those again' : 'Give it to them' }}
+        {{ working ? wording.working : missed.length ? wording.tryThoseAgain : wording.giveItToThem }}
       </button>
     </div>
   </ModalFrame>

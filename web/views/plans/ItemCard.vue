@@ -9,6 +9,7 @@ import { figureOfAssignable } from '../../../core/prescribe/assignable.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { catalog } from '../../data/catalogue.js';
 import { drillName } from '../../data/names.js';
+import { itemCard as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{
   item: PlannedProgramme['weeks'][number]['days'][number]['items'][number];
@@ -26,7 +27,7 @@ const props = defineProps<{
 defineEmits<{ do: [key: string]; pin: [] }>();
 const name = computed(() => drillName(props.item.item));
 const figure = computed(() => (props.roomy ? figureOfAssignable(catalog, { id: props.item.item }) : undefined));
-const DONE = { done: 'done', partly: 'partly done', not: 'not done' } as const;
+const DONE = { done: 'done', partly: wording.partlyDone, not: wording.notDone } as const;
 </script>
 
 <template>
@@ -39,7 +40,7 @@ const DONE = { done: 'done', partly: 'partly done', not: 'not done' } as const;
       <span
         v-if="!fixed"
         class="grip text-soft -ml-1 flex h-11 w-6 shrink-0 cursor-grab items-center"
-        title="Drag to another day"
+        :title="wording.dragToAnotherDay"
       >
         <GripVertical :size="18" aria-hidden="true" />
       </span>
@@ -48,7 +49,7 @@ const DONE = { done: 'done', partly: 'partly done', not: 'not done' } as const;
         <p class="figures break-words">{{ workText(catalog, item) }}</p>
       </div>
       <Menu v-if="doing.length" as="div" class="relative -mr-1 shrink-0">
-        <MenuButton class="btn btn-quiet !px-2" :aria-label="`What to do with ${name}`">
+        <MenuButton class="btn btn-quiet !px-2" :aria-label="wording.whatToDoWith(name)">
           <EllipsisVertical :size="20" aria-hidden="true" />
         </MenuButton>
         <MenuItems class="card absolute right-0 z-40 mt-1 w-56 space-y-1 !p-1 shadow-lg focus:outline-none">
@@ -73,7 +74,9 @@ const DONE = { done: 'done', partly: 'partly done', not: 'not done' } as const;
         <FigureView :pose="figure[0]" :label="name" />
       </div>
     </div>
-    <p v-if="pinned" class="text-sm font-semibold"><Pin :size="14" aria-hidden="true" class="inline" /> pinned here</p>
+    <p v-if="pinned" class="text-sm font-semibold">
+      <Pin :size="14" aria-hidden="true" class="inline" /> {{ wording.pinnedHere }}
+    </p>
     <p v-if="done" class="tag" :class="{ 'tag-caution': done !== 'done' }">{{ DONE[done] }}</p>
     <p v-if="alert" role="alert" class="note mt-1 text-sm">{{ alert }}</p>
   </li>

@@ -12,6 +12,7 @@ import { useAction } from '../../data/action.js';
 import { dayText, dayTimeText } from '../../data/names.js';
 import SendLetter from '../letters/SendLetter.vue';
 import { addLink, shutLink, useLinks } from '../../data/solo.js';
+import { linksCard as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{ id: string; personId: string }>();
 const links = useLinks(() => props.id);
@@ -45,49 +46,50 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
 
 <template>
   <section class="card" aria-labelledby="plan-links">
-    <h2 id="plan-links">By link</h2>
-    <p class="text-soft text-sm">
-      Whoever has the link reads this programme on a phone and says what was done, without an account. Give it to the
-      person alone.
-    </p>
+    <h2 id="plan-links">{{ wording.byLink }}</h2>
+    <p class="text-soft text-sm">{{ wording.whoeverHasTheLink }}</p>
     <LoadState :loading="links.loading.value" :error="links.error.value" @retry="links.load()" />
     <div class="mt-2 space-y-2">
-      <PickOne id="link-days" v-model="days" label="Opens for" :choices="LINK_DAYS" />
-      <OnOff v-model="progress">Shows progress so far too</OnOff>
-      <OnOff v-model="sendIn">Clips may be sent in by it</OnOff>
+      <PickOne id="link-days" v-model="days" :label="wording.opensFor" :choices="LINK_DAYS" />
+      <OnOff v-model="progress">{{ wording.showsProgressSoFar }}</OnOff>
+      <OnOff v-model="sendIn">{{ wording.clipsMayBeSent }}</OnOff>
       <button class="btn w-full" :disabled="busy" @click="make">
-        <Link2 :size="18" aria-hidden="true" /> Make a link
+        <Link2 :size="18" aria-hidden="true" /> {{ wording.makeALink }}
       </button>
     </div>
     <div class="mt-2 flex flex-wrap gap-2">
-      <SendLetter :person-id="personId" what="programme" :of="id" label="Send it by mail" />
+      <SendLetter :person-id="personId" what="programme" :of="id" :label="wording.sendItByMail" />
     </div>
     <div v-if="made" class="note mt-2 space-y-2" role="status">
-      <p><b>It is shown only once.</b> Copy it now.</p>
+      <p>
+        <b>{{ wording.itIsShownOnly }}</b> {{ wording.copyItNow }}
+      </p>
       <input
         class="field figures text-sm"
         readonly
-        aria-label="The link"
+        :aria-label="wording.theLink"
         :value="made"
         @focus="($event.target as HTMLInputElement).select()"
       />
-      <p class="text-sm">For a calendar that keeps itself up to date:</p>
+      <p class="text-sm">{{ wording.forACalendar }}</p>
       <input
         class="field figures text-sm"
         readonly
-        aria-label="The calendar’s address"
+        :aria-label="wording.theCalendarsAddress"
         :value="feed"
         @focus="($event.target as HTMLInputElement).select()"
       />
-      <button v-if="isSupported" class="btn" @click="copy(made)">{{ copied ? 'Copied' : 'Copy' }}</button>
+      <button v-if="isSupported" class="btn" @click="copy(made)">{{ copied ? wording.copied : wording.copy }}</button>
     </div>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <ul class="divide-rule mt-2 divide-y">
       <li v-for="l in open" :key="l.id" class="flex flex-wrap items-center gap-2 py-1">
         <span class="min-w-40 flex-1 text-sm">
-          until {{ dayText(l.until) }} · {{ l.openedAt ? `opened ${dayTimeText(l.openedAt)}` : 'not opened yet' }}
+          {{
+            wording.until(dayText(l.until), l.openedAt ? wording.opened(dayTimeText(l.openedAt)) : wording.notOpenedYet)
+          }}
         </span>
-        <button class="btn" :disabled="busy" @click="shut(l)">Take back</button>
+        <button class="btn" :disabled="busy" @click="shut(l)">{{ wording.takeBack }}</button>
       </li>
     </ul>
   </section>

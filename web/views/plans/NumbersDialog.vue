@@ -9,11 +9,18 @@ import FormField from '../../components/FormField.vue';
 import ModalFrame from '../../components/ModalFrame.vue';
 import { useZodForm } from '../../data/form.js';
 import { drillName } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { numbersDialog as wording } from '../../../words/pages/plans.js';
 
 type Item = PlannedProgramme['weeks'][number]['days'][number]['items'][number];
 const props = defineProps<{ item: Item | null }>();
 const emit = defineEmits<{ close: []; put: [as: Partial<SetsOf>] }>();
-const UNITS = { seconds: 'Seconds', reps: 'Reps', breaths: 'Breaths', steps: 'Steps' } as const;
+const UNITS = {
+  seconds: wording.seconds,
+  reps: anywhere.reps,
+  breaths: wording.breaths,
+  steps: wording.steps,
+} as const;
 type Unit = keyof typeof UNITS;
 /** Nobody breathes more often in a set. */
 const BREATHS = 100;
@@ -34,7 +41,7 @@ const {
     })
     .refine((f) => f.unit !== 'breaths' || f.amount <= BREATHS, {
       path: ['amount'],
-      message: `must be ${BREATHS} or less`,
+      message: wording.mustBeOrLess(BREATHS),
     }),
   async keep({ sets, amount, rest, unit }) {
     // A split set stays one as long as its seconds are not changed.
@@ -53,18 +60,22 @@ watch(
   <ModalFrame :open="item !== null" :title="item ? drillName(item.item) : ''" @close="$emit('close')">
     <form v-if="item" class="flex flex-col gap-3" novalidate @submit.prevent="submit">
       <p class="text-soft">
-        Planned: {{ item.sets }} × {{ amountText(item)
-        }}{{ item.split ? `, of which ${item.split.hard} s hard. With other seconds it is no longer split.` : '.' }}
-        Your own numbers are not cut to the week’s load.
+        {{
+          wording.plannedYourOwnNumbers(
+            item.sets,
+            amountText(item),
+            item.split ? wording.ofWhichSHard(item.split.hard) : '.',
+          )
+        }}
       </p>
       <div class="grid grid-cols-3 gap-2">
-        <FormField id="own-sets" v-model="form.sets" path="sets" label="Sets" type="number" />
+        <FormField id="own-sets" v-model="form.sets" path="sets" :label="anywhere.sets" type="number" />
         <FormField id="own-amount" v-model="form.amount" path="amount" :label="UNITS[form.unit]" type="number" />
-        <FormField id="own-rest" v-model="form.rest" path="rest" label="Rest, s" type="number" />
+        <FormField id="own-rest" v-model="form.rest" path="rest" :label="wording.restS" type="number" />
       </div>
       <div class="flex justify-end gap-2">
-        <button type="button" class="btn" @click="$emit('close')">Cancel</button>
-        <button class="btn btn-main">Set and pin</button>
+        <button type="button" class="btn" @click="$emit('close')">{{ anywhere.cancel }}</button>
+        <button class="btn btn-main">{{ wording.setAndPin }}</button>
       </div>
     </form>
   </ModalFrame>

@@ -8,6 +8,8 @@ import ModalFrame from '../../components/ModalFrame.vue';
 import SearchPick from '../../components/SearchPick.vue';
 import { catalog } from '../../data/catalogue.js';
 import { placeName } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { otherDialog as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{ open: boolean; title: string; word: string }>();
 const emit = defineEmits<{ close: []; pick: [item: string] }>();
@@ -27,15 +29,15 @@ const choices = computed(() => [
     <div class="min-h-72">
       <SearchPick
         id="plan-other"
-        label="Drill or version"
-        placeholder="Type a part of its name"
+        :label="wording.drillOrVersion"
+        :placeholder="wording.typeAPart"
         :choices="choices"
         :model-value="chosen"
         @update:model-value="(id) => (chosen = id)"
       />
     </div>
     <div class="flex justify-end gap-2">
-      <button class="btn" @click="$emit('close')">Cancel</button>
+      <button class="btn" @click="$emit('close')">{{ anywhere.cancel }}</button>
       <button class="btn btn-main" :disabled="!chosen" @click="emit('pick', chosen)">{{ word }}</button>
     </div>
   </ModalFrame>

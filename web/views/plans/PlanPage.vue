@@ -48,6 +48,8 @@ import { usePlan } from './use-plan.js';
 import WeekBoard from './WeekBoard.vue';
 import WeekLine from './WeekLine.vue';
 import WeekTable from './WeekTable.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { planPage as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{ id: string }>();
 const route = useRoute();
@@ -108,7 +110,7 @@ function act(key: string, day: Weekday, item: string): void {
   else if (what === 'to') edit.put(moved(s, at, to as Weekday, weeks.value));
   else if (what === 'numbers') numbering.value = { day, item };
   else if (what === 'swap') other.value = { day, item };
-  if (what === 'to') announce(`${drillName(item)}: to ${WEEKDAY_NAMES[to as Weekday]}`);
+  if (what === 'to') announce(wording.to(drillName(item), WEEKDAY_NAMES[to as Weekday]));
 }
 function put(day: Weekday, item: string, own: Partial<SetsOf>): void {
   edit.put(numbered(settings.value!, { week: shown.value!.week, day, item }, own, weeks.value));
@@ -125,7 +127,7 @@ function pick(item: string): void {
 const keep = (): Promise<boolean> =>
   run(async () => {
     const kept = await edit.keep();
-    announce(`Kept as version ${kept.version}`);
+    announce(wording.keptAsVersion(kept.version));
     if (id.value === null) await router.replace(`/plans/${kept.id}`);
   });
 const end = (day: string | null): Promise<boolean> => run(() => endProgramme(id.value!, day));
@@ -138,7 +140,7 @@ const log = (day: string, items: readonly string[], is: 'done' | 'partly' | 'not
   );
 const warnings = computed(() =>
   (planned.value?.warnings ?? []).map((w) => ({
-    where: 'day' in w ? dayText(w.day) : 'week' in w ? `Week ${w.week}` : '',
+    where: 'day' in w ? dayText(w.day) : 'week' in w ? wording.weekWithWeek(w.week) : '',
     says: planWarningText(catalog, w),
   })),
 );
@@ -157,7 +159,7 @@ const print = (): void => window.print();
 <template>
   <LoadState :loading="edit.read.loading.value" :error="edit.read.error.value" @retry="edit.read.load()" />
   <p v-if="id === null && !asked" class="note">
-    A programme is for one person. <RouterLink to="/plans" class="link">Choose who</RouterLink>.
+    {{ wording.aProgramme }} <RouterLink to="/plans" class="link">{{ wording.chooseWho }}</RouterLink>.
   </p>
   <template v-if="settings && personId">
     <div class="flex flex-wrap items-center gap-2">
@@ -165,22 +167,23 @@ const print = (): void => window.print();
         <h1>{{ name }}</h1>
         <p class="text-soft figures first-letter:uppercase">
           <template v-if="stored">
-            {{ now === null ? '' : 'week ' }}{{ weekOfText({ ...settings, endedOn: stored.endedOn }, today()) }}
+            {{ now === null ? '' : wording.week }}{{ weekOfText({ ...settings, endedOn: stored.endedOn }, today()) }}
             <template v-if="stored.adherence.share !== null">
-              · done {{ stored.adherence.done }} of {{ stored.adherence.planned }} sets,
-              {{ percentText(stored.adherence.share) }}
+              {{
+                wording.doneOfSets(stored.adherence.done, stored.adherence.planned, percentText(stored.adherence.share))
+              }}
             </template>
-            · {{ settings.goal ? `toward ${placeName(settings.goal)}` : 'from today’s places' }}
+            · {{ settings.goal ? wording.toward(placeName(settings.goal)) : wording.fromTodaysPlaces }}
           </template>
-          <template v-else>A new programme. Nothing is kept yet.</template>
+          <template v-else>{{ wording.aNewProgrammeNothing }}</template>
         </p>
       </div>
       <template v-if="session.isCoach">
         <button class="btn print:hidden" :disabled="!edit.canUndo.value" @click="edit.undo">
-          <Undo2 :size="20" aria-hidden="true" /> Undo
+          <Undo2 :size="20" aria-hidden="true" /> {{ anywhere.undo }}
         </button>
         <button v-if="stored && changing" class="btn print:hidden" :disabled="edit.working.value" @click="edit.anew">
-          <CalendarSync :size="20" aria-hidden="true" /> Make anew
+          <CalendarSync :size="20" aria-hidden="true" /> {{ wording.makeAnew }}
         </button>
       </template>
       <button
@@ -189,17 +192,19 @@ const print = (): void => window.print();
         :disabled="busy || edit.working.value || !planned || (stored !== null && !edit.changed.value)"
         @click="keep"
       >
-        <Save :size="20" aria-hidden="true" /> {{ stored ? 'Keep as a new version' : 'Keep' }}
+        <Save :size="20" aria-hidden="true" /> {{ stored ? wording.keepAsANew : anywhere.keep }}
       </button>
     </div>
     <DraftBack class="mt-2" :draft="edit.draft" @anew="edit.back" />
     <p v-if="problem" role="alert" class="note mt-2">{{ problem }}</p>
     <p v-if="stored?.endedOn" class="note mt-2 flex flex-wrap items-center gap-3">
-      Ended on {{ dayText(stored.endedOn) }}.
-      <button v-if="session.isCoach" class="btn ml-auto" :disabled="busy" @click="end(null)">Take the end back</button>
+      {{ wording.endedOn(dayText(stored.endedOn)) }}
+      <button v-if="session.isCoach" class="btn ml-auto" :disabled="busy" @click="end(null)">
+        {{ wording.takeTheEndBack }}
+      </button>
     </p>
     <p v-for="a in stored?.alerts ?? []" :key="a.drill" role="alert" class="note mt-2">
-      <b>{{ drillName(a.drill) }}</b> no longer fits: make the programme anew, or take it off.
+      <b>{{ drillName(a.drill) }}</b> {{ wording.noLongerFitsMake }}
     </p>
 
     <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[17.5rem_1fr]">
@@ -212,24 +217,23 @@ const print = (): void => window.print();
           @change="(patch) => edit.put({ ...settings!, ...patch })"
         />
         <section v-if="settings.bans.length || setByHand(settings) > 0" class="card" aria-labelledby="plan-hand">
-          <h2 id="plan-hand">Set by hand</h2>
+          <h2 id="plan-hand">{{ wording.setByHand }}</h2>
           <p class="text-soft figures">
-            {{ settings.pins.length }} pinned, {{ settings.offs.length }} taken off, {{ settings.sets.length }} with
-            numbers of your own.
+            {{ wording.pinnedTakenOff(settings.pins.length, settings.offs.length, settings.sets.length) }}
           </p>
-          <ul v-if="settings.bans.length" aria-label="Left out everywhere" class="mt-1 flex flex-wrap gap-1">
+          <ul v-if="settings.bans.length" :aria-label="wording.leftOutEverywhere" class="mt-1 flex flex-wrap gap-1">
             <li v-for="b in settings.bans" :key="b">
               <button class="btn" :disabled="!changing" @click="edit.put(allowed(settings!, b))">
-                {{ drillName(b) }}: let it in again
+                {{ wording.letItInAgain(drillName(b)) }}
               </button>
             </li>
           </ul>
           <button v-if="changing" class="btn mt-2" @click="edit.put(freed(settings!))">
-            Let everything move again
+            {{ wording.letEverythingMoveAgain }}
           </button>
         </section>
         <section v-if="planned" class="card" aria-labelledby="plan-out">
-          <h2 id="plan-out">Give it out</h2>
+          <h2 id="plan-out">{{ wording.giveItOut }}</h2>
           <div class="mt-1 flex flex-wrap gap-2">
             <a
               v-if="stored"
@@ -237,27 +241,29 @@ const print = (): void => window.print();
               :href="`/api/programmes/${stored.id}/programme.pdf`"
               target="_blank"
               rel="noopener"
-              ><FileText :size="20" aria-hidden="true" /> On paper</a
+              ><FileText :size="20" aria-hidden="true" /> {{ wording.onPaper }}</a
             >
             <a v-if="stored" class="btn" :href="`/api/programmes/${stored.id}/calendar.ics`" download="programme.ics">
-              <CalendarDays :size="20" aria-hidden="true" /> Calendar
+              <CalendarDays :size="20" aria-hidden="true" /> {{ wording.calendar }}
             </a>
             <button v-if="stored && session.isCoach" class="btn" @click="sharing = true">
-              <Users :size="20" aria-hidden="true" /> For a group
+              <Users :size="20" aria-hidden="true" /> {{ wording.forAGroup }}
             </button>
-            <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> Print</button>
+            <button class="btn" @click="print"><Printer :size="20" aria-hidden="true" /> {{ wording.print }}</button>
           </div>
         </section>
         <LinksCard v-if="stored && session.isCoach && !stored.endedOn" :id="stored.id" :person-id="stored.personId" />
         <section v-if="stored" class="card" aria-labelledby="plan-versions">
-          <h2 id="plan-versions">Versions</h2>
+          <h2 id="plan-versions">{{ wording.versions }}</h2>
           <ol class="divide-rule divide-y">
             <li v-for="v in stored.versions" :key="v.version" class="py-1">
               <b class="figures">{{ v.version }}</b> · {{ v.by }}, {{ dayTimeText(v.at) }}
               <span v-if="v.note" class="text-soft block">{{ v.note }}</span>
             </li>
           </ol>
-          <button v-if="changing" class="btn mt-2" :disabled="busy" @click="end(today())">End it today</button>
+          <button v-if="changing" class="btn mt-2" :disabled="busy" @click="end(today())">
+            {{ wording.endItToday }}
+          </button>
         </section>
       </div>
 
@@ -270,20 +276,21 @@ const print = (): void => window.print();
           <WeekLine v-model="week" :weeks="planned.weeks" :now="now" class="print:hidden" />
           <div class="flex flex-wrap items-center gap-3 print:hidden">
             <h2 class="mr-auto">
-              Week {{ shown.week
+              {{ wording.weekWithWeek(shown.week)
               }}<span class="text-soft text-base font-normal">
-                {{ shown.easier ? ' · easier' : '' }} · {{ dayText(addDays(planned.from, 7 * (shown.week - 1))) }}</span
+                {{ shown.easier ? wording.easier : '' }} ·
+                {{ dayText(addDays(planned.from, 7 * (shown.week - 1))) }}</span
               >
             </h2>
-            <OnOff v-if="changing" v-model="after">Changes count in the weeks after too</OnOff>
-            <div class="flex gap-1" role="group" aria-label="Shown as">
+            <OnOff v-if="changing" v-model="after">{{ wording.changesCount }}</OnOff>
+            <div class="flex gap-1" role="group" :aria-label="wording.shownAs">
               <button
                 class="btn"
                 :class="{ 'btn-on': as === 'board' }"
                 :aria-pressed="as === 'board'"
                 @click="as = 'board'"
               >
-                Board
+                {{ wording.board }}
               </button>
               <button
                 class="btn"
@@ -291,7 +298,7 @@ const print = (): void => window.print();
                 :aria-pressed="as === 'table'"
                 @click="as = 'table'"
               >
-                Table
+                {{ wording.table }}
               </button>
             </div>
           </div>
@@ -310,10 +317,10 @@ const print = (): void => window.print();
             @log="log"
           />
           <WeekTable v-else :week="shown" :today="today()" :changing="changing" @put="put" />
-          <p v-if="edit.working.value" role="status" class="text-soft">Working it out …</p>
-          <section v-if="planned.unplaced.length || warnings.length" class="space-y-1" aria-label="To mind">
+          <p v-if="edit.working.value" role="status" class="text-soft">{{ wording.workingItOut }}</p>
+          <section v-if="planned.unplaced.length || warnings.length" class="space-y-1" :aria-label="wording.toMind">
             <p v-for="(u, i) in planned.unplaced" :key="`u${i}`" class="note text-sm">
-              <b>{{ drillName(u.pin.item) }}, week {{ u.pin.week }}, {{ WEEKDAY_NAMES[u.pin.day] }}:</b>
+              <b>{{ wording.weekWithDrillName(drillName(u.pin.item), u.pin.week, WEEKDAY_NAMES[u.pin.day]) }}</b>
               {{ unplacedText(catalog, u.why) }}
             </p>
             <p v-for="(w, i) in warnings" :key="`w${i}`" class="note text-sm">
@@ -321,21 +328,18 @@ const print = (): void => window.print();
             </p>
           </section>
           <section v-if="changed.length" class="card print:hidden" aria-labelledby="plan-changes">
-            <h2 id="plan-changes">What would change against version {{ stored?.version }}</h2>
+            <h2 id="plan-changes">{{ wording.whatWouldChangeAgainst(stored?.version ?? 0) }}</h2>
             <dl class="mt-1 max-h-72 overflow-y-auto" tabindex="0" role="region" aria-labelledby="plan-changes">
               <template v-for="[day, list] in changed" :key="day">
                 <dt class="mt-2 font-semibold">{{ WEEKDAY_NAMES[weekdayOf(day)] }}, {{ dayText(day) }}</dt>
                 <dd v-for="(says, i) in list" :key="i">{{ says }}</dd>
               </template>
             </dl>
-            <button class="btn mt-2" @click="edit.back">Leave it as it stands</button>
+            <button class="btn mt-2" @click="edit.back">{{ wording.leaveIt }}</button>
           </section>
-          <p class="text-soft text-sm">
-            General guidance, not medical advice: stop on pain, numbness or dizziness. The programme is worked out from
-            looks, gates and cautions as they stand; what is done on the day is the coach’s and the person’s own call.
-          </p>
+          <p class="text-soft text-sm">{{ wording.generalGuidanceNotMedical }}</p>
         </template>
-        <p v-else-if="edit.working.value" role="status" class="text-soft">Working out the weeks …</p>
+        <p v-else-if="edit.working.value" role="status" class="text-soft">{{ wording.workingOutTheWeeks }}</p>
       </div>
     </div>
     <GroupDialog
@@ -352,13 +356,15 @@ const print = (): void => window.print();
     />
     <OtherDialog
       :open="other !== null"
-      :title="other?.item ? `Instead of ${drillName(other.item)}` : `Add to ${other ? WEEKDAY_NAMES[other.day] : ''}`"
-      :word="other?.item ? 'Swap' : 'Add'"
+      :title="
+        other?.item ? wording.insteadOf(drillName(other.item)) : wording.addTo(other ? WEEKDAY_NAMES[other.day] : '')
+      "
+      :word="other?.item ? wording.swap : anywhere.add"
       @close="other = null"
       @pick="pick"
     />
   </template>
-  <RouterLink to="/plans" class="link mt-3 inline-block min-h-[44px] content-center print:hidden"
-    >All programmes</RouterLink
-  >
+  <RouterLink to="/plans" class="link mt-3 inline-block min-h-[44px] content-center print:hidden">{{
+    wording.allProgrammes
+  }}</RouterLink>
 </template>

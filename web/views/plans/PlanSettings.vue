@@ -13,23 +13,25 @@ import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
 import { placeName } from '../../data/names.js';
 import TypedField from '../../components/TypedField.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { planSettings as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{ settings: ProgrammeSettings; /** It runs: the first day stays. */ begun: boolean }>();
 const emit = defineEmits<{ change: [patch: Partial<ProgrammeSettings>] }>();
 
 const NONE = 'none';
 const goals = computed(() => [
-  { id: NONE, name: 'Today’s places' },
+  { id: NONE, name: wording.todaysPlaces },
   ...skillGoals.map((g) => ({ id: g.at, name: g.name, note: 'skill' })),
   ...assignableRungs(catalog)
     .map(placeKey)
     .filter((place) => !skillGoals.some((g) => g.at === place))
     .map((place) => ({ id: place, name: placeName(place) })),
 ]);
-const weeks = [2, 3, 4, 5, 6, 7, 8].map((n) => ({ id: String(n), name: `${n} weeks` }));
+const weeks = [2, 3, 4, 5, 6, 7, 8].map((n) => ({ id: String(n), name: wording.weeks(n) }));
 const easier = computed(() => [
-  { id: NONE, name: 'None' },
-  ...Array.from({ length: props.settings.weeks }, (_, i) => ({ id: String(i + 1), name: `Week ${i + 1}` })),
+  { id: NONE, name: anywhere.none },
+  ...Array.from({ length: props.settings.weeks }, (_, i) => ({ id: String(i + 1), name: wording.week(i + 1) })),
 ]);
 const toggled = (list: readonly Weekday[], day: Weekday): Weekday[] =>
   WEEKDAYS.filter((d) => (d === day ? !list.includes(d) : list.includes(d)));
@@ -53,16 +55,16 @@ const pulls = computed({
 
 <template>
   <section class="card space-y-3" aria-labelledby="plan-settings">
-    <h2 id="plan-settings">What it is made by</h2>
+    <h2 id="plan-settings">{{ wording.whatItIsMade }}</h2>
     <PickOne
       id="plan-goal"
-      label="Goal"
+      :label="wording.goal"
       :choices="goals"
       :model-value="settings.goal ?? NONE"
       @update:model-value="(goal) => emit('change', { goal: goal === NONE ? null : goal })"
     />
     <div role="group" aria-labelledby="plan-days">
-      <span id="plan-days" class="label">Days</span>
+      <span id="plan-days" class="label">{{ wording.days }}</span>
       <div class="grid grid-cols-4 gap-1">
         <button
           v-for="d in WEEKDAYS"
@@ -78,7 +80,7 @@ const pulls = computed({
       </div>
     </div>
     <label class="block">
-      <span class="label">From a Monday</span>
+      <span class="label">{{ wording.fromAMonday }}</span>
       <TypedField
         type="date"
         class="figures"
@@ -91,7 +93,7 @@ const pulls = computed({
     </label>
     <div class="grid grid-cols-2 gap-2">
       <label class="block">
-        <span class="label">Minutes a day</span>
+        <span class="label">{{ wording.minutesADay }}</span>
         <TypedField
           type="number"
           class="figures"
@@ -103,23 +105,23 @@ const pulls = computed({
       </label>
       <PickOne
         id="plan-weeks"
-        label="Length"
+        :label="wording.length"
         :choices="weeks"
         :model-value="String(settings.weeks)"
         @update:model-value="(n) => emit('change', { weeks: Number(n) })"
       />
       <PickOne
         id="plan-easier"
-        label="Easier week"
+        :label="wording.easierWeek"
         :choices="easier"
         :model-value="settings.easierWeek === null ? NONE : String(settings.easierWeek)"
         @update:model-value="(n) => emit('change', { easierWeek: n === NONE ? null : Number(n) })"
       />
       <Listbox v-model="pulls" multiple as="div" class="relative">
-        <ListboxLabel class="label">Pulling days</ListboxLabel>
+        <ListboxLabel class="label">{{ wording.pullingDays }}</ListboxLabel>
         <ListboxButton id="plan-pulls" class="field flex items-center gap-2 text-left">
           <span class="min-w-0 flex-1">{{
-            settings.pullDays.length ? settings.pullDays.map((d) => WEEKDAY_SHORT[d]).join(', ') : 'Any day'
+            settings.pullDays.length ? settings.pullDays.map((d) => WEEKDAY_SHORT[d]).join(', ') : wording.anyDay
           }}</span>
           <ChevronDown :size="18" aria-hidden="true" class="shrink-0" />
         </ListboxButton>
@@ -137,7 +139,7 @@ const pulls = computed({
       </Listbox>
     </div>
     <label class="block">
-      <span class="label">Note to this version</span>
+      <span class="label">{{ wording.noteToThisVersion }}</span>
       <TypedField
         lines
         empty

@@ -14,6 +14,8 @@ import { today } from '../../data/clock.js';
 import { dayText } from '../../data/names.js';
 import { useAllProgrammes } from '../../data/programmes.js';
 import { useSession } from '../../data/session.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { plansPage as wording } from '../../../words/pages/plans.js';
 
 const router = useRouter();
 const session = useSession();
@@ -26,30 +28,35 @@ function begin(person: string): void {
   if (person) void router.push(`/plans/new?person=${person}`);
 }
 const columns: TableColumn<ProgrammeLine>[] = [
-  { id: 'name', head: 'Who', by: (l) => l.name },
-  { id: 'week', head: 'Week', by: (l) => l.from, text: (l) => weekOfText(l, today()) },
-  { id: 'share', head: 'Done', by: (l) => l.share, text: (l) => (l.share === null ? '–' : percentText(l.share)) },
-  { id: 'days', head: 'Days', by: (l) => l.days.length, text: (l) => `${l.days.length} × ${l.minutes} min` },
+  { id: 'name', head: anywhere.who, by: (l) => l.name },
+  { id: 'week', head: wording.week, by: (l) => l.from, text: (l) => weekOfText(l, today()) },
+  {
+    id: 'share',
+    head: anywhere.done,
+    by: (l) => l.share,
+    text: (l) => (l.share === null ? '–' : percentText(l.share)),
+  },
+  { id: 'days', head: wording.days, by: (l) => l.days.length, text: (l) => `${l.days.length} × ${l.minutes} min` },
   {
     id: 'relook',
-    head: 'Look again',
+    head: anywhere.lookAgain,
     by: (l) => l.relook,
-    text: (l) => (l.relook ? `${dayText(l.relook)}${l.due ? ', due' : ''}` : '–'),
+    text: (l) => (l.relook ? `${dayText(l.relook)}${l.due ? wording.due : ''}` : '–'),
   },
-  { id: 'by', head: 'By', by: (l) => l.by, text: (l) => `${l.by}, version ${l.version}` },
+  { id: 'by', head: wording.by, by: (l) => l.by, text: (l) => wording.version(l.by, l.version) },
 ];
 </script>
 
 <template>
   <div class="flex flex-wrap items-end gap-3">
-    <h1 class="mr-auto">Plans</h1>
+    <h1 class="mr-auto">{{ anywhere.plans }}</h1>
     <div v-if="session.isCoach" class="flex w-full items-end gap-2 sm:w-80">
       <Plus :size="22" aria-hidden="true" class="mb-3 shrink-0" />
       <div class="flex-1">
         <PersonPicker
           id="plan-for"
-          label="New programme for"
-          placeholder="New programme for …"
+          :label="wording.newProgrammeFor"
+          :placeholder="wording.newProgrammeForAlone"
           :model-value="beginning"
           @update:model-value="begin"
         />
@@ -57,20 +64,16 @@ const columns: TableColumn<ProgrammeLine>[] = [
     </div>
   </div>
   <p v-if="due.length" class="note mt-3">
-    <b>{{ due.length === 1 ? 'A look is due' : `${due.length} looks are due` }}:</b>
-    {{ due.map((l) => l.name).join(', ') }}. A programme is made anew from the look.
+    <b>{{ due.length === 1 ? wording.aLookIsDue : wording.looksAreDue(due.length) }}:</b>
+    {{ wording.aProgrammeIsMade(due.map((l) => l.name).join(', ')) }}
   </p>
   <LoadState
     :loading="all.loading.value"
     :error="all.error.value"
-    :empty="
-      all.value.value?.length === 0
-        ? 'No programme runs. One is two to eight weeks of work alone, made from a person’s places, causes and goal: choose somebody above.'
-        : null
-    "
+    :empty="all.value.value?.length === 0 ? wording.noProgrammeRuns : null"
     @retry="all.load()"
   />
-  <section v-if="lines.length" class="card mt-3" aria-label="Programmes">
-    <SortTable caption="Programmes that run" :columns="columns" :rows="lines" :to="(l) => `/plans/${l.id}`" />
+  <section v-if="lines.length" class="card mt-3" :aria-label="wording.programmes">
+    <SortTable :caption="wording.programmesThatRun" :columns="columns" :rows="lines" :to="(l) => `/plans/${l.id}`" />
   </section>
 </template>

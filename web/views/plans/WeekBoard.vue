@@ -11,6 +11,8 @@ import { useDragBetween } from '../../components/use-drag-between.js';
 import { warningText } from '../../data/names.js';
 import ItemCard from './ItemCard.vue';
 import { isPinned } from './settings.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { weekBoard as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{
   week: PlannedProgramme['weeks'][number];
@@ -50,21 +52,21 @@ function doing(d: (typeof days.value)[number], item: string): { key: string; nam
     ? []
     : [
         isPinned(props.settings, { week: props.week.week, day: d.weekday, item })
-          ? { key: 'unpin', name: 'Let it move again' }
-          : { key: 'pin', name: 'Pin it here' },
-        { key: 'numbers', name: 'Other numbers …' },
-        { key: 'swap', name: 'Swap it …' },
+          ? { key: 'unpin', name: wording.letItMoveAgain }
+          : { key: 'pin', name: wording.pinItHere },
+        { key: 'numbers', name: wording.otherNumbers },
+        { key: 'swap', name: wording.swapIt },
         ...days.value
           .filter((o) => o !== d && !fixed(o))
-          .map((o) => ({ key: `to:${o.weekday}`, name: `Move to ${WEEKDAY_NAMES[o.weekday]}` })),
-        { key: 'off', name: 'Take it off this day' },
-        { key: 'ban', name: 'Leave it out everywhere' },
+          .map((o) => ({ key: `to:${o.weekday}`, name: wording.moveTo(WEEKDAY_NAMES[o.weekday]) })),
+        { key: 'off', name: wording.takeItOff },
+        { key: 'ban', name: wording.leaveItOutEverywhere },
       ];
   const log = d.loggable
     ? [
-        { key: 'log:done', name: 'Done' },
-        { key: 'log:partly', name: 'Partly done' },
-        { key: 'log:not', name: 'Not done' },
+        { key: 'log:done', name: anywhere.done },
+        { key: 'log:partly', name: wording.partlyDone },
+        { key: 'log:not', name: wording.notDone },
       ]
     : [];
   return [...log, ...change];
@@ -101,15 +103,15 @@ useDragBetween(lists, (item, from, to) => emit('do', `to:${to}`, from as Weekday
     class="grid gap-2"
     :class="roomy ? 'sm:grid-cols-2 xl:grid-cols-[repeat(var(--days),minmax(0,1fr))]' : 'sm:grid-cols-2 lg:grid-cols-3'"
     :style="{ '--days': days.length }"
-    :aria-label="`Week ${week.week}`"
+    :aria-label="wording.week(week.week)"
   >
     <li v-for="d in days" :key="d.weekday" class="bg-sunk min-w-0 rounded p-2" :data-day="d.weekday">
       <div class="flex flex-wrap items-baseline gap-x-2">
         <h3>{{ WEEKDAY_NAMES[d.weekday] }}</h3>
         <span class="text-soft figures text-sm">{{ format(parseISO(d.day), 'd MMM') }}</span>
-        <span class="figures ml-auto text-sm">{{ d.minutes }} of {{ settings.minutes }} min</span>
+        <span class="figures ml-auto text-sm">{{ wording.ofMin(d.minutes, settings.minutes) }}</span>
       </div>
-      <p v-if="relook.includes(d.day)" class="tag mt-1">Look again</p>
+      <p v-if="relook.includes(d.day)" class="tag mt-1">{{ anywhere.lookAgain }}</p>
       <ul :ref="(el) => seen(d.weekday, el)" class="mt-2 min-h-11 space-y-2" :aria-label="WEEKDAY_NAMES[d.weekday]">
         <ItemCard
           v-for="i in d.items"
@@ -124,12 +126,12 @@ useDragBetween(lists, (item, from, to) => emit('do', `to:${to}`, from as Weekday
           @do="(key) => act(key, d, i.item)"
         />
       </ul>
-      <p v-if="d.items.length === 0" class="text-soft text-sm">Nothing on this day.</p>
+      <p v-if="d.items.length === 0" class="text-soft text-sm">{{ wording.nothingOnThisDay }}</p>
       <div class="mt-2 flex flex-wrap gap-2">
         <button
           v-if="d.loggable && d.items.length"
           class="btn"
-          :aria-label="`All of ${WEEKDAY_NAMES[d.weekday]} was done`"
+          :aria-label="wording.allOfWasDone(WEEKDAY_NAMES[d.weekday])"
           @click="
             emit(
               'log',
@@ -139,11 +141,11 @@ useDragBetween(lists, (item, from, to) => emit('do', `to:${to}`, from as Weekday
             )
           "
         >
-          <Check :size="18" aria-hidden="true" /> All done
+          <Check :size="18" aria-hidden="true" /> {{ wording.allDone }}
         </button>
         <Menu v-if="!fixed(d) && d.items.length && days.length > 1" as="div" class="relative">
-          <MenuButton class="btn btn-quiet" :aria-label="`Copy ${WEEKDAY_NAMES[d.weekday]} to another day`">
-            <Copy :size="18" aria-hidden="true" /> Copy
+          <MenuButton class="btn btn-quiet" :aria-label="wording.copyToAnotherDay(WEEKDAY_NAMES[d.weekday])">
+            <Copy :size="18" aria-hidden="true" /> {{ wording.copy }}
           </MenuButton>
           <MenuItems
             class="card absolute bottom-full left-0 z-40 mb-1 w-48 space-y-1 !p-1 shadow-lg focus:outline-none"
@@ -160,7 +162,7 @@ useDragBetween(lists, (item, from, to) => emit('do', `to:${to}`, from as Weekday
                   )
                 "
               >
-                To {{ WEEKDAY_NAMES[o.weekday] }}
+                {{ wording.to(WEEKDAY_NAMES[o.weekday]) }}
               </button>
             </MenuItem>
           </MenuItems>
@@ -168,10 +170,10 @@ useDragBetween(lists, (item, from, to) => emit('do', `to:${to}`, from as Weekday
         <button
           v-if="!fixed(d)"
           class="btn btn-quiet"
-          :aria-label="`Add to ${WEEKDAY_NAMES[d.weekday]}`"
+          :aria-label="wording.addTo(WEEKDAY_NAMES[d.weekday])"
           @click="emit('add', d.weekday)"
         >
-          <Plus :size="18" aria-hidden="true" /> Add
+          <Plus :size="18" aria-hidden="true" /> {{ anywhere.add }}
         </button>
       </div>
     </li>

@@ -4,6 +4,7 @@ import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
 import { computed } from 'vue';
 import type { PlannedProgramme } from '../../../api/programmes.js';
 import { percentText } from '../../../words/numbers.js';
+import { weekLine as wording } from '../../../words/pages/plans.js';
 
 const props = defineProps<{
   weeks: PlannedProgramme['weeks'];
@@ -16,21 +17,21 @@ const height = (load: number): string => `${Math.round((100 * load) / most.value
 /** The load of a week against the one before. */
 function spoken(i: number): string {
   const [week, before] = [props.weeks[i]!, props.weeks[i - 1]];
-  const against = before && before.load > 0 ? `, ${percentText(week.load / before.load)} of the week before` : '';
-  return `load ${Math.round(week.load / 1000)} kN·m·s${against}${week.easier ? ', an easier week' : ''}`;
+  const against = before && before.load > 0 ? wording.ofTheWeekBefore(percentText(week.load / before.load)) : '';
+  return wording.loadKnMS(Math.round(week.load / 1000), against, week.easier ? wording.anEasierWeek : '');
 }
 </script>
 
 <template>
   <RadioGroup :model-value="modelValue" @update:model-value="(w: number) => $emit('update:modelValue', w)">
-    <RadioGroupLabel class="sr-only">Week</RadioGroupLabel>
+    <RadioGroupLabel class="sr-only">{{ wording.week }}</RadioGroupLabel>
     <div class="flex items-end gap-1">
       <RadioGroupOption
         v-for="(w, i) in weeks"
         :key="w.week"
         v-slot="{ checked, active }"
         :value="w.week"
-        :aria-label="`Week ${w.week}, ${spoken(i)}`"
+        :aria-label="wording.weekWithWeek(w.week, spoken(i))"
         class="min-w-[44px] flex-1 cursor-pointer focus:outline-none"
       >
         <span
@@ -51,15 +52,13 @@ function spoken(i: number): string {
             ></span>
           </span>
           <span class="figures block text-center" :class="{ 'font-bold': checked }">
-            {{ w.week }}<span v-if="w.week === now" class="text-soft text-sm"> now</span>
+            {{ w.week }}<span v-if="w.week === now" class="text-soft text-sm"> {{ wording.now }}</span>
           </span>
         </span>
       </RadioGroupOption>
     </div>
     <p class="text-soft text-sm">
-      Load of each week; the dashed line is a fifth over the last ordinary one{{
-        weeks.some((w) => w.easier) ? ', of the easier week six tenths of it' : ''
-      }}.
+      {{ wording.loadOfEachWeek(weeks.some((w) => w.easier) ? wording.ofTheEasierWeek : '') }}
     </p>
   </RadioGroup>
 </template>

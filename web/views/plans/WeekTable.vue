@@ -9,6 +9,8 @@ import type { TableColumn } from '../../components/table-column.js';
 import { catalog } from '../../data/catalogue.js';
 import { drillName } from '../../data/names.js';
 import TypedField from '../../components/TypedField.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { weekTable as wording } from '../../../words/pages/plans.js';
 
 type Item = PlannedProgramme['weeks'][number]['days'][number]['items'][number];
 interface Row {
@@ -29,13 +31,13 @@ const unitOf = (i: Item): 'seconds' | 'reps' | 'breaths' | 'steps' =>
   i.seconds !== null ? 'seconds' : i.reps !== null ? 'reps' : i.breaths !== null ? 'breaths' : 'steps';
 const UNIT = { seconds: 's', reps: 'reps', breaths: 'breaths', steps: 'steps' } as const;
 const columns: TableColumn<Row>[] = [
-  { id: 'item', head: 'Item', by: (r) => drillName(r.item.item) },
-  { id: 'day', head: 'Day', by: (r) => `${r.day} ${r.at}`, text: (r) => WEEKDAY_NAMES[r.weekday] },
-  { id: 'sets', head: 'Sets', by: (r) => r.item.sets },
-  { id: 'amount', head: 'Each', by: (r) => r.item[unitOf(r.item)] },
-  { id: 'rest', head: 'Rest, s', by: (r) => r.item.rest },
-  { id: 'minutes', head: 'Minutes', by: (r) => r.item.minutes },
-  { id: 'why', head: 'Why', by: (r) => plannedWhy(catalog, r.item.why) },
+  { id: 'item', head: wording.item, by: (r) => drillName(r.item.item) },
+  { id: 'day', head: anywhere.day, by: (r) => `${r.day} ${r.at}`, text: (r) => WEEKDAY_NAMES[r.weekday] },
+  { id: 'sets', head: anywhere.sets, by: (r) => r.item.sets },
+  { id: 'amount', head: wording.each, by: (r) => r.item[unitOf(r.item)] },
+  { id: 'rest', head: wording.restS, by: (r) => r.item.rest },
+  { id: 'minutes', head: anywhere.minutes, by: (r) => r.item.minutes },
+  { id: 'why', head: wording.why, by: (r) => plannedWhy(catalog, r.item.why) },
 ];
 function put(row: Row, key: keyof SetsOf, most: number, text: string): void {
   const least = key === 'rest' ? 0 : 1;
@@ -44,11 +46,11 @@ function put(row: Row, key: keyof SetsOf, most: number, text: string): void {
   emit('put', row.weekday, row.item.item, { sets, rest, [key]: value });
 }
 const labelled = (row: Row, what: string): string =>
-  `${what} of ${drillName(row.item.item)} on ${WEEKDAY_NAMES[row.weekday]}`;
+  wording.ofOn(what, drillName(row.item.item), WEEKDAY_NAMES[row.weekday]);
 </script>
 
 <template>
-  <SortTable :caption="`Week ${week.week}`" :columns="columns" :rows="rows">
+  <SortTable :caption="wording.week(week.week)" :columns="columns" :rows="rows">
     <template #sets="{ row }">
       <template v-if="row.fixed">{{ row.item.sets }}</template>
       <TypedField
@@ -57,7 +59,7 @@ const labelled = (row: Row, what: string): string =>
         min="1"
         max="12"
         class="figures w-20"
-        :aria-label="labelled(row, 'Sets')"
+        :aria-label="labelled(row, anywhere.sets)"
         :value="row.item.sets"
         @keep="put(row, 'sets', 12, $event)"
       />
@@ -70,11 +72,11 @@ const labelled = (row: Row, what: string): string =>
           min="1"
           max="600"
           class="figures w-20"
-          :aria-label="labelled(row, 'Amount')"
+          :aria-label="labelled(row, wording.amount)"
           :value="row.item[unitOf(row.item)]"
           @keep="put(row, unitOf(row.item), 600, $event)"
         />
-        {{ UNIT[unitOf(row.item)] }}{{ row.item.sides === 'each' ? ' each side' : '' }}
+        {{ UNIT[unitOf(row.item)] }}{{ row.item.sides === 'each' ? wording.eachSide : '' }}
       </span>
     </template>
     <template #rest="{ row }">
@@ -85,7 +87,7 @@ const labelled = (row: Row, what: string): string =>
         min="0"
         max="600"
         class="figures w-20"
-        :aria-label="labelled(row, 'Rest')"
+        :aria-label="labelled(row, anywhere.rest)"
         :value="row.item.rest"
         @keep="put(row, 'rest', 600, $event)"
       />

@@ -16,6 +16,7 @@ import { keepProgramme, tryProgramme, useProgramme } from '../../data/programmes
 import type { Read } from '../../data/query.js';
 import { useSession } from '../../data/session.js';
 import { blankSettings, trimmed } from './settings.js';
+import { usePlan as wording } from '../../../words/pages/plans.js';
 
 /** A change is worked out so long after the last one, ms. */
 const SETTLE_MS = 250;
@@ -103,7 +104,7 @@ export function usePlan(person: () => string | null, id: () => string | null): P
 
   const draft = useDraft({
     of: () => (useSession().isCoach && owner.value ? `plan/${id() ?? `of/${owner.value}`}` : null),
-    name: 'The programme',
+    name: wording.theProgramme,
     schema: draftSchema,
     now: () =>
       mine.value && settings.value

@@ -9,6 +9,8 @@ import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
 import { useHistory, useLook } from '../../data/looks.js';
 import { dayTimeText } from '../../data/names.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { screenFromClip as wording } from '../../../words/pages/screens.js';
 
 const props = defineProps<{
   personId: string;
@@ -43,12 +45,12 @@ watch(
     const { observation } = is;
     problem.value = '';
     if (observation.view !== view || (side !== undefined && observation.side !== side)) {
-      problem.value = 'That clip is from another side.';
+      problem.value = wording.thatClip;
       return;
     }
     const judged = judge(see({ observation, eye: is.eye }, catalog), catalog, props.circumstance);
     const reps = repsOfRecord(judged);
-    if (reps.length === 0) problem.value = 'No reps can be told of it.';
+    if (reps.length === 0) problem.value = wording.noRepsCan;
     else {
       // What the coach called a rep counts beside what was measured of it.
       const shown = faultsIn(reps, judged).map((measured, i) => [...new Set([...measured, reps[i]!.is ?? ''])]);
@@ -63,7 +65,13 @@ watch(
 
 <template>
   <div v-if="choices.length" class="mt-2">
-    <PickOne id="screen-clip" v-model="chosen" label="Count the reps of a clip" :choices="choices" placeholder="None" />
+    <PickOne
+      id="screen-clip"
+      v-model="chosen"
+      :label="wording.countTheReps"
+      :choices="choices"
+      :placeholder="anywhere.none"
+    />
     <p v-if="problem" role="alert" class="note mt-1">{{ problem }}</p>
   </div>
 </template>

@@ -25,6 +25,8 @@ import ScreenFromClip from './ScreenFromClip.vue';
 import ScreenResult from './ScreenResult.vue';
 import { useReps } from './use-reps.js';
 import TypedField from '../../components/TypedField.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { screenPage as wording } from '../../../words/pages/screens.js';
 
 const route = useRoute();
 const personId = String(route.query.person ?? '');
@@ -47,11 +49,11 @@ watch(screenId, () => {
 watch(places, (list) => (place.value = list[0]!), { immediate: true });
 const rows = computed(() => screen.value.rows.filter((r) => placesOf(screen.value, r).includes(place.value)));
 const WHERE: Record<string, string> = {
-  front: 'From the front',
-  side: 'From the side',
-  rear: 'From the rear',
-  'front.left': 'Left leg, from the front',
-  'front.right': 'Right leg, from the front',
+  front: wording.fromTheFront,
+  side: wording.fromTheSide,
+  rear: wording.fromTheRear,
+  'front.left': wording.leftLeg,
+  'front.right': wording.rightLeg,
 };
 const checks = computed(() =>
   catalog.tests.filter(
@@ -72,7 +74,7 @@ const before = computed(
 );
 const draft = useDraft({
   of: () => (personId ? `screen/${personId}` : null),
-  name: 'The screen',
+  name: wording.theScreen,
   schema: z.object({
     screen: z.enum(['overhead-squat', 'single-leg-squat']),
     done: z.array(z.object({ where: z.string(), faults: z.array(z.string()) })),
@@ -110,7 +112,7 @@ async function keep(): Promise<void> {
   });
   if (!done) return;
   await draft.drop();
-  announce('The screen is kept.');
+  announce(wording.theScreenIsKept);
 }
 function answer(id: string, value: 'positive' | 'negative' | number | ''): void {
   if (value === '') delete tests[id];
@@ -131,17 +133,17 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   <LoadState
     v-if="!person.value.value"
     :loading="person.loading.value && personId !== ''"
-    :error="personId ? person.error.value : 'Choose a person first.'"
+    :error="personId ? person.error.value : wording.chooseAPersonFirst"
     @retry="person.load()"
   />
   <template v-if="person.value.value">
     <div class="flex flex-wrap items-center gap-3">
       <h1 class="!text-2xl">
-        Screen ·
+        {{ wording.screen }}
         <RouterLink :to="`/people/${personId}`" class="hover:underline">{{ person.value.value.name }}</RouterLink>
       </h1>
       <PersonTags :person="{ ...person.value.value, group: null }" />
-      <div role="group" aria-label="Which screen" class="ml-auto flex flex-wrap gap-1">
+      <div role="group" :aria-label="wording.whichScreen" class="ml-auto flex flex-wrap gap-1">
         <button
           v-for="s in screens"
           :key="s.id"
@@ -155,16 +157,16 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       </div>
     </div>
     <p v-if="circumstance?.stop" role="alert" class="note mt-2">
-      {{ ADVICE_WORDS[circumstance.stop] }} Do not screen today.
+      {{ wording.doNotScreenToday(ADVICE_WORDS[circumstance.stop]) }}
     </p>
     <DraftBack v-if="!kept" class="mt-3" :draft="draft" @anew="anew" />
     <div v-if="!kept" class="mt-3 columns grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
       <section class="card" aria-labelledby="count">
-        <h2 id="count" class="sr-only">Count</h2>
+        <h2 id="count" class="sr-only">{{ wording.count }}</h2>
         <ol class="list-decimal pl-6">
           <li v-for="h in screen.how" :key="h">{{ h }}</li>
         </ol>
-        <div role="group" aria-label="Seen from" class="mt-3 flex flex-wrap gap-1">
+        <div role="group" :aria-label="wording.seenFrom" class="mt-3 flex flex-wrap gap-1">
           <button
             v-for="p in places"
             :key="p"
@@ -176,7 +178,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             {{ WHERE[p] }} <span class="figures">{{ reps.reps.value[p] ?? 0 }}/{{ screen.reps }}</span>
           </button>
         </div>
-        <p class="text-soft mt-3">Tap what this rep shows, then close the rep.</p>
+        <p class="text-soft mt-3">{{ wording.tapWhatThisRep }}</p>
         <div class="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-3">
           <button
             v-for="(r, i) in rows"
@@ -187,15 +189,16 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
             @click="reps.toggle(r.fault)"
           >
             <span>{{ faultName(r.fault) }}</span>
-            <span class="figures text-sm font-normal"
-              >{{ i + 1 }} · in {{ reps.counts.value[`${place}/${r.fault}`] ?? 0 }} of
-              {{ reps.reps.value[place] ?? 0 }}</span
-            >
+            <span class="figures text-sm font-normal">{{
+              wording.inOf(i + 1, reps.counts.value[`${place}/${r.fault}`] ?? 0, reps.reps.value[place] ?? 0)
+            }}</span>
           </button>
         </div>
         <div class="mt-3 flex gap-2">
-          <button class="btn btn-main !min-h-16 flex-1 text-xl" @click="reps.finish(place)">Rep done</button>
-          <button class="btn" :disabled="!reps.canUndo.value" aria-label="Take the last rep back" @click="reps.undo()">
+          <button class="btn btn-main !min-h-16 flex-1 text-xl" @click="reps.finish(place)">
+            {{ wording.repDone }}
+          </button>
+          <button class="btn" :disabled="!reps.canUndo.value" :aria-label="wording.takeTheLastRep" @click="reps.undo()">
             <Undo2 :size="22" aria-hidden="true" />
           </button>
         </div>
@@ -209,27 +212,27 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
         />
         <div class="mt-3 flex flex-wrap gap-x-6">
           <label v-if="screenId === 'overhead-squat'" class="flex min-h-[44px] items-center gap-2"
-            ><input v-model="options.wideStance" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> Stance wide on
-            purpose</label
+            ><input v-model="options.wideStance" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" />
+            {{ wording.stanceWideOnPurpose }}</label
           >
           <label class="flex min-h-[44px] items-center gap-2"
-            ><input v-model="options.supported" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" /> Held on to a
-            support</label
+            ><input v-model="options.supported" type="checkbox" class="h-6 w-6 accent-[var(--rope)]" />
+            {{ wording.heldOn }}</label
           >
-          <RouterLink :to="`/bench?person=${personId}&position=${screenId}`" class="link min-h-[44px] content-center"
-            >Measure it from a picture</RouterLink
-          >
+          <RouterLink :to="`/bench?person=${personId}&position=${screenId}`" class="link min-h-[44px] content-center">{{
+            wording.measureIt
+          }}</RouterLink>
         </div>
       </section>
       <div class="space-y-4">
         <section class="card" aria-labelledby="checks">
-          <h2 id="checks">Range checks</h2>
+          <h2 id="checks">{{ wording.rangeChecks }}</h2>
           <ul class="divide-rule divide-y">
             <li v-for="t in checks" :key="t.id" class="py-1">
               <p class="font-semibold">{{ t.name }}</p>
               <p class="text-soft text-sm">{{ t.positive }}</p>
               <div v-if="t.number" class="flex items-center gap-2">
-                <label class="sr-only" :for="`t-${t.id}`">{{ t.name }} in {{ t.number.unit }}</label>
+                <label class="sr-only" :for="`t-${t.id}`">{{ wording.in(t.name, t.number.unit) }}</label>
                 <TypedField
                   :id="`t-${t.id}`"
                   empty
@@ -261,14 +264,14 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
           :disabled="busy || (total === 0 && Object.keys(tests).length === 0)"
           @click="keep"
         >
-          {{ total === 0 ? 'Keep the range checks' : 'Keep it and see' }}
+          {{ total === 0 ? wording.keepTheRangeChecks : anywhere.keepItAndSee }}
         </button>
       </div>
     </div>
     <template v-if="kept">
       <p class="text-soft mt-2">
         {{ dayTimeText(kept.doneAt) }} · {{ kept.by
-        }}{{ before ? ` · beside the screen of ${dayTimeText(before.doneAt)}` : '' }}
+        }}{{ before ? wording.besideTheScreenOf(dayTimeText(before.doneAt)) : '' }}
       </p>
       <ScreenResult
         class="mt-3"

@@ -17,13 +17,15 @@ import { catalog, studio } from '../../data/catalogue.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import { chosenWhy, dayText, faultName } from '../../data/names.js';
 import AssignDrills from '../looks/AssignDrills.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { screenResult as wording } from '../../../words/pages/screens.js';
 
 const props = defineProps<{ record: ScreenRecord; person: Person; before: Screening | null; stopped: boolean }>();
 const VERDICT = { finding: 'finding', watch: 'watch', noise: 'noise' } as const;
 const findings = computed(() => readScreen(props.record));
 const then = computed(() => (props.before ? readScreen(props.before.record) : []));
 const told = computed(() => findings.value.filter((f) => f.verdict !== 'noise'));
-const share = (f: ScreenFinding | undefined): string => (f ? `${f.seen} of ${f.reps}` : 'none');
+const share = (f: ScreenFinding | undefined): string => (f ? wording.of(f.seen, f.reps) : 'none');
 const rows = computed(() =>
   [...new Set([...findings.value, ...then.value].map((f) => `${f.where}/${f.fault}`))].map((key) => {
     const at = (list: readonly ScreenFinding[]) => list.find((f) => `${f.where}/${f.fault}` === key);
@@ -64,15 +66,15 @@ const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' ||
 <template>
   <div class="grid items-start gap-4 lg:grid-cols-2">
     <section class="card" aria-labelledby="screen-found">
-      <h2 id="screen-found">What the screen says</h2>
-      <p v-if="rows.length === 0" class="font-semibold">Nothing was seen.</p>
+      <h2 id="screen-found">{{ wording.whatTheScreenSays }}</h2>
+      <p v-if="rows.length === 0" class="font-semibold">{{ wording.nothingWasSeen }}</p>
       <table v-else class="figures w-full text-left">
         <thead class="text-soft text-sm">
           <tr>
-            <th scope="col">Seen</th>
+            <th scope="col">{{ wording.seen }}</th>
             <th v-if="before" scope="col">{{ dayText(before.doneAt) }}</th>
-            <th scope="col">{{ before ? 'Now' : 'Reps' }}</th>
-            <th scope="col">Verdict</th>
+            <th scope="col">{{ before ? wording.now : anywhere.reps }}</th>
+            <th scope="col">{{ wording.verdict }}</th>
           </tr>
         </thead>
         <tbody>
@@ -84,29 +86,24 @@ const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' ||
             <td class="py-1 pr-2">{{ share(r.now) }}</td>
             <td class="py-1">
               <span class="tag" :class="{ 'tag-caution': r.now?.verdict === 'finding' }">{{
-                r.now ? VERDICT[r.now.verdict] : 'gone'
+                r.now ? VERDICT[r.now.verdict] : wording.gone
               }}</span>
             </td>
           </tr>
         </tbody>
       </table>
-      <p class="text-soft mt-2 text-sm">
-        Up to a quarter of the reps is noise, from a half on it is a finding. A screen describes movement; it diagnoses
-        nothing.
-      </p>
+      <p class="text-soft mt-2 text-sm">{{ wording.upToAQuarter }}</p>
       <div v-for="f in told" :key="f.where + f.fault" class="mt-2">
         <h3>{{ faultName(f.fault) }}</h3>
         <p v-if="f.row.short.length">
-          <b>Usually short; ease and lengthen:</b> {{ f.row.short.join(', ') }}. <b>Usually quiet; wake and use:</b>
+          <b>{{ wording.usuallyShortEase }}</b> {{ f.row.short.join(', ') }}. <b>{{ wording.usuallyQuietWake }}</b>
           {{ f.row.quiet.join(', ') }}.
         </p>
-        <p v-else>Compare the sides; test ankle and hip.</p>
+        <p v-else>{{ wording.compareTheSidesTest }}</p>
       </div>
-      <p v-if="kneeFirst" class="note mt-2 text-sm">
-        For a knee that wanders, test ankle and hip before you blame the knee; calves first.
-      </p>
+      <p v-if="kneeFirst" class="note mt-2 text-sm">{{ wording.forAKnee }}</p>
       <p v-if="causes.length" class="mt-2">
-        <b>Fits best:</b>
+        <b>{{ wording.fitsBest }}</b>
         {{
           causes
             .slice(0, 3)
@@ -116,9 +113,9 @@ const kneeFirst = computed(() => told.value.some((f) => f.fault === 'knee-in' ||
       </p>
     </section>
     <section class="card" aria-labelledby="screen-drills">
-      <h2 id="screen-drills">Correctives in four phases</h2>
-      <p v-if="stopped" role="alert" class="note">A stop sign stands: nothing is proposed.</p>
-      <p v-else-if="!choice" class="text-soft">Nothing to correct.</p>
+      <h2 id="screen-drills">{{ wording.correctivesInFourPhases }}</h2>
+      <p v-if="stopped" role="alert" class="note">{{ wording.aStopSignStands }}</p>
+      <p v-else-if="!choice" class="text-soft">{{ wording.nothingToCorrect }}</p>
       <template v-else>
         <ol class="divide-rule divide-y">
           <li v-for="c in choice.chosen" :key="c.drill" class="flex gap-3 py-2">

@@ -15,6 +15,8 @@ import { pacingText, workText } from '../../../words/programme.js';
 import { plain } from '../../../words/labels.js';
 import FigureView from '../../drawing/FigureView.vue';
 import { catalog } from '../../data/catalogue.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { soloItem as wording } from '../../../words/pages/solo.js';
 
 const props = defineProps<{
   item: SoloSheet['weeks'][number]['days'][number]['items'][number];
@@ -26,7 +28,7 @@ const props = defineProps<{
 const emit = defineEmits<{ log: [change: Pick<ItemLogInput, 'is'>] }>();
 const name = computed(() => props.text?.name ?? props.item.item);
 const figure = computed(() => figureOfAssignable(catalog, { id: props.item.item }));
-const CHOICES = { done: 'Done', partly: 'Partly', not: 'Not today' } as const;
+const CHOICES = { done: anywhere.done, partly: wording.partly, not: wording.notToday } as const;
 const work = computed(() => workText(catalog, props.item));
 const pacing = computed(() => pacingText(props.item));
 </script>
@@ -41,17 +43,23 @@ const pacing = computed(() => pacingText(props.item));
       </div>
       <div v-if="figure" class="h-16 w-28 shrink-0"><FigureView :pose="figure[0]" :to="figure[1]" :label="name" /></div>
     </div>
-    <p v-for="c in text?.changes ?? []" :key="c" class="note mt-1 text-sm">For you: {{ c }}</p>
-    <p v-if="resting" role="alert" class="note mt-1">It hurt: leave it out until your coach has asked you about it.</p>
+    <p v-for="c in text?.changes ?? []" :key="c" class="note mt-1 text-sm">{{ wording.forYou(c) }}</p>
+    <p v-if="resting" role="alert" class="note mt-1">{{ wording.itHurtLeave }}</p>
     <Disclosure v-if="text" v-slot="{ open }">
-      <DisclosureButton class="link min-h-[44px]">{{ open ? 'Less' : 'How it is done' }}</DisclosureButton>
+      <DisclosureButton class="link min-h-[44px]">{{ open ? wording.less : wording.howItIsDone }}</DisclosureButton>
       <DisclosurePanel>
         <ol class="list-decimal space-y-1 pl-5">
           <li v-for="(step, i) in text.how" :key="i">{{ step }}</li>
         </ol>
-        <p class="mt-1"><b>Breath:</b> {{ text.breath }}</p>
-        <p><b>Check yourself:</b> {{ text.selfCheck }}</p>
-        <p v-if="text.kit.length"><b>You need:</b> {{ text.kit.map(plain).join(', ') }}</p>
+        <p class="mt-1">
+          <b>{{ wording.breath }}</b> {{ text.breath }}
+        </p>
+        <p>
+          <b>{{ wording.checkYourself }}</b> {{ text.selfCheck }}
+        </p>
+        <p v-if="text.kit.length">
+          <b>{{ wording.youNeed }}</b> {{ text.kit.map(plain).join(', ') }}
+        </p>
       </DisclosurePanel>
     </Disclosure>
     <RadioGroup
@@ -60,7 +68,7 @@ const pacing = computed(() => pacingText(props.item));
       class="mt-1"
       @update:model-value="(is: 'done' | 'partly' | 'not') => emit('log', { is })"
     >
-      <RadioGroupLabel class="sr-only">What was done of {{ name }}</RadioGroupLabel>
+      <RadioGroupLabel class="sr-only">{{ wording.whatWasDoneOf(name) }}</RadioGroupLabel>
       <div class="grid grid-cols-3 gap-2">
         <RadioGroupOption
           v-for="(says, is) in CHOICES"
@@ -78,8 +86,8 @@ const pacing = computed(() => pacingText(props.item));
     <p v-if="log && (log.sets !== null || log.best !== null || log.pain)" class="text-soft figures mt-1">
       {{
         [
-          log.sets === null ? '' : `${log.sets} of ${item.sets} sets`,
-          log.best === null ? '' : `stopped at ${log.best} ${item.seconds === null ? 'reps' : 's'}`,
+          log.sets === null ? '' : wording.ofSets(log.sets, item.sets),
+          log.best === null ? '' : wording.stoppedAt(log.best, item.seconds === null ? wording.reps : 's'),
           log.pain ? 'pain' : '',
         ]
           .filter(Boolean)

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import type { SoloSheet } from '../../../api/programmes.js';
 import { daysBetween } from '../../../core/days.js';
 import { percentText } from '../../../words/numbers.js';
+import { soloLines as wording } from '../../../words/pages/solo.js';
 
 const props = defineProps<{ progress: NonNullable<SoloSheet['progress']>; from: string; until: string }>();
 const UNIT = { s: 's', reps: 'reps' } as const;
@@ -28,20 +29,21 @@ const shown = (n: number): string => String(Math.round(10 * n) / 10);
 
 <template>
   <section class="card" aria-labelledby="solo-lines">
-    <h2 id="solo-lines">So far</h2>
+    <h2 id="solo-lines">{{ wording.soFar }}</h2>
     <p v-if="progress.planned > 0" class="figures">
-      {{ shown(progress.done) }} of {{ progress.planned }} sets done,
-      {{ percentText(progress.done / progress.planned) }}.
+      {{ wording.ofSetsDone(shown(progress.done), progress.planned, percentText(progress.done / progress.planned)) }}
     </p>
-    <p v-else class="text-soft">Nothing was due yet.</p>
+    <p v-else class="text-soft">{{ wording.nothingWasDueYet }}</p>
     <ul class="divide-rule divide-y">
       <li v-for="l in lines" :key="l.place" class="py-2">
         <p>
-          {{ l.name }}: <b class="figures">{{ shown(l.last.clean) }} {{ UNIT[l.unit] }} clean</b>
+          {{ l.name }}: <b class="figures">{{ wording.clean(shown(l.last.clean), UNIT[l.unit]) }}</b>
           <span class="text-soft figures">
-            on {{ format(parseISO(l.last.day), 'd MMM')
-            }}{{
-              l.days.length > 1 ? `, ${shown(l.first.clean)} on ${format(parseISO(l.first.day), 'd MMM')}` : ''
+            {{
+              wording.onWithFormat(
+                format(parseISO(l.last.day), 'd MMM'),
+                l.days.length > 1 ? wording.on(shown(l.first.clean), format(parseISO(l.first.day), 'd MMM')) : '',
+              )
             }}</span
           >
         </p>

@@ -17,6 +17,8 @@ import SoloItem from './SoloItem.vue';
 import SoloLines from './SoloLines.vue';
 import SoloRun from './SoloRun.vue';
 import SoloSend from './SoloSend.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { soloPage as wording } from '../../../words/pages/solo.js';
 
 /** Without a secret: the programme of who is signed in. */
 const props = defineProps<{ secret?: string }>();
@@ -60,7 +62,7 @@ function hurt(): void {
 }
 /** The day is told as a day of the week, and as today. */
 const dayName = (of: string): string =>
-  `${of === sheet.value?.today ? 'Today, ' : ''}${WEEKDAY_NAMES[weekdayOf(of)]} ${format(parseISO(of), 'd MMMM')}`;
+  `${of === sheet.value?.today ? wording.today : ''}${WEEKDAY_NAMES[weekdayOf(of)]} ${format(parseISO(of), 'd MMMM')}`;
 const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === of && l.is !== 'not') ?? false;
 </script>
 
@@ -79,61 +81,60 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
   <div v-else class="mx-auto max-w-2xl space-y-3 p-4 pb-10">
     <template v-if="solo.shut.value">
       <template v-if="secret">
-        <h1>This link opens nothing</h1>
-        <p class="note">It was taken back, or it has run out. Ask your coach for a new one.</p>
+        <h1>{{ wording.thisLinkOpensNothing }}</h1>
+        <p class="note">{{ wording.itWasTakenBack }}</p>
       </template>
       <template v-else>
-        <h1>No programme now</h1>
-        <p class="note">None of yours runs at the moment. A coach makes one on the page Plans.</p>
+        <h1>{{ wording.noProgrammeNow }}</h1>
+        <p class="note">{{ wording.noneOfYoursRuns }}</p>
       </template>
-      <RouterLink v-if="!secret" to="/" class="btn">To the floor</RouterLink>
+      <RouterLink v-if="!secret" to="/" class="btn">{{ wording.toTheFloor }}</RouterLink>
     </template>
     <template v-else-if="!sheet">
-      <h1>{{ secret ? 'A programme by link' : 'Your programme' }}</h1>
+      <h1>{{ secret ? wording.aProgrammeByLink : wording.yourProgramme }}</h1>
       <LoadState
         :loading="!solo.away.value"
-        :error="
-          solo.away.value ? 'The hall’s server cannot be reached. Open this again when there is a network.' : null
-        "
+        :error="solo.away.value ? wording.theHallsServerCannot : null"
         @retry="solo.load()"
       />
     </template>
     <template v-else>
       <header>
-        <p class="text-soft">{{ sheet.hall || (secret ? 'A programme by link' : 'Your programme') }}</p>
-        <h1>{{ sheet.name }}’s programme</h1>
+        <p class="text-soft">{{ sheet.hall || (secret ? wording.aProgrammeByLink : wording.yourProgramme) }}</p>
+        <h1>{{ wording.sProgramme(sheet.name) }}</h1>
         <p class="text-soft figures">
-          From {{ sheet.coach }} · week
           {{
-            weekOfText(
-              { from: sheet.from, weeks: Math.max(1, sheet.weeks.length), endedOn: sheet.endedOn },
-              sheet.today,
+            wording.fromWeek(
+              sheet.coach,
+              weekOfText(
+                { from: sheet.from, weeks: Math.max(1, sheet.weeks.length), endedOn: sheet.endedOn },
+                sheet.today,
+              ),
             )
           }}
-          <template v-if="secret">· opens until {{ format(parseISO(sheet.until), 'd MMM yyyy') }}</template>
+          <template v-if="secret">{{ wording.opensUntil(format(parseISO(sheet.until), wording.dMmmYyyy)) }}</template>
         </p>
         <p v-if="solo.away.value || solo.waiting.value" role="status" class="tag tag-caution mt-1">
-          {{ solo.away.value ? 'No network' : 'Sending'
-          }}{{ solo.waiting.value ? `: ${solo.waiting.value} kept on this device, sent later` : '' }}
+          {{ solo.away.value ? wording.noNetwork : wording.sending
+          }}{{ solo.waiting.value ? wording.keptOnThisDevice(solo.waiting.value) : '' }}
         </p>
         <p v-if="solo.error.value" role="alert" class="note mt-1">{{ solo.error.value }}</p>
       </header>
       <p v-if="sheet.stopped" role="alert" class="note">
-        <b>No training now.</b> {{ ADVICE_WORDS['before-training'] }} Your coach asks the questions again before you go
-        on.
+        <b>{{ wording.noTrainingNow }}</b> {{ wording.yourCoachAsks(ADVICE_WORDS['before-training']) }}
       </p>
       <template v-else-if="day && week">
         <section class="card" aria-labelledby="solo-day">
           <div class="flex flex-wrap items-center gap-2">
             <h2 id="solo-day" class="mr-auto">{{ dayName(day.day) }}</h2>
-            <span class="figures text-soft">{{ day.minutes }} min{{ week.easier ? ' · an easier week' : '' }}</span>
+            <span class="figures text-soft">{{ day.minutes }} min{{ week.easier ? wording.anEasierWeek : '' }}</span>
           </div>
           <button v-if="doable.length && mayLog" class="btn btn-main mt-2 w-full !py-3 text-lg" @click="running = true">
-            <Play :size="24" aria-hidden="true" /> Start
+            <Play :size="24" aria-hidden="true" /> {{ anywhere.start }}
           </button>
-          <p v-else-if="doable.length" class="text-soft">Still to come.</p>
-          <p v-else class="text-soft">Nothing on this day.</p>
-          <p v-if="sheet.relook.includes(day.day)" class="tag mt-2">Your coach looks again today</p>
+          <p v-else-if="doable.length" class="text-soft">{{ wording.stillToCome }}</p>
+          <p v-else class="text-soft">{{ wording.nothingOnThisDay }}</p>
+          <p v-if="sheet.relook.includes(day.day)" class="tag mt-2">{{ wording.yourCoachLooksAgain }}</p>
           <ol class="divide-rule mt-2 divide-y">
             <SoloItem
               v-for="i in day.items"
@@ -147,12 +148,14 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
             />
           </ol>
         </section>
-        <nav class="card" aria-label="Other days">
+        <nav class="card" :aria-label="wording.otherDays">
           <div class="flex items-center gap-2">
-            <button class="btn" :disabled="week.week === sheet.weeks[0]!.week" @click="weekAt(-1)">Week before</button>
-            <b class="flex-1 text-center">Week {{ week.week }}</b>
+            <button class="btn" :disabled="week.week === sheet.weeks[0]!.week" @click="weekAt(-1)">
+              {{ wording.weekBefore }}
+            </button>
+            <b class="flex-1 text-center">{{ wording.week(week.week) }}</b>
             <button class="btn" :disabled="week.week === sheet.weeks.at(-1)!.week" @click="weekAt(1)">
-              Week after
+              {{ wording.weekAfter }}
             </button>
           </div>
           <div class="mt-2 flex flex-wrap gap-2">
@@ -183,31 +186,26 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
         @sent="solo.load()"
       />
       <button v-if="day && !sheet.stopped" class="btn btn-stop w-full" @click="hurting = true">
-        Pain, or something odd
+        {{ wording.painOrSomethingOdd }}
       </button>
-      <p class="text-soft text-sm">
-        General guidance, not medical advice. Stop on pain, numbness, dizziness, chest discomfort or unusual
-        breathlessness, and ask a licensed professional; where it is acute, the emergency number of the place.
-      </p>
+      <p class="text-soft text-sm">{{ wording.generalGuidanceNotMedical }}</p>
     </template>
   </div>
-  <ModalFrame :open="hurting" title="Stop here" @close="hurting = false">
+  <ModalFrame :open="hurting" :title="wording.stopHere" @close="hurting = false">
     <p>
-      <b>Stop for today.</b> Pain that is sharp, spreads or grows, numbness, dizziness, pressure in the chest, unusual
-      breathlessness: ask a licensed professional before you go on. Where it is acute, call the emergency number of the
-      place.
+      <b>{{ wording.stopForToday }}</b> {{ wording.painThatIsSharp }}
     </p>
     <PickOne
       id="solo-where"
       v-model="where"
-      label="What brought it on"
-      placeholder="Choose, so that your coach knows"
+      :label="wording.whatBroughtItOn"
+      :placeholder="wording.chooseSoThatYour"
       :choices="(day?.items ?? []).map((i) => ({ id: i.item, name: texts[i.item]?.name ?? i.item }))"
     />
-    <p class="text-soft text-sm">It is left alone until your coach has asked you about it.</p>
+    <p class="text-soft text-sm">{{ wording.itIsLeftAlone }}</p>
     <div class="flex justify-end gap-2">
-      <button class="btn" @click="hurting = false">Back</button>
-      <button class="btn btn-stop" :disabled="!where || !mayLog" @click="hurt">Tell my coach</button>
+      <button class="btn" @click="hurting = false">{{ anywhere.back }}</button>
+      <button class="btn btn-stop" :disabled="!where || !mayLog" @click="hurt">{{ wording.tellMyCoach }}</button>
     </div>
   </ModalFrame>
 </template>

@@ -19,6 +19,8 @@ import PickOne from '../../components/PickOne.vue';
 import FigureView from '../../drawing/FigureView.vue';
 import { catalog } from '../../data/catalogue.js';
 import { useCues } from '../classes/run/use-cues.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { soloRun as wording } from '../../../words/pages/solo.js';
 
 type Item = SoloSheet['weeks'][number]['days'][number]['items'][number];
 const props = defineProps<{
@@ -55,7 +57,7 @@ const block = computed(() => blocks.value.find((b) => b.id === item.value.item)!
 const nameOf = (id: string): string => props.texts[id]?.name ?? id;
 const name = computed(() => nameOf(item.value.item));
 const figure = computed(() => figureOfAssignable(catalog, { id: item.value.item }));
-const SIDES = { one: 'first side', other: 'other side' } as const;
+const SIDES = { one: wording.firstSide, other: wording.otherSide } as const;
 const easy = computed(
   () => part.value?.is === 'work' && item.value.split !== null && clock.value.elapsed >= item.value.split.hard,
 );
@@ -64,14 +66,16 @@ const half = computed(() => {
   const { split } = item.value;
   if (!split) return '';
   return easy.value
-    ? `easy: ${rungName(catalog, item.value.item.split('/')[0]!, split.rung).toLowerCase()}`
-    : `hard, ${split.hard} s`;
+    ? wording.easy(rungName(catalog, item.value.item.split('/')[0]!, split.rung).toLowerCase())
+    : wording.hardS(split.hard);
 });
 const doing = computed(() => {
-  if (clock.value.over) return 'Done';
-  if (!clock.value.started) return 'Ready';
-  if (!clock.value.going) return 'Paused';
-  return { work: 'Work', 'lead-in': 'Get ready', rest: 'Rest', next: 'Next' }[part.value!.is];
+  if (clock.value.over) return anywhere.done;
+  if (!clock.value.started) return wording.ready;
+  if (!clock.value.going) return wording.paused;
+  return { work: wording.work, 'lead-in': wording.getReady, rest: anywhere.rest, next: wording.nextAlone }[
+    part.value!.is
+  ];
 });
 const pacing = computed(() => (part.value?.is === 'work' ? pacingAt(block.value, clock.value.elapsed) : null));
 const next = computed(() => {
@@ -80,12 +84,12 @@ const next = computed(() => {
 });
 const spoken = (p: Part): string =>
   p.is === 'work'
-    ? `${nameOf(p.block)}, set ${p.round}${p.side ? `, ${SIDES[p.side]}` : ''}`
+    ? wording.set(nameOf(p.block), p.round, p.side ? `, ${SIDES[p.side]}` : '')
     : p.is === 'lead-in'
-      ? `Get ready: ${nameOf(p.block)}`
+      ? wording.getReadyWithName(nameOf(p.block))
       : p.is === 'rest'
-        ? 'Rest'
-        : 'Well done';
+        ? anywhere.rest
+        : wording.wellDone;
 const { flashing } = useCues(clock, parts, spoken, {
   step: computed(() => (pacing.value ? { is: pacing.value.step, n: pacing.value.n } : null)),
   stepped: easy,
@@ -185,7 +189,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         <h1 class="text-2xl">{{ name }}</h1>
         <p class="figures text-lg">{{ workText(catalog, item) }}</p>
       </div>
-      <button class="btn" aria-label="Back to the sheet" @click="emit('leave')">
+      <button class="btn" :aria-label="wording.backToTheSheet" @click="emit('leave')">
         <X :size="22" aria-hidden="true" />
       </button>
     </div>
@@ -196,20 +200,20 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p class="text-center text-xl font-semibold" role="status">
         {{ doing
         }}<template v-if="part && part.round > 0">
-          · set {{ part.round }} of {{ item.sets }}{{ part.side ? `, ${SIDES[part.side]}` : '' }}</template
+          {{ wording.setOf(part.round, item.sets, part.side ? `, ${SIDES[part.side]}` : '') }}</template
         >
       </p>
       <p
         role="timer"
         class="figures text-center text-[7rem] leading-none font-extrabold"
         :class="part?.is === 'work' && clock.going ? 'text-rope' : 'text-soft'"
-        :aria-label="`${secondsShown(clock)} seconds`"
+        :aria-label="wording.seconds(secondsShown(clock))"
       >
         {{ secondsShown(clock) }}
       </p>
       <p v-if="half" class="text-center text-2xl font-bold" :class="easy ? 'text-sea' : ''">{{ half }}</p>
       <p v-if="pacing" class="figures text-center text-2xl font-bold" aria-hidden="true">
-        {{ STEP_WORDS[pacing.step] }} <span class="text-soft text-lg">{{ pacing.n }} of {{ pacing.of }}</span>
+        {{ STEP_WORDS[pacing.step] }} <span class="text-soft text-lg">{{ wording.of(pacing.n, pacing.of) }}</span>
       </p>
       <div class="bg-rule h-3 overflow-hidden rounded-full" aria-hidden="true">
         <div
@@ -217,14 +221,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           :style="{ width: `${(100 * clock.elapsed) / Math.max(1, clock.elapsed + clock.left)}%` }"
         ></div>
       </div>
-      <p class="text-soft text-center">{{ next ? `Next: ${next}` : 'The last one' }}</p>
+      <p class="text-soft text-center">{{ next ? wording.next(next) : wording.theLastOne }}</p>
     </template>
-    <section v-else class="card" aria-label="All of it">
-      <h2>That was it</h2>
-      <p v-if="open.length" class="mt-1">Not said yet: {{ open.map((i) => nameOf(i.item)).join(', ') }}.</p>
+    <section v-else class="card" :aria-label="wording.allOfIt">
+      <h2>{{ wording.thatWasIt }}</h2>
+      <p v-if="open.length" class="mt-1">{{ wording.notSaidYet(open.map((i) => nameOf(i.item)).join(', ')) }}</p>
       <div class="mt-2 flex flex-wrap gap-2">
-        <button v-if="open.length" class="btn btn-main" @click="allDone">All of that was done</button>
-        <button class="btn" @click="finish">Back to the sheet</button>
+        <button v-if="open.length" class="btn btn-main" @click="allDone">{{ wording.allOfThatWas }}</button>
+        <button class="btn" @click="finish">{{ wording.backToTheSheet }}</button>
       </div>
     </section>
     <div v-if="asked" class="card flex flex-wrap items-end gap-2">
@@ -232,32 +236,32 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <div class="min-w-48 flex-1">
         <PickOne
           id="solo-felt"
-          :label="`${nameOf(asked)}: where was it felt first?`"
+          :label="wording.whereWasItFelt(nameOf(asked))"
           model-value=""
-          placeholder="Choose, or go on"
+          :placeholder="wording.chooseOrGoOn"
           :choices="FELT_SITES.map((s) => ({ id: s, name: siteText(s) }))"
           @update:model-value="felt"
         />
       </div>
-      <button class="btn" @click="asked = null">Skip</button>
+      <button class="btn" @click="asked = null">{{ wording.skip }}</button>
     </div>
     <div class="mt-auto grid grid-cols-3 gap-2">
-      <button class="btn !py-3" :disabled="clock.over" @click="done">Done</button>
-      <button class="btn !py-3" :disabled="clock.over" @click="stopped">Stopped here</button>
-      <button class="btn btn-stop !py-3" @click="emit('pain', item.item)">Pain</button>
+      <button class="btn !py-3" :disabled="clock.over" @click="done">{{ anywhere.done }}</button>
+      <button class="btn !py-3" :disabled="clock.over" @click="stopped">{{ wording.stoppedHere }}</button>
+      <button class="btn btn-stop !py-3" @click="emit('pain', item.item)">{{ anywhere.pain }}</button>
     </div>
-    <div class="grid grid-cols-[1fr_2fr_1fr] gap-2" role="toolbar" aria-label="Clock">
-      <button class="btn !py-3" :disabled="!clock.started" aria-label="Back" @click="back">
+    <div class="grid grid-cols-[1fr_2fr_1fr] gap-2" role="toolbar" :aria-label="wording.clock">
+      <button class="btn !py-3" :disabled="!clock.started" :aria-label="anywhere.back" @click="back">
         <SkipBack :size="24" aria-hidden="true" />
       </button>
       <button class="btn btn-main !py-3 text-lg" :disabled="clock.over" @click="turn">
         <component :is="clock.going ? Pause : Play" :size="24" aria-hidden="true" />
-        {{ !clock.started ? 'Start' : clock.going ? 'Pause' : 'Go on' }}
+        {{ !clock.started ? anywhere.start : clock.going ? anywhere.pause : anywhere.goOn }}
       </button>
       <button
         class="btn !py-3"
         :disabled="!clock.started || clock.part >= parts.length - 1"
-        aria-label="Next"
+        :aria-label="wording.nextAlone"
         @click="on"
       >
         <SkipForward :size="24" aria-hidden="true" />

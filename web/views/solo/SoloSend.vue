@@ -6,6 +6,7 @@ import { SENT_IN, type SoloSheet } from '../../../api/programmes.js';
 import PickOne from '../../components/PickOne.vue';
 import { useAction } from '../../data/action.js';
 import { sendIn } from '../../data/solo.js';
+import { soloSend as wording } from '../../../words/pages/solo.js';
 
 const props = defineProps<{ secret: string; may: NonNullable<SoloSheet['sendIn']>; coach: string }>();
 const emit = defineEmits<{ sent: [] }>();
@@ -46,36 +47,37 @@ const send = (): Promise<boolean> =>
 
 <template>
   <section class="card" aria-labelledby="solo-send">
-    <h2 id="solo-send">A clip or a picture for {{ coach }}</h2>
-    <p v-if="full" class="text-soft">{{ may.waiting }} of your clips wait. Send the next when they were looked at.</p>
+    <h2 id="solo-send">{{ wording.aClip(coach) }}</h2>
+    <p v-if="full" class="text-soft">{{ wording.ofYourClipsWait(may.waiting) }}</p>
     <template v-else>
-      <p class="text-soft text-sm">
-        From the side, the whole body in the picture. Sound and place are taken out before it leaves this phone. Only
-        your hall’s coaches see it.
-      </p>
+      <p class="text-soft text-sm">{{ wording.fromTheSide }}</p>
       <input
         ref="chooser"
         type="file"
         accept="video/mp4,video/quicktime,video/webm,image/jpeg,image/png,image/webp,.mov,.mp4,.webm"
         class="sr-only"
         tabindex="-1"
-        aria-label="Clip or picture to send"
+        :aria-label="wording.clipOrPicture"
         @change="
           choose(($event.target as HTMLInputElement).files?.[0]);
           ($event.target as HTMLInputElement).value = '';
         "
       />
       <button class="btn mt-2 w-full" :disabled="busy" @click="chooser?.click()">
-        <Film :size="20" aria-hidden="true" /> {{ file ? file.name : 'Film it, or choose one' }}
+        <Film :size="20" aria-hidden="true" /> {{ file ? file.name : wording.filmItOrChoose }}
       </button>
       <form v-if="file" class="mt-3 space-y-3" @submit.prevent="send">
         <div>
-          <label class="label" for="solo-note">What to look at</label
-          ><input id="solo-note" v-model="note" class="field" maxlength="300" />
+          <label class="label" for="solo-note">{{ wording.whatToLookAt }}</label><input
+            id="solo-note"
+            v-model="note"
+            class="field"
+            maxlength="300"
+          />
         </div>
         <template v-if="!may.allowed">
           <div>
-            <label class="label" for="solo-by">{{ may.minor ? 'Guardian’s name' : 'Your name' }}</label><input
+            <label class="label" for="solo-by">{{ may.minor ? wording.guardiansName : wording.yourName }}</label><input
               id="solo-by"
               v-model="givenBy"
               class="field"
@@ -87,26 +89,26 @@ const send = (): Promise<boolean> =>
           <PickOne
             v-if="!may.minor"
             id="solo-relation"
-            label="I am"
+            :label="wording.iAm"
             :choices="[
-              { id: 'self', name: 'the person in it' },
-              { id: 'guardian', name: 'their guardian' },
+              { id: 'self', name: wording.thePersonInIt },
+              { id: 'guardian', name: wording.theirGuardian },
             ]"
             :model-value="relation"
             @update:model-value="relation = $event as typeof relation"
           />
           <label class="flex min-h-[44px] items-center gap-3"
-            ><input v-model="stated" type="checkbox" class="h-6 w-6 shrink-0" /> Pictures and clips may be kept by this
-            hall for training, until I say otherwise.</label
+            ><input v-model="stated" type="checkbox" class="h-6 w-6 shrink-0" />
+            {{ wording.picturesAndClipsMay }}</label
           >
         </template>
-        <button class="btn btn-main w-full" :disabled="busy || !ready">Send it</button>
+        <button class="btn btn-main w-full" :disabled="busy || !ready">{{ wording.sendIt }}</button>
       </form>
       <p v-if="doing" role="status" class="mt-2">
         <progress class="mr-2 align-middle" aria-hidden="true"></progress>{{ doing }}
       </p>
-      <p v-if="done" role="status" class="note mt-2">It is with {{ coach }} now.</p>
-      <p v-if="error" role="alert" class="note mt-2">{{ error }} It is still here: try again.</p>
+      <p v-if="done" role="status" class="note mt-2">{{ wording.itIsWithNow(coach) }}</p>
+      <p v-if="error" role="alert" class="note mt-2">{{ wording.itIsStillHere(error) }}</p>
     </template>
   </section>
 </template>

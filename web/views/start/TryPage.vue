@@ -20,6 +20,7 @@ import { nextTask } from '../../next-task.js';
 import HoldRound from '../eye/HoldRound.vue';
 import FindingList from '../looks/FindingList.vue';
 import SeenCard from '../looks/SeenCard.vue';
+import { tryPage as wording } from '../../../words/pages/start.js';
 
 const session = useSession();
 const PLACE = { family: 'front-plank', rung: 'forearm' };
@@ -108,7 +109,7 @@ const step = computed(() =>
             :fault="fault.id"
             :position="PLACE.family"
             :rung="PLACE.rung"
-            :label="`${fault.name}, and how it should look`"
+            :label="wording.andHowItShould(fault.name)"
           />
         </section>
         <section v-if="detail.choice.chosen.length" class="card" aria-labelledby="drills">

@@ -16,6 +16,8 @@ import { useGroups } from '../../data/people.js';
 import { useSession } from '../../data/session.js';
 import DevicesCard from '../keeping/DevicesCard.vue';
 import AccountForm from './AccountForm.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { accountsCard as wording } from '../../../words/pages/studio.js';
 
 const session = useSession();
 const accounts = useAccounts(() => true);
@@ -27,12 +29,12 @@ const chosen = ref<string | null>(null);
 const open = computed(() => accounts.value.value?.find((a) => a.id === chosen.value) ?? null);
 const PAGE = 20;
 const columns: TableColumn<Account>[] = [
-  { id: 'name', head: 'Name', by: (a) => a.name },
+  { id: 'name', head: anywhere.name, by: (a) => a.name },
   { id: 'email', head: 'E-mail', by: (a) => a.email },
-  { id: 'role', head: 'Role', by: (a) => a.role, text: (a) => `${a.role}: ${ROLE_WORDS[a.role]}` },
-  { id: 'second', head: 'Code', by: (a) => (a.second ? 'in use' : 'none'), apart: true },
-  { id: 'state', head: 'State', by: (a) => (a.disabled ? 'closed' : 'open') },
-  { id: 'change', head: 'Change', by: () => null, unordered: true },
+  { id: 'role', head: wording.role, by: (a) => a.role, text: (a) => `${a.role}: ${ROLE_WORDS[a.role]}` },
+  { id: 'second', head: wording.code, by: (a) => (a.second ? wording.inUse : 'none'), apart: true },
+  { id: 'state', head: wording.state, by: (a) => (a.disabled ? 'closed' : 'open') },
+  { id: 'change', head: anywhere.change, by: () => null, unordered: true },
 ];
 async function change(
   account: Account,
@@ -47,8 +49,8 @@ async function change(
 <template>
   <section class="card mt-3" aria-labelledby="accounts">
     <div class="flex items-center">
-      <h2 id="accounts">Accounts</h2>
-      <button v-if="!adding" class="btn ml-auto" @click="adding = true">Add an account</button>
+      <h2 id="accounts">{{ wording.accounts }}</h2>
+      <button v-if="!adding" class="btn ml-auto" @click="adding = true">{{ wording.addAnAccount }}</button>
     </div>
     <AccountForm
       v-if="adding"
@@ -62,7 +64,7 @@ async function change(
     <SortTable
       v-if="accounts.value.value"
       id="accounts"
-      caption="Accounts of the studio"
+      :caption="wording.accountsOfTheStudio"
       :columns="columns"
       :rows="accounts.value.value"
       :page-size="PAGE"
@@ -71,10 +73,10 @@ async function change(
         <button
           class="btn"
           :aria-expanded="chosen === row.id"
-          :aria-label="`Change ${row.name}`"
+          :aria-label="wording.change(row.name)"
           @click="chosen = chosen === row.id ? null : row.id"
         >
-          {{ chosen === row.id ? 'Done' : 'Change' }}
+          {{ chosen === row.id ? anywhere.done : anywhere.change }}
         </button>
       </template>
     </SortTable>
@@ -84,27 +86,27 @@ async function change(
         <PersonPicker
           :id="`self-${open.id}`"
           class="w-64"
-          :label="`Person that ${open.name} is`"
+          :label="wording.personThatIs(open.name)"
           :model-value="open.personId ?? ''"
-          nobody="Is no person here"
-          placeholder="Is no person here"
+          :nobody="wording.isNoPersonHere"
+          :placeholder="wording.isNoPersonHere"
           @update:model-value="(id) => change(open!, { personId: id || null })"
         />
-        <RouterLink :to="`/trail?account=${open.id}`" class="btn">What {{ open.name }} saw and did</RouterLink>
+        <RouterLink :to="`/trail?account=${open.id}`" class="btn">{{ wording.whatSawAndDid(open.name) }}</RouterLink>
         <button class="btn" :disabled="busy" @click="change(open, { disabled: !open.disabled })">
-          {{ open.disabled ? 'Open again' : 'Close account' }}
+          {{ open.disabled ? wording.openAgain : wording.closeAccount }}
         </button>
         <SureButton
           v-if="open.second"
-          label="Take the code away"
-          :says="`${open.name} signs in with the password alone until a new one is begun. Do it when device and codes are lost.`"
-          sure="Take it away"
+          :label="wording.takeTheCodeAway"
+          :says="wording.signsIn(open.name)"
+          :sure="anywhere.takeItAway"
           :busy="busy"
           @do="change(open, { second: false })"
         />
       </div>
       <fieldset v-if="open.role === 'assistant'">
-        <legend class="label">Groups that this assistant sees</legend>
+        <legend class="label">{{ wording.groupsThatThisAssistant }}</legend>
         <ManyOf
           :model-value="open.groups"
           :choices="groups.value.value ?? []"

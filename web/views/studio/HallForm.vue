@@ -13,6 +13,7 @@ import { setDefaults, studio } from '../../data/catalogue.js';
 import { useFollowing } from '../../data/following.js';
 import { useZodForm } from '../../data/form.js';
 import { useSettings } from '../../stores/settings.js';
+import { hallForm as wording } from '../../../words/pages/studio.js';
 
 const props = defineProps<{
   keep: string;
@@ -70,43 +71,43 @@ async function save(event: Event): Promise<void> {
       v-model="chosen.name"
       class="max-w-md lg:col-span-2"
       path="name"
-      label="The hall’s name"
-      hint="Whoever opens a programme by its link reads it."
+      :label="wording.theHallsName"
+      :hint="wording.whoeverOpensAProgramme"
       maxlength="80"
       :required="short"
     />
-    <MethodChoice v-if="!short" v-model="chosen.methods" id-prefix="s" none="Each position’s own" />
+    <MethodChoice v-if="!short" v-model="chosen.methods" id-prefix="s" :none="wording.eachPositionsOwn" />
     <div>
-      <p class="label">Kit room</p>
-      <KitPicker v-model="chosen.kit" id-prefix="s" everything="All kit that drills and tests ask for" />
+      <p class="label">{{ wording.kitRoom }}</p>
+      <KitPicker v-model="chosen.kit" id-prefix="s" :everything="wording.allKitThatDrills" />
     </div>
     <div>
-      <p class="label" aria-hidden="true">The hall’s time zone</p>
+      <p class="label" aria-hidden="true">{{ wording.theHallsTimeZone }}</p>
       <TimeZonePicker v-model="chosen.timeZone" />
-      <p class="text-soft text-sm">The days of looks, gates and cautions follow the clock of this place.</p>
+      <p class="text-soft text-sm">{{ wording.theDaysOfLooks }}</p>
       <PickOne
         v-if="short"
         id="units"
         class="mt-3"
-        label="Units on this device"
+        :label="wording.unitsOnThisDevice"
         :choices="[
-          { id: 'metric', name: 'Centimetres and kilograms' },
-          { id: 'imperial', name: 'Feet and pounds' },
+          { id: 'metric', name: wording.centimetresAndKilograms },
+          { id: 'imperial', name: wording.feetAndPounds },
         ]"
         :model-value="settings.units"
         @update:model-value="settings.units = $event as typeof settings.units"
       />
     </div>
     <OnOff v-if="!short" v-model="chosen.offlineCopies">
-      <span class="font-semibold">Devices may keep copies for reading without a network</span>
+      <span class="font-semibold">{{ wording.devicesMayKeepCopies }}</span>
       <span class="text-soft block text-sm">
-        People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures.
+        {{ wording.peopleLaddersHistory }}
       </span>
     </OnOff>
     <p v-if="error" role="alert" class="note lg:col-span-2">{{ error }}</p>
     <div class="flex items-center gap-3 lg:col-span-2">
       <button class="btn btn-main" :disabled="busy">{{ keep }}</button>
-      <span v-if="kept" role="status">Kept.</span>
+      <span v-if="kept" role="status">{{ wording.kept }}</span>
     </div>
   </form>
 </template>

@@ -11,6 +11,8 @@ import AccountsCard from './AccountsCard.vue';
 import HallForm from './HallForm.vue';
 import { useBackups } from '../../data/keeping.js';
 import StudioEyes from './StudioEyes.vue';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { studioPage as wording } from '../../../words/pages/studio.js';
 
 const session = useSession();
 const open = ref<string | null>(null);
@@ -21,57 +23,61 @@ const backups = useBackups(() => session.isOwner);
 
 <template>
   <div class="flex flex-wrap items-center gap-2">
-    <h1 class="mr-auto">Studio</h1>
+    <h1 class="mr-auto">{{ wording.studio }}</h1>
     <template v-if="session.isCoach">
-      <RouterLink to="/start" class="btn"><Footprints :size="18" aria-hidden="true" /> First steps</RouterLink>
-      <RouterLink to="/in" class="btn"><FileUp :size="18" aria-hidden="true" /> Bring records in</RouterLink>
-      <RouterLink to="/inbox" class="btn"><Inbox :size="18" aria-hidden="true" /> Inbox</RouterLink>
-      <RouterLink to="/letters" class="btn"><Mail :size="18" aria-hidden="true" /> Outbox</RouterLink>
+      <RouterLink to="/start" class="btn"
+        ><Footprints :size="18" aria-hidden="true" /> {{ wording.firstSteps }}</RouterLink
+      >
+      <RouterLink to="/in" class="btn"
+        ><FileUp :size="18" aria-hidden="true" /> {{ anywhere.bringRecordsIn }}</RouterLink
+      >
+      <RouterLink to="/inbox" class="btn"><Inbox :size="18" aria-hidden="true" /> {{ wording.inbox }}</RouterLink>
+      <RouterLink to="/letters" class="btn"><Mail :size="18" aria-hidden="true" /> {{ wording.outbox }}</RouterLink>
     </template>
     <template v-if="session.isOwner">
-      <RouterLink to="/trail" class="btn"><Eye :size="18" aria-hidden="true" /> Who saw what</RouterLink>
-      <RouterLink to="/backups" class="btn"><Save :size="18" aria-hidden="true" /> Backups</RouterLink>
+      <RouterLink to="/trail" class="btn"><Eye :size="18" aria-hidden="true" /> {{ wording.whoSawWhat }}</RouterLink>
+      <RouterLink to="/backups" class="btn"><Save :size="18" aria-hidden="true" /> {{ wording.backups }}</RouterLink>
     </template>
   </div>
   <p v-if="backups.value.value?.late" role="alert" class="note mt-3">
-    The last backup is too old. <RouterLink to="/backups" class="link">See to it</RouterLink>
+    {{ wording.theLastBackup }} <RouterLink to="/backups" class="link">{{ wording.seeToIt }}</RouterLink>
   </p>
   <AccountsCard v-if="session.isOwner" />
-  <p v-else class="note mt-3">Accounts are kept by the studio’s owner.</p>
+  <p v-else class="note mt-3">{{ wording.accountsAreKept }}</p>
   <section class="card mt-4" aria-labelledby="defaults">
-    <h2 id="defaults">Defaults</h2>
+    <h2 id="defaults">{{ wording.defaults }}</h2>
     <p class="text-soft">
-      These hold for everybody, unless the person’s page or the look says otherwise. Methods are read and copied in the
-      <RouterLink to="/library?kind=methods" class="link">library</RouterLink>.
+      {{ wording.theseHoldForEverybody }}
+      <RouterLink to="/library?kind=methods" class="link">{{ wording.library }}</RouterLink>.
     </p>
-    <HallForm v-if="session.isOwner" class="mt-2" keep="Keep the defaults" />
+    <HallForm v-if="session.isOwner" class="mt-2" :keep="wording.keepTheDefaults" />
     <p v-else>
-      Method: {{ studio.defaults.method ? methodName(studio.defaults.method) : 'each position’s own' }}. The owner sets
-      it.
+      {{
+        wording.methodTheOwnerSets(
+          studio.defaults.method ? methodName(studio.defaults.method) : wording.eachPositionsOwn,
+        )
+      }}
     </p>
   </section>
   <StudioEyes v-if="session.isOwner" />
   <section class="card mt-4" aria-labelledby="cautions">
-    <h2 id="cautions">Cautions</h2>
-    <p class="text-soft">
-      General cautions, not medical advice; the studio edits the table to its own policy. Local rules, the hall’s policy
-      and licensed practice come first.
-    </p>
+    <h2 id="cautions">{{ anywhere.cautions }}</h2>
+    <p class="text-soft">{{ wording.generalCautionsNotMedical }}</p>
     <ul class="divide-rule mt-2 divide-y">
       <li v-for="c in catalog.cautions" :key="c.id" class="py-2">
         <div class="flex items-start gap-3">
           <div class="flex-1">
             <h3>{{ c.name }}</h3>
             <p>{{ c.effect }}</p>
-            <p class="text-soft figures text-sm">leaves out {{ leftOut(c.id) }} drills, tests and versions</p>
+            <p class="text-soft figures text-sm">{{ wording.leavesOutDrillsTests(leftOut(c.id)) }}</p>
           </div>
           <button
             class="btn"
             :aria-expanded="open === c.id"
-            :aria-label="`${open === c.id ? 'Close' : 'Open'} ${c.name}`"
+            :aria-label="`${open === c.id ? anywhere.close : wording.open} ${c.name}`"
             @click="open = open === c.id ? null : c.id"
           >
-            {{ open === c.id ? 'Close' : 'Open' }}
+            {{ open === c.id ? anywhere.close : wording.open }}
           </button>
         </div>
         <EntryTools v-if="open === c.id" :entry="{ kind: 'cautions', record: c }" no-copy />

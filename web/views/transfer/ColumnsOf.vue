@@ -4,6 +4,7 @@ import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue';
 import { computed } from 'vue';
 import type { ImportPreview } from '../../../api/imports.js';
 import PickOne from '../../components/PickOne.vue';
+import { columnsOf as wording } from '../../../words/pages/transfer.js';
 
 type Table = NonNullable<ImportPreview['table']>;
 const props = defineProps<{ table: Table }>();
@@ -11,8 +12,8 @@ const emit = defineEmits<{ set: [field: string, column: number | null] }>();
 /** A field that no column is. */
 const NONE = 'none';
 const choices = computed(() => [
-  { id: NONE, name: 'in no column' },
-  ...props.table.head.map((name, i) => ({ id: String(i), name: name || `column ${i + 1}` })),
+  { id: NONE, name: wording.inNoColumnInSentence },
+  ...props.table.head.map((name, i) => ({ id: String(i), name: name || wording.column(i + 1) })),
 ]);
 const samples = (column: number | null): string =>
   column === null
@@ -33,7 +34,7 @@ const set = (field: string, chosen: string): void => emit('set', field, chosen =
       <li v-for="f in shown" :key="f.id" class="min-w-0">
         <PickOne
           :id="`column-${f.id}`"
-          :label="`${f.head}${f.needed ? ' (needed)' : ''}`"
+          :label="`${f.head}${f.needed ? wording.needed : ''}`"
           :choices="choices"
           :model-value="f.column === null ? NONE : String(f.column)"
           @update:model-value="(chosen) => set(f.id, chosen)"
@@ -42,9 +43,9 @@ const set = (field: string, chosen: string): void => emit('set', field, chosen =
       </li>
     </ul>
     <Disclosure v-if="missing.length">
-      <DisclosureButton class="link min-h-[44px] text-left"
-        >In no column: {{ missing.map((f) => f.head).join('; ') }}</DisclosureButton
-      >
+      <DisclosureButton class="link min-h-[44px] text-left">{{
+        wording.inNoColumn(missing.map((f) => f.head).join('; '))
+      }}</DisclosureButton>
       <DisclosurePanel as="ul" class="grid gap-x-6 gap-y-2 sm:grid-cols-2">
         <li v-for="f in missing" :key="f.id" class="min-w-0">
           <PickOne

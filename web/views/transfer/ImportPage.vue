@@ -11,6 +11,8 @@ import PickOne from '../../components/PickOne.vue';
 import ColumnsOf from './ColumnsOf.vue';
 import ImportsDone from './ImportsDone.vue';
 import { useImport } from './use-import.js';
+import { anywhere } from '../../../words/pages/anywhere.js';
+import { importPage as wording } from '../../../words/pages/transfer.js';
 
 const it = useImport();
 const { preview, doing, error, done, known, ready, asksKnown } = it;
@@ -24,9 +26,9 @@ const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => void it.open(f
 const table = computed(() => preview.value?.table ?? null);
 const DOES = { adds: 'adds', changes: 'changes', leaves: 'leaves' } as const;
 const knownChoices = computed(() => [
-  { id: 'leave', name: 'Leave them as they are' },
-  ...(preview.value?.kind === 'records' ? [] : [{ id: 'change', name: 'Change what the file says otherwise' }]),
-  { id: 'add', name: 'Add them once more' },
+  { id: 'leave', name: wording.leaveThemAsThey },
+  ...(preview.value?.kind === 'records' ? [] : [{ id: 'change', name: wording.changeWhatTheFile }]),
+  { id: 'add', name: wording.addThemOnceMore },
 ]);
 const more = computed(() => (preview.value ? preview.value.problemCount - preview.value.problems.length : 0));
 const linesMore = computed(() => {
@@ -36,11 +38,8 @@ const linesMore = computed(() => {
 </script>
 
 <template>
-  <h1>Bring records in</h1>
-  <p class="text-soft max-w-[70ch]">
-    A list of people, a log of sets, looks or whole records. You see what would happen first; it is all kept or not at
-    all, and can be taken back for a day.
-  </p>
+  <h1>{{ anywhere.bringRecordsIn }}</h1>
+  <p class="text-soft max-w-[70ch]">{{ wording.aListOfPeople }}</p>
   <div class="mt-4 columns grid items-start gap-4 lg:grid-cols-[1fr_19rem]">
     <div class="min-w-0 space-y-4">
       <section
@@ -49,15 +48,15 @@ const linesMore = computed(() => {
         :class="{ '!border-rope border-2': isOverDropZone }"
         aria-labelledby="import-file"
       >
-        <h2 id="import-file">The file</h2>
+        <h2 id="import-file">{{ wording.theFile }}</h2>
         <div class="mt-2 grid gap-3 sm:grid-cols-2">
           <PickOne
             id="import-as"
-            label="A table is"
+            :label="wording.aTableIs"
             :model-value="it.as.value"
             :choices="[
-              { id: 'roster', name: 'a list of people' },
-              { id: 'sets', name: 'a log of sets' },
+              { id: 'roster', name: wording.aListOfPeopleInSentence },
+              { id: 'sets', name: wording.aLogOfSets },
             ]"
             @update:model-value="it.as.value = $event as 'roster' | 'sets'"
           />
@@ -65,9 +64,9 @@ const linesMore = computed(() => {
             v-if="it.as.value === 'sets'"
             id="import-person"
             v-model="it.person.value"
-            label="Whose sets or looks"
-            nobody="As the file says"
-            placeholder="As the file says"
+            :label="wording.whoseSetsOrLooks"
+            :nobody="wording.asTheFileSays"
+            :placeholder="wording.asTheFileSays"
           />
         </div>
         <input
@@ -77,7 +76,7 @@ const linesMore = computed(() => {
           accept=".csv,.tsv,.txt,.xlsx,.json,.zip,text/csv,application/json,application/zip"
           class="sr-only"
           tabindex="-1"
-          aria-label="File to bring in"
+          :aria-label="wording.fileToBringIn"
           @change="
             it.open([...(($event.target as HTMLInputElement).files ?? [])]);
             ($event.target as HTMLInputElement).value = '';
@@ -85,7 +84,7 @@ const linesMore = computed(() => {
         />
         <div class="mt-3 flex flex-wrap items-center gap-2">
           <button class="btn" :class="{ 'btn-main': !preview }" @click="chooser?.click()">
-            <FileUp :size="20" aria-hidden="true" /> {{ preview ? 'Another file' : 'Choose a file, or drop it here' }}
+            <FileUp :size="20" aria-hidden="true" /> {{ preview ? wording.anotherFile : wording.chooseAFile }}
           </button>
           <span v-if="it.fileName.value" class="figures min-w-0 break-words">{{ it.fileName.value }}</span>
         </div>
@@ -93,10 +92,7 @@ const linesMore = computed(() => {
           <progress class="mr-2 align-middle" aria-hidden="true"></progress>{{ doing }}
         </p>
         <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
-        <p class="text-soft mt-2 text-sm">
-          Tables as CSV (any separator, UTF-8, UTF-16 or Windows-1252) or the first sheet of a workbook; this program’s
-          JSON, one file, several or a zip. A look’s file name has its day, and its folder’s name the person.
-        </p>
+        <p class="text-soft mt-2 text-sm">{{ wording.tablesAsCsvAny }}</p>
       </section>
 
       <template v-if="preview">
@@ -105,19 +101,21 @@ const linesMore = computed(() => {
             <h2 id="import-does" class="figures mr-auto">
               {{
                 preview.problemCount > 0
-                  ? 'It cannot be taken in yet'
-                  : `It ${countsText(preview.kind, preview.counts)}`
+                  ? wording.itCannotBeTaken
+                  : wording.it(countsText(preview.kind, preview.counts))
               }}
             </h2>
-            <button class="btn btn-main" :disabled="!ready" @click="it.keep()">Take it in</button>
-            <button class="btn" @click="it.letGo()">Leave it</button>
+            <button class="btn btn-main" :disabled="!ready" @click="it.keep()">{{ wording.takeItIn }}</button>
+            <button class="btn" @click="it.letGo()">{{ wording.leaveIt }}</button>
           </div>
-          <p class="text-soft">Read as {{ preview.read }}.</p>
+          <p class="text-soft">{{ wording.readAs(preview.read) }}</p>
           <div v-if="asksKnown" class="mt-2 max-w-sm">
             <PickOne
               id="import-known"
-              :label="`${preview.knownPeople} ${preview.knownPeople === 1 ? 'is' : 'are'} known here by name`"
-              placeholder="Say what to do with them"
+              :label="
+                wording.knownHereByName(preview.knownPeople, preview.knownPeople === 1 ? wording.is : wording.are)
+              "
+              :placeholder="wording.sayWhatToDo"
               :choices="knownChoices"
               :model-value="known"
               @update:model-value="known = $event as typeof known"
@@ -125,28 +123,32 @@ const linesMore = computed(() => {
           </div>
           <div v-if="preview.problemCount > 0" role="alert" class="note mt-3">
             <p class="font-semibold">
-              {{ preview.problemCount }} {{ preview.problemCount === 1 ? 'problem' : 'problems' }}. Mend the file, or
-              say below what it means.
+              {{
+                wording.mendTheFile(
+                  preview.problemCount,
+                  preview.problemCount === 1 ? wording.problem : wording.problems,
+                )
+              }}
             </p>
             <ul class="mt-1 space-y-1">
               <li v-for="(p, i) in preview.problems" :key="i">
                 <b class="figures">{{ placeOfProblem(p) }}</b> {{ p.message }}
               </li>
-              <li v-if="more > 0">and {{ more }} more</li>
+              <li v-if="more > 0">{{ wording.andMore(more) }}</li>
             </ul>
           </div>
         </section>
 
         <section v-if="preview.lines.length" class="card" aria-labelledby="import-lines">
-          <h2 id="import-lines">What would happen</h2>
+          <h2 id="import-lines">{{ wording.whatWouldHappen }}</h2>
           <div class="mt-2 max-h-[28rem] overflow-auto" tabindex="0" role="region" aria-labelledby="import-lines">
             <table class="figures w-full text-left">
               <thead class="bg-card sticky top-0">
                 <tr>
-                  <th scope="col" class="pr-3">Row</th>
-                  <th scope="col" class="pr-3">Who</th>
-                  <th scope="col" class="pr-3">Does</th>
-                  <th scope="col">What</th>
+                  <th scope="col" class="pr-3">{{ wording.row }}</th>
+                  <th scope="col" class="pr-3">{{ anywhere.who }}</th>
+                  <th scope="col" class="pr-3">{{ wording.does }}</th>
+                  <th scope="col">{{ anywhere.what }}</th>
                 </tr>
               </thead>
               <tbody class="divide-rule divide-y">
@@ -161,17 +163,17 @@ const linesMore = computed(() => {
               </tbody>
             </table>
           </div>
-          <p v-if="linesMore > 0" class="text-soft mt-1">and {{ linesMore }} more rows</p>
+          <p v-if="linesMore > 0" class="text-soft mt-1">{{ wording.andMoreRows(linesMore) }}</p>
         </section>
 
         <section v-if="table" class="card" aria-labelledby="import-columns">
-          <h2 id="import-columns">How it is read</h2>
+          <h2 id="import-columns">{{ wording.howItIsRead }}</h2>
           <div class="mt-2 grid gap-3 sm:grid-cols-3">
             <PickOne
               v-if="table.asksDates"
               id="import-dates"
-              label="Days"
-              placeholder="Say which comes first"
+              :label="wording.days"
+              :placeholder="wording.sayWhichComesFirst"
               :choices="DAY_ORDERS.map((id) => ({ id, name: ORDER_WORDS[id] }))"
               :model-value="it.dates.value || table.dates || ''"
               @update:model-value="it.dates.value = $event as (typeof DAY_ORDERS)[number]"
@@ -179,7 +181,7 @@ const linesMore = computed(() => {
             <PickOne
               v-if="table.length"
               id="import-length"
-              label="Heights without a unit"
+              :label="wording.heightsWithoutAUnit"
               :choices="LENGTH_UNITS.map((id) => ({ id, name: LENGTH_WORDS[id] }))"
               :model-value="table.length"
               @update:model-value="it.length.value = $event as (typeof LENGTH_UNITS)[number]"
@@ -187,7 +189,7 @@ const linesMore = computed(() => {
             <PickOne
               v-if="table.mass"
               id="import-mass"
-              label="Weights without a unit"
+              :label="wording.weightsWithoutAUnit"
               :choices="MASS_UNITS.map((id) => ({ id, name: MASS_WORDS[id] }))"
               :model-value="table.mass"
               @update:model-value="it.mass.value = $event as (typeof MASS_UNITS)[number]"
@@ -197,8 +199,8 @@ const linesMore = computed(() => {
         </section>
       </template>
       <p v-if="done" role="status" class="note">
-        It is in: it {{ countsText(done.kind, done.counts) }}.
-        <RouterLink to="/people" class="link">To the people</RouterLink>
+        {{ wording.itIsInIt(countsText(done.kind, done.counts)) }}
+        <RouterLink to="/people" class="link">{{ wording.toThePeople }}</RouterLink>
       </p>
     </div>
     <ImportsDone />

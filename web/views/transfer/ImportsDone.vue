@@ -6,6 +6,7 @@ import SureButton from '../../components/SureButton.vue';
 import { useAction } from '../../data/action.js';
 import { agoText, dayTimeText } from '../../data/names.js';
 import { undoImport, useImports } from '../../data/transfer.js';
+import { importsDone as wording } from '../../../words/pages/transfer.js';
 
 const imports = useImports();
 const { busy, error, run } = useAction();
@@ -13,11 +14,11 @@ const { busy, error, run } = useAction();
 
 <template>
   <section class="card" aria-labelledby="imports-done">
-    <h2 id="imports-done">Taken in lately</h2>
+    <h2 id="imports-done">{{ wording.takenInLately }}</h2>
     <LoadState
       :loading="imports.loading.value"
       :error="imports.error.value"
-      :empty="imports.value.value?.length === 0 ? 'Nothing yet.' : undefined"
+      :empty="imports.value.value?.length === 0 ? wording.nothingYet : undefined"
       @retry="imports.load()"
     />
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
@@ -26,18 +27,22 @@ const { busy, error, run } = useAction();
         <p class="figures first-letter:uppercase">{{ countsText(i.kind, i.counts) }}</p>
         <p class="text-soft text-sm">{{ agoText(i.at) }}, {{ i.by }}</p>
         <p v-if="i.undoneAt" class="text-sm">
-          Taken back {{ agoText(i.undoneAt)
-          }}{{ i.stayed.length ? `; ${i.stayed.join(', ')} stayed, since something was added to them` : '' }}.
+          {{
+            wording.takenBack(
+              agoText(i.undoneAt),
+              i.stayed.length ? wording.stayedSinceSomethingWas(i.stayed.join(', ')) : '',
+            )
+          }}
         </p>
         <template v-else-if="i.undoUntil">
           <SureButton
-            label="Take it back"
-            says="Everything that came with this file is taken out again. People who got new records since then stay."
-            sure="Take it back"
+            :label="wording.takeItBack"
+            :says="wording.everythingThatCame"
+            :sure="wording.takeItBack"
             :busy="busy"
             @do="run(() => undoImport(i.id))"
           />
-          <p class="text-soft text-sm">until {{ dayTimeText(i.undoUntil) }}</p>
+          <p class="text-soft text-sm">{{ wording.until(dayTimeText(i.undoUntil)) }}</p>
         </template>
       </li>
     </ul>

@@ -4,6 +4,7 @@ import { IMPORT_BYTES, type ImportDone, type ImportPreview } from '../../../api/
 import type { DayOrder, LengthUnit, MassUnit } from '../../../core/transfer/cells.js';
 import { wordsOf } from '../../data/call.js';
 import { keepImport, packed, tryImport, type ImportAsk } from '../../data/transfer.js';
+import { useImport as wording } from '../../../words/pages/transfer.js';
 
 export interface Import {
   as: Ref<'roster' | 'sets'>;
@@ -66,7 +67,7 @@ export function useImport(): Import {
     if (!file.value) return;
     asked?.abort();
     const own = (asked = new AbortController());
-    doing.value = `Reading ${fileName.value} …`;
+    doing.value = wording.reading(fileName.value);
     error.value = null;
     try {
       const found = await tryImport(file.value, query(), own.signal);
@@ -100,10 +101,10 @@ export function useImport(): Import {
       if (files.length === 0) return;
       letGo();
       const [first] = files;
-      fileName.value = files.length === 1 ? first!.name : `${files.length} files`;
+      fileName.value = files.length === 1 ? first!.name : wording.files(files.length);
       const bytes = files.reduce((sum, f) => sum + f.size, 0);
       if (bytes > IMPORT_BYTES) {
-        error.value = `${fileName.value}: over ${IMPORT_BYTES / 1024 ** 2} MB. Part it, and take in one after the other.`;
+        error.value = wording.overMbPart(fileName.value, IMPORT_BYTES / 1024 ** 2);
         return;
       }
       file.value = await packed(files);
@@ -118,7 +119,7 @@ export function useImport(): Import {
     async keep() {
       if (!file.value || !ready.value) return;
       const { counts } = preview.value!;
-      doing.value = `Keeping ${counts.adds + counts.changes} …`;
+      doing.value = wording.keeping(counts.adds + counts.changes);
       error.value = null;
       try {
         const kept = await keepImport(file.value, query());

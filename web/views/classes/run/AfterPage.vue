@@ -26,6 +26,8 @@ import { moveName } from '../moves.js';
 import { SIDE_NAMES, siteOf, SITES } from './shown.js';
 import { useRunning } from './use-running.js';
 import TypedField from '../../../components/TypedField.vue';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { afterPage as wording } from '../../../../words/pages/run.js';
 
 const props = defineProps<{ id: string }>();
 const running = useRunning(props.id);
@@ -35,7 +37,7 @@ const { busy, error, run: act } = useAction();
 const dropped = ref<string[]>([]);
 const draft = useDraft<string[]>({
   of: () => `after/${props.id}`,
-  name: 'What is dropped of the class',
+  name: wording.whatIsDropped,
   schema: z.array(z.string()),
   now: () => (dropped.value.length > 0 ? dropped.value : null),
   take: (value) => void (dropped.value = value),
@@ -97,47 +99,47 @@ const blockName = (id: string): string => {
   <template v-else>
     <div class="flex flex-wrap items-center gap-2">
       <h1 class="mr-auto">{{ run.name }}, {{ dayText(run.day) }}</h1>
-      <RouterLink :to="`/runs/${id}`" class="btn">Back to the class</RouterLink>
-      <RouterLink :to="`/classes/${run.classId}`" class="btn">Its plan</RouterLink>
+      <RouterLink :to="`/runs/${id}`" class="btn">{{ wording.backToTheClass }}</RouterLink>
+      <RouterLink :to="`/classes/${run.classId}`" class="btn">{{ wording.itsPlan }}</RouterLink>
     </div>
-    <p v-if="!running.reached.value" class="note mt-2" role="status">
-      Offline. What you correct is kept on this device; looks are kept when the server answers.
-    </p>
+    <p v-if="!running.reached.value" class="note mt-2" role="status">{{ wording.offlineWhatYouCorrect }}</p>
     <div class="mt-3 columns grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_22rem]">
       <section class="card" aria-labelledby="after-notes">
-        <h2 id="after-notes">What was noted</h2>
-        <p v-if="notes.length === 0" class="text-soft mt-1">
-          Nothing was noted in this class. A name and a fault, tapped while it runs, make a look.
-        </p>
+        <h2 id="after-notes">{{ wording.whatWasNoted }}</h2>
+        <p v-if="notes.length === 0" class="text-soft mt-1">{{ wording.nothingWasNoted }}</p>
         <ul class="divide-rule divide-y">
           <li v-for="n in notes" :key="n.key" class="py-3" :class="{ 'opacity-60': dropped.includes(n.key) }">
             <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
               <p class="min-w-48 flex-1">
                 <b class="text-lg">{{ nameOf(n.member) }}</b>
-                <span class="text-soft block text-sm"
-                  >{{ placeName(n.version) }}, round {{ n.where.round
-                  }}{{ n.where.side ? `, ${SIDE_NAMES[n.where.side]}` : '' }} of {{ blockName(n.where.block) }}</span
-                >
+                <span class="text-soft block text-sm">{{
+                  wording.roundOf(
+                    placeName(n.version),
+                    n.where.round,
+                    n.where.side ? `, ${SIDE_NAMES[n.where.side]}` : '',
+                    blockName(n.where.block),
+                  )
+                }}</span>
               </p>
               <p class="figures text-lg">
                 <template v-if="cleanOf(n) !== null"
-                  ><b>{{ Math.round(cleanOf(n)!) }}</b> {{ n.open ? '' : `of ${Math.round(n.work)} ` }}s clean</template
+                  ><b>{{ Math.round(cleanOf(n)!) }}</b>
+                  {{ wording.sClean(n.open ? '' : wording.of(Math.round(n.work))) }}</template
                 >
-                <span v-else class="text-rope">at which second?</span>
+                <span v-else class="text-rope">{{ wording.atWhichSecond }}</span>
               </p>
-              <RouterLink v-if="keptAs(n)" :to="`/looks/${keptAs(n)!.lookId}`" class="btn">Kept: see why</RouterLink>
-              <OnOff v-else :model-value="!dropped.includes(n.key)" @update:model-value="(on) => drop(n.key, on)"
-                >Keep</OnOff
-              >
+              <RouterLink v-if="keptAs(n)" :to="`/looks/${keptAs(n)!.lookId}`" class="btn">{{
+                wording.keptSeeWhy
+              }}</RouterLink>
+              <OnOff v-else :model-value="!dropped.includes(n.key)" @update:model-value="(on) => drop(n.key, on)">{{
+                anywhere.keep
+              }}</OnOff>
             </div>
-            <p v-if="n.pain !== null" class="note mt-1 text-sm">
-              Pain at {{ Math.round(n.pain) }} s: nothing of this position until the stop signs are asked again and
-              clear.
-            </p>
+            <p v-if="n.pain !== null" class="note mt-1 text-sm">{{ wording.painAtSNothing(Math.round(n.pain)) }}</p>
             <div v-if="!keptAs(n) && !dropped.includes(n.key)" class="mt-1 flex flex-wrap items-end gap-3">
               <div v-for="s in n.seen" :key="s.fault" class="flex items-end gap-1">
                 <label class="block">
-                  <span class="label">{{ faultName(s.fault) }} at, s</span>
+                  <span class="label">{{ wording.atS(faultName(s.fault)) }}</span>
                   <TypedField
                     class="figures !w-28"
                     inputmode="decimal"
@@ -148,7 +150,7 @@ const blockName = (id: string): string => {
                 </label>
                 <button
                   class="btn btn-quiet"
-                  :aria-label="`${faultName(s.fault)} of ${nameOf(n.member)} was none`"
+                  :aria-label="wording.ofWasNone(faultName(s.fault), nameOf(n.member))"
                   @click="takeBack(n, s.fault)"
                 >
                   <Trash2 :size="20" aria-hidden="true" />
@@ -157,8 +159,8 @@ const blockName = (id: string): string => {
               <div v-if="n.seen.length || n.pain !== null" class="w-52">
                 <PickOne
                   :id="`felt-${n.key.replace(/\W/g, '-')}`"
-                  label="Felt first"
-                  placeholder="Not asked"
+                  :label="anywhere.feltFirst"
+                  :placeholder="wording.notAsked"
                   :choices="SITES"
                   :model-value="n.felt ?? ''"
                   @update:model-value="(site) => feel(n, site)"
@@ -168,41 +170,42 @@ const blockName = (id: string): string => {
           </li>
         </ul>
         <p v-if="lacking.length" class="note mt-2 text-sm">
-          {{ lacking.length === 1 ? 'One note lacks' : `${lacking.length} notes lack` }} the second of a fault: say it,
-          or drop the note. It is not kept as it is.
+          {{ wording.theSecond(lacking.length === 1 ? wording.oneNoteLacks : wording.notesLack(lacking.length)) }}
         </p>
         <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
         <div v-if="open.length" class="mt-3 flex flex-wrap items-center gap-3">
           <button class="btn btn-main" :disabled="busy || wanted.length === 0" @click="keep">
-            Keep {{ wanted.length === 1 ? 'the look' : `${wanted.length} looks` }}
+            {{ wording.keep(wanted.length === 1 ? wording.theLook : wording.looks(wanted.length)) }}
           </button>
-          <button class="btn" :disabled="!running.canUndo.value" @click="running.undo()">Undo</button>
+          <button class="btn" :disabled="!running.canUndo.value" @click="running.undo()">{{ anywhere.undo }}</button>
         </div>
-        <p v-else-if="notes.length" class="mt-2" role="status">Every note is a look in its person’s record.</p>
+        <p v-else-if="notes.length" class="mt-2" role="status">{{ wording.everyNote }}</p>
       </section>
       <div class="space-y-4">
         <section class="card" aria-labelledby="after-due">
-          <h2 id="after-due">Due for a closer look</h2>
-          <p v-if="due.length === 0" class="text-soft mt-1">Nobody, by what was noted.</p>
+          <h2 id="after-due">{{ wording.dueForACloser }}</h2>
+          <p v-if="due.length === 0" class="text-soft mt-1">{{ wording.nobodyByWhatWas }}</p>
           <ul class="divide-rule divide-y">
             <li v-for="d in due" :key="d.member" class="flex items-center gap-2 py-1">
               <span class="flex-1">{{ nameOf(d.member) }}: {{ DUE_WORDS[d.why] }}</span>
               <RouterLink
                 :to="d.why === 'pain' ? `/people/${d.member}` : `/bench?person=${d.member}`"
                 class="btn"
-                :aria-label="`${d.why === 'pain' ? 'Ask the signs of' : 'Look at'} ${nameOf(d.member)}`"
-                >{{ d.why === 'pain' ? 'Ask the signs' : 'Look' }}</RouterLink
+                :aria-label="`${d.why === 'pain' ? wording.askTheSignsOf : wording.lookAt} ${nameOf(d.member)}`"
+                >{{ d.why === 'pain' ? wording.askTheSigns : anywhere.look }}</RouterLink
               >
             </li>
           </ul>
           <p v-if="common && common.members > 1" class="mt-2">
-            Most of all: <b>{{ faultName(common.fault) }}</b>, in {{ common.members }} people.
+            {{ wording.mostOfAll }} <b>{{ faultName(common.fault) }}</b>{{ wording.inPeople(common.members) }}
           </p>
         </section>
         <section class="card" aria-labelledby="after-here">
-          <h2 id="after-here">There ({{ here.length }})</h2>
-          <p class="mt-1">{{ here.map((p) => p.name).join(', ') || 'Nobody.' }}</p>
-          <p v-if="away.length" class="text-soft mt-1">Not there, or left: {{ away.map((p) => p.name).join(', ') }}</p>
+          <h2 id="after-here">{{ wording.there(here.length) }}</h2>
+          <p class="mt-1">{{ here.map((p) => p.name).join(', ') || wording.nobody }}</p>
+          <p v-if="away.length" class="text-soft mt-1">
+            {{ wording.notThereOrLeft(away.map((p) => p.name).join(', ')) }}
+          </p>
         </section>
       </div>
     </div>

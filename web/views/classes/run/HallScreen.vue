@@ -23,6 +23,8 @@ import {
   versionsOf,
   type ShownVersion,
 } from './shown.js';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { hallScreen as wording } from '../../../../words/pages/run.js';
 
 const props = defineProps<{
   run: WallRun;
@@ -45,7 +47,7 @@ const versions = computed(() =>
 const who = ({ id, spotter }: ShownVersion['members'][number]): string =>
   [
     names.value.get(id),
-    turn.value ? ` (${spotter ? `${names.value.get(spotter)} spots` : 'the coach spots'})` : '',
+    turn.value ? ` (${spotter ? wording.spots(names.value.get(spotter) ?? '') : wording.theCoachSpots})` : '',
   ].join('');
 /** Until the shape goes: the clock counts up. */
 const open = computed(() => part.value?.is === 'work' && block.value !== undefined && isOpen(block.value));
@@ -54,10 +56,10 @@ const pacing = computed(() => pacingNow(props.run, part.value, props.clock));
 const doing = computed(() => {
   const now = part.value;
   if (!now) return '';
-  if (props.clock.over) return 'Done';
-  if (!props.clock.started) return 'Ready';
-  if (!props.clock.going) return 'Paused';
-  return now.is === 'work' ? 'Work' : now.is === 'lead-in' ? 'Get ready' : 'Rest';
+  if (props.clock.over) return anywhere.done;
+  if (!props.clock.started) return wording.ready;
+  if (!props.clock.going) return wording.paused;
+  return now.is === 'work' ? wording.work : now.is === 'lead-in' ? wording.getReady : anywhere.rest;
 });
 const falls = computed(() => pacing.value?.step === 'out' || pacing.value?.step === 'down');
 /** How full the bar of a breath or a rep is, 0–1. */
@@ -77,22 +79,29 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
   <section
     class="hall flex min-h-0 flex-col gap-[1.2vh] overflow-hidden p-[1.6vh]"
     :class="[part?.is === 'work' && clock.going ? 'bg-paper' : 'bg-sunk', { flash: flashing }]"
-    aria-label="For the hall"
+    :aria-label="wording.forTheHall"
   >
     <div class="flex items-start gap-[2vh]">
       <div class="min-w-0 flex-1">
         <h1 class="hall-move">{{ block ? moveName(catalog, block.move) : run.name }}</h1>
         <p class="hall-text figures">
           <b>{{ doing }}</b><template v-if="block && at && !clock.over">
-            · round {{ at.round }} of {{ block.rounds }}{{ at.side ? `, ${SIDE_NAMES[at.side]}` : ''
-            }}{{ turn ? `, ${TURN_NAMES[turn]}` : '' }}{{ open ? '. Until the shape goes' : ''
-            }}{{ stepped ? '. Easier version now' : '' }}</template
+            {{
+              wording.roundOf(
+                at.round,
+                block.rounds,
+                at.side ? `, ${SIDE_NAMES[at.side]}` : '',
+                turn ? `, ${TURN_NAMES[turn]}` : '',
+                open ? wording.untilTheShapeGoes : '',
+                stepped ? wording.easierVersionNow : '',
+              )
+            }}</template
           >
         </p>
       </div>
       <p v-if="pacing" class="hall-pace shrink-0 text-right" aria-hidden="true">
         <b class="hall-move block" :class="falls ? 'text-sea' : 'text-rope'">{{ STEP_WORDS[pacing.step] }}</b>
-        <span class="hall-text figures text-soft">{{ pacing.n }} of {{ pacing.of }}</span>
+        <span class="hall-text figures text-soft">{{ wording.of(pacing.n, pacing.of) }}</span>
         <span class="bg-rule mt-[0.6vh] block h-[1.2vh] w-full overflow-hidden rounded-full">
           <span
             class="block h-full"
@@ -105,7 +114,7 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
         role="timer"
         class="hall-clock figures"
         :class="part?.is === 'work' && clock.going ? 'text-rope' : 'text-soft'"
-        :aria-label="`${seconds} seconds`"
+        :aria-label="wording.seconds(seconds)"
       >
         {{ seconds }}
       </p>
@@ -116,7 +125,7 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
         :style="{ width: `${(100 * clock.elapsed) / Math.max(1, clock.elapsed + clock.left)}%` }"
       ></div>
     </div>
-    <ul class="hall-versions min-h-0 flex-1 max-lg:!hidden" aria-label="Who does what">
+    <ul class="hall-versions min-h-0 flex-1 max-lg:!hidden" :aria-label="wording.whoDoesWhat">
       <li v-for="v in versions.shown" :key="v.version" class="border-rule flex min-w-0 flex-col border-t-2 pt-[0.8vh]">
         <div class="flex items-center gap-[1.2vh]">
           <div class="shrink-0" :class="versions.shown.length > 4 ? 'w-[18vh]' : 'w-[28vh]'">
@@ -127,10 +136,12 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
         <p class="hall-text">{{ v.members.map(who).join(', ') }}</p>
       </li>
       <li v-if="versions.waiting.length" class="border-rule text-soft hall-text border-t-2 pt-[0.8vh]">
-        Wait: {{ versions.waiting.map((m) => names.get(m)).join(', ') }}
+        {{ wording.wait(versions.waiting.map((m) => names.get(m)).join(', ')) }}
       </li>
     </ul>
-    <p v-if="next" class="hall-text text-soft max-lg:!hidden"><b>Next:</b> {{ next }}</p>
+    <p v-if="next" class="hall-text text-soft max-lg:!hidden">
+      <b>{{ wording.next }}</b> {{ next }}
+    </p>
     <p class="sr-only" role="status">{{ part ? partName(catalog, run, part) : '' }}</p>
   </section>
 </template>

@@ -12,6 +12,7 @@ import { catalog } from '../../../data/catalogue.js';
 import { openWall, readWall, useWallKey } from '../../../data/walls.js';
 import HallScreen from './HallScreen.vue';
 import { useCues } from './use-cues.js';
+import { openWallPage as wording } from '../../../../words/pages/run.js';
 
 /** Asked so often whether something has happened, ms; the clock goes on by itself meanwhile. */
 const ASK_MS = 1500;
@@ -68,16 +69,16 @@ const { flashing } = useCues(clock, parts, () => '', { silent: true });
 <template>
   <div v-if="wall && state" class="relative h-dvh [&>section]:h-full">
     <HallScreen :run="wall" :state="state" :clock="clock" :parts="parts" :flashing="flashing" />
-    <p v-if="apart" class="note absolute right-2 bottom-2" role="status">
-      The server cannot be reached; the clock goes on.
-    </p>
+    <p v-if="apart" class="note absolute right-2 bottom-2" role="status">{{ wording.theServerCannot }}</p>
   </div>
   <form v-else class="card mx-auto mt-[12vh] max-w-md space-y-3" @submit.prevent="open">
-    <h1>Show a class here</h1>
-    <p v-if="shut" class="note" role="status">The coach has shut this wall, or the class is long over.</p>
-    <p>The coach’s screen has a code: press <b>Wall</b> under the clock of the class.</p>
+    <h1>{{ wording.showAClassHere }}</h1>
+    <p v-if="shut" class="note" role="status">{{ wording.theCoachHasShut }}</p>
+    <p>
+      {{ wording.theCoachsScreenHas }} <b>{{ wording.wall }}</b> {{ wording.underTheClock }}
+    </p>
     <div>
-      <label class="label" for="wall-code">Code</label>
+      <label class="label" for="wall-code">{{ wording.code }}</label>
       <input
         id="wall-code"
         v-model="code"
@@ -90,7 +91,9 @@ const { flashing } = useCues(clock, parts, () => '', { silent: true });
       />
     </div>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
-    <button class="btn btn-main w-full" :disabled="busy">Show it</button>
-    <RouterLink to="/sign-in" class="link inline-block min-h-[44px] content-center">Sign in instead</RouterLink>
+    <button class="btn btn-main w-full" :disabled="busy">{{ wording.showIt }}</button>
+    <RouterLink to="/sign-in" class="link inline-block min-h-[44px] content-center">{{
+      wording.signInInstead
+    }}</RouterLink>
   </form>
 </template>

@@ -17,6 +17,8 @@ import { CUES, useChosenCues, useCues, type Cue } from './use-cues.js';
 import { useRunning } from './use-running.js';
 import WallDialog from './WallDialog.vue';
 import WatchStrip from './WatchStrip.vue';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { runPage as wording } from '../../../../words/pages/run.js';
 
 const props = defineProps<{ id: string }>();
 const router = useRouter();
@@ -96,15 +98,17 @@ async function end(): Promise<void> {
 }
 const join = (member: string): Promise<boolean> => act(() => running.join(member));
 const where = computed(() => {
-  if (!running.reached.value) return `Offline. ${running.waiting.value} kept on this device, sent later.`;
-  return running.waiting.value > 0 ? `Sending ${running.waiting.value} …` : 'Every note is kept.';
+  if (!running.reached.value) return wording.offlineKept(running.waiting.value);
+  return running.waiting.value > 0 ? wording.sending(running.waiting.value) : wording.everyNoteIsKept;
 });
 </script>
 
 <template>
   <div v-if="!run || !state" class="p-4">
     <LoadState :loading="!running.missing.value" :error="running.missing.value" @retry="running.load()" />
-    <RouterLink to="/classes" class="link inline-block min-h-[44px] content-center">All classes</RouterLink>
+    <RouterLink to="/classes" class="link inline-block min-h-[44px] content-center">{{
+      wording.allClasses
+    }}</RouterLink>
   </div>
   <div
     v-else
@@ -124,53 +128,56 @@ const where = computed(() => {
     <div
       class="border-rule bg-paper flex flex-wrap items-center gap-1.5 border-t-2 p-2 max-lg:[&_.btn]:!px-2.5"
       role="toolbar"
-      aria-label="Clock"
+      :aria-label="wording.clock"
     >
       <button class="btn btn-main text-lg lg:!px-5" :disabled="clock.over" @click="turn">
         <component :is="clock.going ? Pause : Play" :size="24" aria-hidden="true" />
         <span :class="{ 'max-sm:sr-only': clock.started }">{{
-          !clock.started ? 'Start' : clock.going ? 'Pause' : 'Go on'
+          !clock.started ? anywhere.start : clock.going ? anywhere.pause : anywhere.goOn
         }}</span>
       </button>
-      <button class="btn" :disabled="!clock.started" aria-label="Back" @click="back">
+      <button class="btn" :disabled="!clock.started" :aria-label="anywhere.back" @click="back">
         <SkipBack :size="22" aria-hidden="true" />
       </button>
-      <button class="btn" :disabled="!clock.started || clock.part >= parts.length - 1" aria-label="Next" @click="on">
+      <button
+        class="btn"
+        :disabled="!clock.started || clock.part >= parts.length - 1"
+        :aria-label="wording.next"
+        @click="on"
+      >
         <SkipForward :size="22" aria-hidden="true" />
       </button>
       <button class="btn" :disabled="!clock.started || clock.over" @click="longer">+10 s</button>
       <button class="btn" :disabled="!running.canUndo.value" @click="running.undo()">
-        <Undo2 :size="20" aria-hidden="true" /> <span class="max-sm:sr-only">Undo</span>
+        <Undo2 :size="20" aria-hidden="true" /> <span class="max-sm:sr-only">{{ anywhere.undo }}</span>
       </button>
-      <button class="btn" aria-label="Sound and light" @click="choosing = true">
+      <button class="btn" :aria-label="wording.soundAndLight" @click="choosing = true">
         <Volume2 :size="22" aria-hidden="true" />
       </button>
-      <button v-if="canFill" class="btn max-sm:hidden" aria-label="Fill the screen" @click="fill()">
+      <button v-if="canFill" class="btn max-sm:hidden" :aria-label="wording.fillTheScreen" @click="fill()">
         <Maximize :size="22" aria-hidden="true" />
       </button>
-      <button class="btn" aria-label="Wall" @click="walling = true">
+      <button class="btn" :aria-label="wording.wall" @click="walling = true">
         <MonitorUp :size="22" aria-hidden="true" />
       </button>
-      <button class="btn" @click="clock.started && !clock.over ? (leaving = true) : end()">End</button>
+      <button class="btn" @click="clock.started && !clock.over ? (leaving = true) : end()">{{ wording.end }}</button>
       <p class="text-soft min-w-40 flex-1 text-sm" role="status">{{ where }}</p>
       <p v-if="running.error.value || joinError" role="alert" class="note w-full text-sm">
         {{ running.error.value ?? joinError }}
       </p>
     </div>
-    <ModalFrame :open="leaving" title="End the class now?" @close="leaving = false">
-      <p>The clock stops. What was noted comes next, to be kept or corrected.</p>
+    <ModalFrame :open="leaving" :title="wording.endTheClassNow" @close="leaving = false">
+      <p>{{ wording.theClockStops }}</p>
       <div class="flex gap-2">
-        <button class="btn btn-main" @click="end">End it</button>
-        <button class="btn" @click="leaving = false">Go on</button>
+        <button class="btn btn-main" @click="end">{{ wording.endIt }}</button>
+        <button class="btn" @click="leaving = false">{{ anywhere.goOn }}</button>
       </div>
     </ModalFrame>
     <WallDialog :id="id" :open="walling" @close="walling = false" />
-    <ModalFrame :open="choosing" title="Sound and light" @close="choosing = false">
+    <ModalFrame :open="choosing" :title="wording.soundAndLight" @close="choosing = false">
       <OnOff v-for="name in Object.keys(CUES) as Cue[]" :key="name" v-model="cues[name]">{{ CUES[name] }}</OnOff>
-      <p class="text-soft text-sm">
-        Keys and clicker: → or Page down next, ← or Page up back, Space pauses, + ten seconds more, Z takes back.
-      </p>
-      <button class="btn" @click="choosing = false">Close</button>
+      <p class="text-soft text-sm">{{ wording.keysAndClicker }}</p>
+      <button class="btn" @click="choosing = false">{{ anywhere.close }}</button>
     </ModalFrame>
   </div>
 </template>

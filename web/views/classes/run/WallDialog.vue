@@ -4,6 +4,8 @@ import { ref, watch } from 'vue';
 import ModalFrame from '../../../components/ModalFrame.vue';
 import { useAction } from '../../../data/action.js';
 import { shutWalls, wallCode } from '../../../data/walls.js';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { wallDialog as wording } from '../../../../words/pages/run.js';
 
 const props = defineProps<{ open: boolean; id: string }>();
 defineEmits<{ close: [] }>();
@@ -19,29 +21,29 @@ const make = (): Promise<boolean> => run(async () => void (code.value = (await w
 const shut = (): Promise<boolean> =>
   run(async () => {
     await shutWalls(props.id);
-    [code.value, said.value] = [null, 'Every wall of this class is shut.'];
+    [code.value, said.value] = [null, wording.everyWall];
   });
 </script>
 
 <template>
-  <ModalFrame :open="open" title="On another screen" @close="$emit('close')">
-    <p>It shows the clock, the moves, and who does what by first name. Nothing that is noted.</p>
-    <a :href="`/runs/${id}/wall`" target="_blank" class="btn">In a window of this device</a>
+  <ModalFrame :open="open" :title="wording.onAnotherScreen" @close="$emit('close')">
+    <p>{{ wording.itShowsTheClock }}</p>
+    <a :href="`/runs/${id}/wall`" target="_blank" class="btn">{{ wording.inAWindow }}</a>
     <template v-if="code">
       <p>
-        On the other screen, open <b>{{ address }}</b> and type
+        {{ wording.onTheOtherScreen }} <b>{{ address }}</b> {{ wording.andType }}
       </p>
       <p class="figures text-center text-5xl font-extrabold tracking-[0.2em]" aria-live="polite">{{ code }}</p>
-      <p class="text-soft text-sm">It works for twelve hours, on as many screens as you like.</p>
+      <p class="text-soft text-sm">{{ wording.itWorksForTwelve }}</p>
     </template>
     <p v-if="said" role="status" class="note">{{ said }}</p>
     <p v-if="error" role="alert" class="note">{{ error }}</p>
     <div class="flex flex-wrap gap-2">
       <button class="btn" :disabled="busy" @click="make">
-        {{ code ? 'Another code (shuts the walls)' : 'A code for another screen' }}
+        {{ code ? wording.anotherCodeShuts : wording.aCodeForAnother }}
       </button>
-      <button class="btn" :disabled="busy" @click="shut">Shut the walls</button>
-      <button class="btn btn-quiet" @click="$emit('close')">Close</button>
+      <button class="btn" :disabled="busy" @click="shut">{{ wording.shutTheWalls }}</button>
+      <button class="btn btn-quiet" @click="$emit('close')">{{ anywhere.close }}</button>
     </div>
   </ModalFrame>
 </template>

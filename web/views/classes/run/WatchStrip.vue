@@ -31,6 +31,8 @@ import { lackText } from '../../../../words/class.js';
 import { shortNames } from '../../../../words/names.js';
 import { roundAt, sameWhere, siteOf, SITES, turnAt } from './shown.js';
 import { useLongPress } from './use-long-press.js';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { watchStrip as wording } from '../../../../words/pages/run.js';
 
 const props = defineProps<{
   run: Run;
@@ -68,7 +70,7 @@ function spots(member: string): string {
   const turn = props.work?.turn;
   if (!turn || !at.value || secondNow(member) === props.work?.t) return '';
   const other = spotterOf(plan.value, member, at.value.block);
-  return other ? `spots ${names.value.get(other)}` : '';
+  return other ? wording.spots(names.value.get(other) ?? '') : '';
 }
 const rows = computed((): Row[] =>
   props.run.people.map(({ id, name, fault }) => {
@@ -78,12 +80,18 @@ const rows = computed((): Row[] =>
     const hurt = version !== null && isHurtBy(props.state, id, version);
     const seen = note?.seen.map((s) => faultName(s.fault)).join(', ');
     const told = hurt
-      ? 'pain: no more of this today'
+      ? wording.painNoMore
       : props.state.away.has(id)
-        ? 'not here'
+        ? wording.notHere
         : seen ||
           spots(id) ||
-          (note?.clean ? 'held clean' : version === null ? 'waits' : fault ? `last: ${faultName(fault)}` : '');
+          (note?.clean
+            ? wording.heldCleanInSentence
+            : version === null
+              ? 'waits'
+              : fault
+                ? wording.last(faultName(fault))
+                : '');
     return { id, name, version, note, told, now: hurt || Boolean(seen) };
   }),
 );
@@ -187,13 +195,14 @@ const joining = ref(false);
 </script>
 
 <template>
-  <section class="flex min-h-0 flex-col gap-2 p-2" aria-label="Whom to watch">
+  <section class="flex min-h-0 flex-col gap-2 p-2" :aria-label="wording.whomToWatch">
     <p v-if="visit" class="bg-sunk rounded-lg px-3 py-1" role="status">
-      <b>Watch {{ names.get(visit.member) }}</b> from {{ visit.from === 'side' ? 'the side' : `the ${visit.from}` }},
+      <b>{{ wording.watch(names.get(visit.member) ?? '') }}</b>
+      {{ wording.from(visit.from === 'side' ? wording.theSide : wording.the(visit.from)) }}
       <span class="figures">{{ Math.round(visit.at) }} s</span>
     </p>
     <div class="min-h-24 flex-1 overflow-y-auto tiny:overflow-visible">
-      <ul class="grid grid-cols-2 gap-1.5 low:grid-cols-3" aria-label="Members">
+      <ul class="grid grid-cols-2 gap-1.5 low:grid-cols-3" :aria-label="wording.members">
         <li v-for="p in rows" :key="p.id">
           <button
             class="min-h-[3.25rem] w-full rounded-lg border-2 px-2 py-0.5 text-left leading-tight select-none"
@@ -214,15 +223,15 @@ const joining = ref(false);
         </li>
       </ul>
       <p v-for="p in run.resting" :key="p.id" class="note mt-1.5 text-sm">
-        {{ p.name }} has a stop sign: nothing that loads.
+        {{ wording.hasAStopSign(p.name) }}
       </p>
-      <button class="btn btn-quiet mt-1" @click="joining = true">Somebody else came</button>
+      <button class="btn btn-quiet mt-1" @click="joining = true">{{ wording.somebodyElseCame }}</button>
     </div>
     <div
       v-if="who"
       class="grid shrink-0 grid-cols-2 gap-1.5 low:grid-cols-4"
       role="group"
-      :aria-label="`About ${names.get(who)}`"
+      :aria-label="wording.about(names.get(who) ?? '')"
     >
       <p class="col-span-full truncate">
         <b>{{ names.get(who) }}</b>{{ chosen?.version ? `: ${placeName(chosen.version)}` : '' }}
@@ -231,20 +240,20 @@ const joining = ref(false);
         v-if="who && secondNow(who) === null && chosen?.note && !chosen.note.clean"
         id="run-felt"
         class="col-span-full"
-        label="Felt first"
-        placeholder="Ask them"
+        :label="anywhere.feltFirst"
+        :placeholder="wording.askThem"
         :choices="SITES"
         :model-value="chosen.note.felt ?? ''"
         @update:model-value="feel"
       />
-      <button class="btn btn-stop" :disabled="!work" @click="pain(who)">Pain</button>
-      <button class="btn" :disabled="secondNow(who) !== null" @click="clean(who)">Held clean</button>
-      <button class="btn" :disabled="!at" @click="swapping = who">Other version</button>
-      <button class="btn" @click="come(who)">{{ state.away.has(who) ? 'Is here' : 'Left' }}</button>
+      <button class="btn btn-stop" :disabled="!work" @click="pain(who)">{{ anywhere.pain }}</button>
+      <button class="btn" :disabled="secondNow(who) !== null" @click="clean(who)">{{ wording.heldClean }}</button>
+      <button class="btn" :disabled="!at" @click="swapping = who">{{ wording.otherVersion }}</button>
+      <button class="btn" @click="come(who)">{{ state.away.has(who) ? wording.isHere : wording.left }}</button>
     </div>
     <ul
       class="grid min-h-0 shrink-0 grid-cols-2 gap-1.5 overflow-y-auto max-h-[34dvh] lg:max-h-[52dvh] tiny:!max-h-none tiny:overflow-visible max-lg:grid-cols-3 low:max-h-none low:grid-cols-5"
-      aria-label="Fault pads"
+      :aria-label="wording.faultPads"
     >
       <li v-for="f in pads" :key="f.id">
         <button
@@ -270,24 +279,24 @@ const joining = ref(false);
     </ul>
     <ModalFrame
       :open="swapping !== null"
-      :title="`Another version for ${names.get(swapping ?? '') ?? ''}`"
+      :title="wording.anotherVersionFor(names.get(swapping ?? '') ?? '')"
       @close="swapping = null"
     >
       <VersionChoices :options="choices" :chosen="[versionOf(swapping ?? '') ?? '']" :against="against" @take="swap" />
       <p v-if="!run.kit && choices.some((o) => Object.keys(o.kit).length)" class="text-soft text-sm">
-        What the room has was not kept with this class: see that there is one.
+        {{ wording.whatTheRoomHas }}
       </p>
-      <button class="btn btn-quiet" @click="swapping = null">Close</button>
+      <button class="btn btn-quiet" @click="swapping = null">{{ anywhere.close }}</button>
     </ModalFrame>
-    <ModalFrame :open="joining" title="Somebody else came" @close="joining = false">
+    <ModalFrame :open="joining" :title="wording.somebodyElseCame" @close="joining = false">
       <PersonPicker
         id="run-join"
-        label="Who"
+        :label="anywhere.who"
         model-value=""
-        placeholder="Type a name"
+        :placeholder="wording.typeAName"
         @update:model-value="(id) => id && ($emit('join', id), (joining = false))"
       />
-      <button class="btn btn-quiet" @click="joining = false">Close</button>
+      <button class="btn btn-quiet" @click="joining = false">{{ anywhere.close }}</button>
     </ModalFrame>
   </section>
 </template>

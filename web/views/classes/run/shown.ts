@@ -20,10 +20,12 @@ import { SITE_WORDS } from '../../../../words/labels.js';
 import type { Choice } from '../../../components/choice.js';
 import { nameWithin } from '../../../../words/names.js';
 import { moveName } from '../moves.js';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { shown as wording } from '../../../../words/pages/run.js';
 
-export const SIDE_NAMES = { one: 'one side', other: 'other side' } as const;
+export const SIDE_NAMES = { one: wording.oneSide, other: wording.otherSide } as const;
 /** Of pairs: whose turn it is. */
-export const TURN_NAMES = { first: 'first of each pair', second: 'the other of each pair' } as const;
+export const TURN_NAMES = { first: wording.firstOfEachPair, second: wording.theOtherOfEach } as const;
 
 type Felt = Extract<RunEvent, { is: 'felt' }>['site'];
 /** Where it was felt first. */
@@ -108,13 +110,13 @@ export function partName(catalog: Catalog, run: WallRun, part: Part): string {
   const move = moveName(catalog, block.move);
   switch (part.is) {
     case 'lead-in':
-      return `Get ready: ${move}`;
+      return wording.getReady(move);
     case 'work':
       return [move, part.side && SIDE_NAMES[part.side], part.turn && TURN_NAMES[part.turn]].filter(Boolean).join(', ');
     case 'rest':
-      return 'Rest';
+      return anywhere.rest;
     case 'next':
-      return 'Rest. Next block';
+      return wording.restNextBlock;
   }
 }
 /** What comes after the part under way; empty at the end. */

@@ -5,8 +5,9 @@ import { secondsShown, type ClockAt, type Part } from '../../../../core/class/ti
 import type { Step } from '../../../../core/class/pace.js';
 import { useAwake } from '../../../use-awake.js';
 import { beep, tick } from '../../bench/use-signals.js';
+import { useCues as wording } from '../../../../words/pages/run.js';
 
-export const CUES = { sound: 'Tones', spoken: 'Say what comes, and the last ten seconds', flash: 'Flash' } as const;
+export const CUES = { sound: wording.tones, spoken: wording.sayWhatComes, flash: wording.flash } as const;
 export type Cue = keyof typeof CUES;
 export const useChosenCues = (): Ref<Record<Cue, boolean>> =>
   useLocalStorage('anchor.class-cues', { sound: true, spoken: false, flash: true }, { mergeDefaults: true });
@@ -80,7 +81,7 @@ export function useCues(
     (now) => {
       if (!now || silent) return;
       if (chosen.value.sound) beep(440, 0.4);
-      if (chosen.value.spoken) speak('Easier version.');
+      if (chosen.value.spoken) speak(wording.easierVersion);
     },
   );
   useAwake(() => clock.value.started && !clock.value.over);

@@ -9,6 +9,7 @@ import { call, OfflineError, wordsOf } from '../../../data/call.js';
 import { forgetRun, jot, merged, sendSome, storedRun, storeRun } from '../../../data/run-keeper.js';
 import { joinRun } from '../../../data/runs.js';
 import { useSession } from '../../../data/session.js';
+import { useRunning as wording } from '../../../../words/pages/run.js';
 
 /** Asked again after a failure, and besides the stream, ms. */
 const AGAIN_MS = 3000;
@@ -70,7 +71,7 @@ export function useRunning(id: string, { watches = false } = {}): Running {
     const has = sent.value;
     writing = writing
       .then(() => storeRun(account, kept, has))
-      .catch(() => void (error.value = 'This device cannot keep the notes; they are sent as they are made.'));
+      .catch(() => void (error.value = wording.thisDeviceCannotKeep));
   }
   let sending: Promise<void> | null = null;
   async function send(): Promise<void> {

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import type { Cause } from '../../../../core/formats/catalog.js';
 import { catalog } from '../../../data/catalogue.js';
 import { entryLink as link } from '../library.js';
+import { causeEntry as wording } from '../../../../words/pages/entries.js';
 
 const props = defineProps<{ cause: Cause }>();
 const MOST = 8;
@@ -20,20 +21,18 @@ const drills = computed(() => {
 <template>
   <h2>{{ cause.name }}</h2>
   <p>{{ cause.picture }}</p>
-  <p class="figures text-soft">
-    Before anything is known it is taken to be there in {{ Math.round(100 * cause.prior) }} of 100 people with a fault;
-    an assumption.
-  </p>
-  <h3 class="mt-3">Evidence</h3>
+  <p class="figures text-soft">{{ wording.beforeAnythingIsKnown(Math.round(100 * cause.prior)) }}</p>
+  <h3 class="mt-3">{{ wording.evidence }}</h3>
   <ul class="list-disc pl-6">
     <li v-for="row in catalog.evidence.filter((r) => r.weighs[cause.id])" :key="row.id">
       {{ row.says }}: <b>{{ row.weighs[cause.id] }}</b>
     </li>
   </ul>
-  <h3 class="mt-3">Drills that answer it</h3>
+  <h3 class="mt-3">{{ wording.drillsThatAnswerIt }}</h3>
   <ul class="list-disc pl-6">
     <li v-for="d in drills" :key="d.id">
-      <RouterLink :to="link('drills', d.id)" class="link">{{ d.name }}</RouterLink> ({{ d.causes[cause.id] }} of 3)
+      <RouterLink :to="link('drills', d.id)" class="link">{{ d.name }}</RouterLink>
+      {{ wording.of(d.causes[cause.id] ?? 0) }}
     </li>
   </ul>
 </template>

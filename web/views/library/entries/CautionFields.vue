@@ -8,11 +8,12 @@ import { catalog } from '../../../data/catalogue.js';
 import { familyName } from '../../../data/names.js';
 import FormField from '../../../components/FormField.vue';
 import PickOne from '../../../components/PickOne.vue';
+import { cautionFields as wording } from '../../../../words/pages/entries.js';
 
 const caution = defineModel<EntryRecord<'cautions'>>({ required: true });
 const references = computed(() => [
-  ...catalog.drills.map((d) => ({ id: `drill:${d.id}`, name: `Drill: ${d.name}` })),
-  ...catalog.tests.map((t) => ({ id: `test:${t.id}`, name: `Test: ${t.name}` })),
+  ...catalog.drills.map((d) => ({ id: `drill:${d.id}`, name: wording.drill(d.name) })),
+  ...catalog.tests.map((t) => ({ id: `test:${t.id}`, name: wording.test(t.name) })),
   ...catalog.rungs.map((r) => ({ id: `rung:${placeKey(r)}`, name: `${familyName(r.family)}: ${r.name}` })),
 ]);
 const excludedNow = (c: CautionId): string[] =>
@@ -43,30 +44,41 @@ const barred = computed(() => {
 
 <template>
   <h3>{{ caution.name }}</h3>
-  <FormField id="e-effect" v-model="caution.effect" path="record.effect" label="What changes, in words" :rows="3" />
+  <FormField
+    id="e-effect"
+    v-model="caution.effect"
+    path="record.effect"
+    :label="wording.whatChangesInWords"
+    :rows="3"
+  />
   <div class="grid grid-cols-[1fr_auto] gap-2">
     <PickOne
       id="e-exclude"
       v-model="adding"
-      label="Leave out with this caution"
+      :label="wording.leaveOut"
       quiet
-      placeholder="Leave one more out …"
+      :placeholder="wording.leaveOneMoreOut"
       :choices="references.filter((r) => !barred.includes(r.id))"
     />
-    <button type="button" class="btn" :disabled="!adding" @click="exclude(adding)">Leave out</button>
+    <button type="button" class="btn" :disabled="!adding" @click="exclude(adding)">{{ wording.leaveOutAlone }}</button>
   </div>
   <details>
-    <summary class="min-h-[44px] content-center font-semibold">Left out with it: {{ barred.length }}</summary>
+    <summary class="min-h-[44px] content-center font-semibold">{{ wording.leftOutWithIt(barred.length) }}</summary>
     <ul>
       <li v-for="id in barred" :key="id" class="flex items-center gap-2">
         <span class="flex-1">{{ referenceName(id) }}</span>
-        <button type="button" class="link min-h-[44px]" :aria-label="`Allow ${referenceName(id)}`" @click="allow(id)">
-          Allow
+        <button
+          type="button"
+          class="link min-h-[44px]"
+          :aria-label="wording.allow(referenceName(id))"
+          @click="allow(id)"
+        >
+          {{ wording.allowAlone }}
         </button>
       </li>
     </ul>
   </details>
   <p v-if="caution.allows.length" class="note text-sm">
-    Allowed against the shipped table: {{ caution.allows.map(referenceName).join('; ') }}.
+    {{ wording.allowedAgainstTheShipped(caution.allows.map(referenceName).join('; ')) }}
   </p>
 </template>

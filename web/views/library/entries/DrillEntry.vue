@@ -9,6 +9,7 @@ import { catalog } from '../../../data/catalogue.js';
 import { causeName, cautionName, drillName, faultName } from '../../../data/names.js';
 import { PHASE_WORDS, plain as words } from '../../../../words/labels.js';
 import { entryLink as link } from '../library.js';
+import { drillEntry as wording } from '../../../../words/pages/entries.js';
 
 defineProps<{ drill: Drill }>();
 </script>
@@ -16,45 +17,58 @@ defineProps<{ drill: Drill }>();
 <template>
   <h2>{{ drill.name }}</h2>
   <p class="text-soft">
-    {{ PHASE_WORDS[drill.phase] }} · {{ drill.place.replace(/-/g, ' ') }} · {{ drill.plane }},
-    {{ words(drill.limbs) }} · space: {{ words(drill.space) }} · {{ drill.minutes }} min{{
-      drill.kit.length ? ` · ${drill.kit.join(', ').replace(/-/g, ' ')}` : ''
+    {{
+      wording.spaceMin(
+        PHASE_WORDS[drill.phase],
+        drill.place.replace(/-/g, ' '),
+        drill.plane,
+        words(drill.limbs),
+        words(drill.space),
+        drill.minutes,
+        drill.kit.length ? ` · ${drill.kit.join(', ').replace(/-/g, ' ')}` : '',
+      )
     }}
   </p>
   <ol class="mt-2 list-decimal pl-6">
     <li v-for="step in drill.how" :key="step">{{ step }}</li>
   </ol>
   <p class="figures mt-2">
-    <b>Dose:</b> {{ doseText(doseOf(catalog, drill)) }}; {{ paceText(doseOf(catalog, drill)) }}
+    <b>{{ wording.dose }}</b> {{ doseText(doseOf(catalog, drill)) }}; {{ paceText(doseOf(catalog, drill)) }}
   </p>
-  <p v-if="drill.sizing"><b>Sized for each body:</b> {{ SIZING_WORDS[drill.sizing].name.toLowerCase() }}</p>
-  <p><b>Breath:</b> {{ drill.breath }}</p>
-  <p><b>Check yourself:</b> {{ drill.selfCheck }}</p>
+  <p v-if="drill.sizing">
+    <b>{{ wording.sizedForEachBody }}</b> {{ SIZING_WORDS[drill.sizing].name.toLowerCase() }}
+  </p>
+  <p>
+    <b>{{ wording.breath }}</b> {{ drill.breath }}
+  </p>
+  <p>
+    <b>{{ wording.checkYourself }}</b> {{ drill.selfCheck }}
+  </p>
   <p v-if="drill.watch.length">
-    <b>Watch for:</b>{{ ' ' }}
+    <b>{{ wording.watchFor }}</b>{{ ' ' }}
     <template v-for="(w, i) in drill.watch" :key="w"
       >{{ i ? ', ' : '' }}<RouterLink :to="link('faults', w)" class="link">{{ faultName(w) }}</RouterLink></template
     >
   </p>
   <p>
-    <b>Answers:</b>{{ ' ' }}
+    <b>{{ wording.answers }}</b>{{ ' ' }}
     <template v-for="(weight, c, i) in drill.causes" :key="c"
       >{{ i ? ', ' : ''
-      }}<RouterLink :to="link('causes', String(c))" class="link">{{ causeName(String(c)) }}</RouterLink> ({{
-        weight
-      }}
-      of 3)</template
+      }}<RouterLink :to="link('causes', String(c))" class="link">{{ causeName(String(c)) }}</RouterLink>
+      {{ wording.of(weight ?? 0) }}</template
     >
   </p>
   <p v-if="drill.easier">
-    <b>Easier:</b>{{ ' ' }}
+    <b>{{ wording.easier }}</b>{{ ' ' }}
     <RouterLink :to="link('drills', drill.easier)" class="link">{{ drillName(drill.easier) }}</RouterLink>
   </p>
   <p v-if="drill.harder">
-    <b>Harder:</b>{{ ' ' }}
+    <b>{{ wording.harder }}</b>{{ ' ' }}
     <RouterLink :to="link('drills', drill.harder)" class="link">{{ drillName(drill.harder) }}</RouterLink>
   </p>
-  <p v-if="drill.excludedBy.length" class="note mt-2">Not with: {{ drill.excludedBy.map(cautionName).join(', ') }}.</p>
+  <p v-if="drill.excludedBy.length" class="note mt-2">
+    {{ wording.notWith(drill.excludedBy.map(cautionName).join(', ')) }}
+  </p>
   <p v-for="(text, c) in drill.changedBy" :key="c" class="tag tag-caution mt-2 mr-2">
     {{ cautionName(c) }}: {{ text }}
   </p>

@@ -14,6 +14,8 @@ import ManyOf from '../../../components/ManyOf.vue';
 import { fromLines, lines } from './fields.js';
 import PickOne from '../../../components/PickOne.vue';
 import TypedField from '../../../components/TypedField.vue';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { drillFields as wording } from '../../../../words/pages/entries.js';
 
 /** How strongly a drill answers a cause; empty: not at all. */
 const WEIGHTS = ['', '1', '2', '3'];
@@ -27,11 +29,11 @@ function setCause(id: CauseId, weight: string): void {
 </script>
 
 <template>
-  <FormField id="e-name" v-model="drill.name" path="record.name" label="Name" required />
+  <FormField id="e-name" v-model="drill.name" path="record.name" :label="anywhere.name" required />
   <DoseEditor
     id="e-dose"
     :name="drill.name"
-    title="Dose"
+    :title="wording.dose"
     :opened="folded"
     :dose="doseOf(catalog, drill)"
     :own="catalog.doses[drill.role]!"
@@ -39,33 +41,33 @@ function setCause(id: CauseId, weight: string): void {
   />
   <component :is="folded ? 'details' : 'div'" class="space-y-3">
     <summary v-if="folded" class="min-h-[44px] content-center font-semibold">
-      How, kit, positions, causes and cautions: as in the drill it is a copy of
+      {{ wording.howKitPositionsCauses }}
     </summary>
     <div>
-      <label class="label" for="e-how">How, a line a step</label>
+      <label class="label" for="e-how">{{ wording.howALine }}</label>
       <TypedField id="e-how" empty lines rows="4" :value="lines(drill.how)" @keep="drill.how = fromLines($event)" />
       <FieldError id="e-how-wrong" path="record.how" />
     </div>
     <div class="grid gap-2 sm:grid-cols-2">
-      <FormField id="e-self" v-model="drill.selfCheck" path="record.selfCheck" label="Check yourself" />
-      <FormField id="e-breath" v-model="drill.breath" path="record.breath" label="Breath" />
+      <FormField id="e-self" v-model="drill.selfCheck" path="record.selfCheck" :label="wording.checkYourself" />
+      <FormField id="e-breath" v-model="drill.breath" path="record.breath" :label="wording.breath" />
       <FormField
         id="e-minutes"
         v-model="drill.minutes"
         path="record.minutes"
-        label="Minutes"
+        :label="anywhere.minutes"
         type="number"
         step="0.5"
       />
       <PickOne
         id="e-phase"
-        label="Phase"
+        :label="wording.phase"
         :choices="PHASES.map((p) => ({ id: p, name: PHASE_WORDS[p] }))"
         :model-value="drill.phase"
         @update:model-value="drill.phase = $event as (typeof PHASES)[number]"
       />
       <div>
-        <label class="label" for="e-kit">Kit, with commas</label>
+        <label class="label" for="e-kit">{{ wording.kitWithCommas }}</label>
         <TypedField
           id="e-kit"
           empty
@@ -81,19 +83,19 @@ function setCause(id: CauseId, weight: string): void {
       </div>
       <PickOne
         id="e-plane"
-        label="Plane"
+        :label="wording.plane"
         :choices="PLANES.map((p) => ({ id: p, name: p }))"
         :model-value="drill.plane"
         @update:model-value="drill.plane = $event as (typeof PLANES)[number]"
       />
     </div>
     <fieldset>
-      <legend class="label">Positions it is for</legend>
+      <legend class="label">{{ wording.positionsItIsFor }}</legend>
       <ManyOf v-model="drill.families" :choices="catalog.families" />
       <FieldError id="e-families-wrong" path="record.families" />
     </fieldset>
     <fieldset>
-      <legend class="label">Causes it answers, how strongly</legend>
+      <legend class="label">{{ wording.causesItAnswers }}</legend>
       <div class="grid gap-x-4 sm:grid-cols-2">
         <RadioGroup
           v-for="c in CAUSE_IDS"
@@ -110,9 +112,9 @@ function setCause(id: CauseId, weight: string): void {
       </div>
     </fieldset>
     <fieldset>
-      <legend class="label">Not with these cautions</legend>
+      <legend class="label">{{ wording.notWithTheseCautions }}</legend>
       <ManyOf v-model="drill.excludedBy" :choices="CAUTION_IDS.map((id) => ({ id, name: cautionName(id) }))" />
     </fieldset>
   </component>
-  <p v-if="drill.copiedFrom" class="text-soft text-sm">Its figure is that of “{{ drillName(drill.copiedFrom) }}”.</p>
+  <p v-if="drill.copiedFrom" class="text-soft text-sm">{{ wording.itsFigure(drillName(drill.copiedFrom)) }}</p>
 </template>

@@ -5,29 +5,31 @@ import type { EntryRecord } from '../../../../core/formats/entries.js';
 import FieldError from '../../../components/FieldError.vue';
 import FormField from '../../../components/FormField.vue';
 import PickOne from '../../../components/PickOne.vue';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { faultFields as wording } from '../../../../words/pages/entries.js';
 
 const fault = defineModel<EntryRecord<'faults'>>({ required: true });
 </script>
 
 <template>
   <div class="grid gap-2 sm:grid-cols-2">
-    <FormField id="e-name" v-model="fault.name" path="record.name" label="Name" required />
-    <FormField id="e-pad" v-model="fault.pad" path="record.pad" label="On the pad" maxlength="22" required />
+    <FormField id="e-name" v-model="fault.name" path="record.name" :label="anywhere.name" required />
+    <FormField id="e-pad" v-model="fault.pad" path="record.pad" :label="wording.onThePad" maxlength="22" required />
   </div>
-  <FormField id="e-seen" v-model="fault.seen" path="record.seen" label="What is seen" :rows="2" />
-  <FormField id="e-risk" v-model="fault.risk" path="record.risk" label="Risk if trained" :rows="2" />
+  <FormField id="e-seen" v-model="fault.seen" path="record.seen" :label="wording.whatIsSeen" :rows="2" />
+  <FormField id="e-risk" v-model="fault.risk" path="record.risk" :label="wording.riskIfTrained" :rows="2" />
   <fieldset>
-    <legend class="label">Mend sequence</legend>
+    <legend class="label">{{ wording.mendSequence }}</legend>
     <div v-for="(m, i) in fault.mends" :key="i" class="mb-1 grid grid-cols-[8rem_1fr_auto] gap-2">
       <PickOne
         :id="`e-kind-${i}`"
-        :label="`Kind of step ${i + 1}`"
+        :label="wording.kindOfStep(i + 1)"
         quiet
         :choices="MEND_KINDS.map((k) => ({ id: k, name: k }))"
         :model-value="m.kind"
         @update:model-value="m.kind = $event as (typeof MEND_KINDS)[number]"
       />
-      <label class="sr-only" :for="`e-say-${i}`">Words of step {{ i + 1 }}</label>
+      <label class="sr-only" :for="`e-say-${i}`">{{ wording.wordsOfStep(i + 1) }}</label>
       <div>
         <input :id="`e-say-${i}`" v-model="m.say" class="field" :aria-describedby="`e-say-${i}-wrong`" />
         <FieldError :id="`e-say-${i}-wrong`" :path="`record.mends[${i}].say`" />
@@ -35,7 +37,7 @@ const fault = defineModel<EntryRecord<'faults'>>({ required: true });
       <button
         type="button"
         class="btn"
-        :aria-label="`Take step ${i + 1} away`"
+        :aria-label="wording.takeStepAway(i + 1)"
         @click="fault.mends = fault.mends.filter((_, k) => k !== i)"
       >
         ×
@@ -46,7 +48,7 @@ const fault = defineModel<EntryRecord<'faults'>>({ required: true });
       class="btn"
       @click="fault.mends = [...fault.mends, { kind: fault.mends.at(-1)?.kind ?? 'cue', say: '' }]"
     >
-      One more step
+      {{ wording.oneMoreStep }}
     </button>
   </fieldset>
 </template>

@@ -3,6 +3,7 @@
 import { axisReasons } from '../../../../core/catalog/axes.js';
 import type { Method } from '../../../../core/formats/catalog.js';
 import { plain as words } from '../../../../words/labels.js';
+import { methodEntry as wording } from '../../../../words/pages/entries.js';
 
 defineProps<{ method: Method }>();
 /** What a method's choice on an axis means, with a colon before it; '' where the axis has no reasons written. */
@@ -16,7 +17,7 @@ function why(axis: string, option: string): string {
 <template>
   <h2>{{ method.name }}</h2>
   <p>{{ method.summary }}</p>
-  <p class="text-soft figures">Holds up to {{ method.cap }} s, then harder instead of longer.</p>
+  <p class="text-soft figures">{{ wording.holdsUpToS(method.cap) }}</p>
   <dl class="mt-2 grid grid-cols-[auto_1fr] gap-x-6">
     <template v-for="(option, axis) in method.axes" :key="axis"
       ><dt class="text-soft">{{ axisReasons[axis]?.name ?? words(String(axis)) }}</dt>

@@ -6,6 +6,8 @@ import type { EntryRecord } from '../../../../core/formats/entries.js';
 import { plain as words } from '../../../../words/labels.js';
 import FormField from '../../../components/FormField.vue';
 import PickOne from '../../../components/PickOne.vue';
+import { anywhere } from '../../../../words/pages/anywhere.js';
+import { methodFields as wording } from '../../../../words/pages/entries.js';
 
 const method = defineModel<EntryRecord<'methods'>>({ required: true });
 const axes = computed(() => method.value.axes as Record<string, string>);
@@ -14,30 +16,30 @@ const AXES = Object.entries(methodSchema.shape.axes.shape).map(([key, schema]) =
   options: (schema as { options: string[] }).options,
 }));
 const AXIS_WORDS: Record<string, string> = {
-  spine: 'Spine target',
-  effort: 'Trunk effort',
-  floorBack: 'Low back on the floor',
-  breath: 'Breath',
-  bending: 'Repeated trunk bending',
-  curlPelvis: 'Pelvis in a curl',
-  lean: 'Lean in a plank',
-  blades: 'Shoulder blades',
-  head: 'Head',
-  hold: 'Hold strategy',
-  base: 'Base',
-  correcting: 'Correcting',
-  endOfSet: 'End of a set',
-  pelvisCue: 'Pelvis cue',
-  order: 'Reps or holds',
+  spine: wording.spineTarget,
+  effort: wording.trunkEffort,
+  floorBack: wording.lowBack,
+  breath: wording.breath,
+  bending: wording.repeatedTrunkBending,
+  curlPelvis: wording.pelvisInACurl,
+  lean: wording.leanInAPlank,
+  blades: wording.shoulderBlades,
+  head: wording.head,
+  hold: wording.holdStrategy,
+  base: wording.base,
+  correcting: wording.correcting,
+  endOfSet: wording.endOfASet,
+  pelvisCue: wording.pelvisCue,
+  order: wording.repsOrHolds,
 };
 </script>
 
 <template>
   <div class="grid gap-2 sm:grid-cols-[1fr_8rem]">
-    <FormField id="e-name" v-model="method.name" path="record.name" label="Name" required />
-    <FormField id="e-cap" v-model="method.cap" path="record.cap" label="Holds up to, s" type="number" />
+    <FormField id="e-name" v-model="method.name" path="record.name" :label="anywhere.name" required />
+    <FormField id="e-cap" v-model="method.cap" path="record.cap" :label="wording.holdsUpToS" type="number" />
   </div>
-  <FormField id="e-summary" v-model="method.summary" path="record.summary" label="In a sentence" :rows="2" />
+  <FormField id="e-summary" v-model="method.summary" path="record.summary" :label="wording.inASentence" :rows="2" />
   <div class="grid gap-2 sm:grid-cols-2">
     <PickOne
       v-for="a in AXES"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A chance, as so many of a hundred people. */
 import TypedField from '../../../components/TypedField.vue';
+import { ofHundred as wording } from '../../../../words/pages/entries.js';
 const chance = defineModel<number>({ required: true });
 defineProps<{ id: string; label: string; means: string }>();
 const asked = (text: string): void => {
@@ -11,7 +12,7 @@ const asked = (text: string): void => {
 
 <template>
   <div>
-    <label class="label" :for="id">{{ label }}, of 100</label>
+    <label class="label" :for="id">{{ wording.of(label) }}</label>
     <TypedField
       :id="id"
       type="number"

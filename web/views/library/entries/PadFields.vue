@@ -5,6 +5,7 @@ import type { EntryRecord } from '../../../../core/formats/entries.js';
 import UpDown from '../../../components/UpDown.vue';
 import { catalog } from '../../../data/catalogue.js';
 import { faultName } from '../../../data/names.js';
+import { padFields as wording } from '../../../../words/pages/entries.js';
 
 const pads = defineModel<EntryRecord<'pads'>>({ required: true });
 const behind = computed(() =>
@@ -23,8 +24,8 @@ function move(from: number, to: number): void {
 
 <template>
   <fieldset>
-    <legend class="label">Pads at once, likeliest first</legend>
-    <p class="text-soft text-sm">Faults that a person showed before still come first for them.</p>
+    <legend class="label">{{ wording.padsAtOnceLikeliest }}</legend>
+    <p class="text-soft text-sm">{{ wording.faultsThatAPerson }}</p>
     <ol class="divide-rule divide-y">
       <li v-for="(id, i) in pads.order" :key="id" class="flex items-center gap-1">
         <span class="figures text-soft w-6">{{ i + 1 }}</span>
@@ -33,16 +34,16 @@ function move(from: number, to: number): void {
         <button
           type="button"
           class="link min-h-[44px] text-sm"
-          :aria-label="`${faultName(id)} behind more`"
+          :aria-label="wording.behindMore(faultName(id))"
           @click="pads.order = pads.order.filter((x) => x !== id)"
         >
-          Behind more
+          {{ wording.behindMoreAlone }}
         </button>
       </li>
     </ol>
   </fieldset>
   <fieldset v-if="behind.length">
-    <legend class="label">Behind “more”</legend>
+    <legend class="label">{{ wording.behindMoreHeading }}</legend>
     <div class="flex flex-wrap gap-1">
       <button
         v-for="f in behind"
@@ -51,7 +52,7 @@ function move(from: number, to: number): void {
         class="btn text-sm"
         @click="pads.order = [...pads.order, f.id]"
       >
-        {{ f.name }}: show
+        {{ wording.show(f.name) }}
       </button>
     </div>
   </fieldset>
