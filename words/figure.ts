@@ -20,6 +20,7 @@ const KIT: Record<KitPiece['kind'], string> = {
   wedges: 'wedges',
   sliders: 'sliders',
   sheet: 'a sheet',
+  tape: 'a line of tape',
   band: 'a band',
   strap: 'a strap',
   loop: 'a band',

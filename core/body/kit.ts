@@ -37,6 +37,7 @@ const SIZE = {
   board: 0.04,
   boxHalf: 0.14,
   sheet: [0.2, 0.012],
+  tape: [0.05, 0.012],
   flat: { pad: [0.32, 0.04], towel: [0.24, 0.05], wedges: [0.2, 0.05], sliders: [0.2, 0.016] },
   arm: [0.26, 0.034, 0.022],
   hand: [0.05, 0.032],
@@ -119,6 +120,11 @@ function outlineOf(piece: KitPiece, figure: FigurePoints, top: number): Omit<Dra
     case 'sheet': {
       const [p, [length, width]] = [at(piece.at), SIZE.sheet];
       return line(strip(add(p, [0, -length / 2]), add(p, [0, length / 2]), width));
+    }
+    case 'tape': {
+      const [[x], [width, height]] = [at(piece.under), SIZE.tape];
+      const half = (piece.length ?? width) / 2;
+      return line(rectangle(x - half, x + half, 0, height));
     }
     case 'band':
     case 'strap': {

@@ -63,6 +63,8 @@ export const drillKit: Readonly<Record<string, KitPiece[]>> = {
   'flattening-breath': under('towel', 'lowback'),
   'seat-squeeze-plank': under('pad', 'knee'),
   'wall-plank': wallAhead,
+  'forearm-alignment': [{ kind: 'tape', under: 'elbow' }],
+  'feet-lines': [{ kind: 'tape', under: ['heel', 'toe', 0.5], length: 0.6 }],
   'stick-line': [{ kind: 'stick', from: ['hip', 'shoulder', 0.05], to: 'shoulder', off: 0.12 }],
   'slow-reach-heel': [{ kind: 'towel', under: { far: 'heel' } }],
   'dead-bug-ball': [{ kind: 'soft-ball', at: ['knee', 'fingertip', 0.5] }],

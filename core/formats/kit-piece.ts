@@ -38,6 +38,8 @@ export const kitPieceSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('long-roller'), from: spot, to: spot, bears }),
   z.strictObject({ kind: z.enum(['pad', 'towel', 'wedges', 'sliders']), under: spot }),
   z.strictObject({ kind: z.literal('sheet'), at: spot }),
+  /** A line of tape on the floor under a place: seen from its end, or so long where it runs with the body. */
+  z.strictObject({ kind: z.literal('tape'), under: spot, length: z.number().positive().max(4).optional() }),
   /** A band or a strap from a place, or from a point of the room, to a place. */
   z.strictObject({
     kind: z.enum(['band', 'strap']),

@@ -22,21 +22,33 @@ const found = computed(() => {
   const wanted = typed.value.trim().toLowerCase();
   return wanted ? props.choices.filter((c) => c.name.toLowerCase().includes(wanted)) : props.choices;
 });
-const nameOf = (id: unknown): string => props.choices.find((c) => c.id === id)?.name ?? '';
+/** From so many on only those in view are drawn: a slow phone draws hundreds for a second. */
+const LONG = 60;
+const long = computed(() => (props.choices.length >= LONG ? found.value.map((c) => c.id) : null));
+const byId = computed(() => new Map(props.choices.map((c) => [c.id, c])));
+const nameOf = (id: unknown): string => byId.value.get(String(id))?.name ?? '';
 </script>
 
 <template>
   <PickBox
     :id="id"
+    v-slot="{ option }"
     v-model:typed="typed"
     :model-value="modelValue"
     :label="label"
     :shown="nameOf"
     :placeholder="placeholder ?? label"
     :disabled="disabled"
+    :long="long"
     @update:model-value="(chosen) => $emit('update:modelValue', chosen)"
   >
-    <ComboboxOption v-for="c in found" :key="c.id" v-slot="{ active }" :value="c.id" as="template">
+    <ComboboxOption
+      v-for="c in long?.length ? [byId.get(option)!] : found"
+      :key="c.id"
+      v-slot="{ active }"
+      :value="c.id"
+      as="template"
+    >
       <li
         :data-id="c.id"
         class="flex min-h-[44px] cursor-pointer items-center gap-2 rounded px-2"

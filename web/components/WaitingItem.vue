@@ -93,8 +93,8 @@ async function mend(): Promise<void> {
       <button class="btn" :disabled="busy" @click="run(() => outbox.retry(item.key!))">{{ wording.sendItNow }}</button>
       <button class="btn" @click="saveFile('waiting.json', waitingFile([item]))">{{ wording.saveAsAFile }}</button>
       <button v-if="!letting" class="btn btn-quiet ml-auto" @click="letting = true">{{ anywhere.letItGo }}</button>
-      <span v-else class="ml-auto flex items-center gap-2">
-        {{ wording.itIsNowhereElse }}
+      <span v-else class="ml-auto flex items-center gap-2"
+        >{{ wording.itIsNowhereElse }}
         <button class="btn btn-stop" @click="run(() => outbox.drop(item.key!))">{{ anywhere.letItGo }}</button>
         <button class="btn" @click="letting = false">{{ anywhere.keepIt }}</button>
       </span>

@@ -83,9 +83,9 @@ watch(by, () => together.seek(by.value === 'break' ? 0 : together.from.value));
         />
         <figcaption class="figures mt-1 font-semibold">
           {{ of.title
-          }}<span v-if="breakOf(of) !== null" class="text-soft font-normal">
-            {{ wording.breaksAt(shortSeconds(breakOf(of)!)) }}</span
-          >
+          }}<span v-if="breakOf(of) !== null" class="text-soft font-normal">{{
+            wording.breaksAt(shortSeconds(breakOf(of)!))
+          }}</span>
         </figcaption>
       </figure>
     </div>

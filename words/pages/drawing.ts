@@ -27,7 +27,7 @@ export const playedTogether = {
   fromTheStart: 'From the start',
   atTheBreak: 'At the break',
   timeOfAll: 'Time of all',
-  breaksAt: (shortSeconds: string): string => `· breaks at ${shortSeconds}`,
+  breaksAt: (shortSeconds: string): string => ` · breaks at ${shortSeconds}`,
 };
 
 export const playerBar = {

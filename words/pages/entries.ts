@@ -139,7 +139,7 @@ export const padFields = {
 
 export const positionEntry = {
   lookedAtFromDefault: (views: string, name: string): string => `Looked at from: ${views}. Default method: ${name}.`,
-  base: '(base)',
+  base: ' (base)',
   faults: 'Faults:',
 };
 

@@ -19,7 +19,7 @@ export const lettersPage = {
 
 export const sendLetter = {
   send: 'Send',
-  writtenTo: (sent: string): string => `Written to ${sent}.`,
+  writtenTo: (sent: string): string => ` Written to ${sent}.`,
   readIt: 'Read it',
   for: (letter: string, name: string): string => `${letter} for ${name}`,
   to: 'To',

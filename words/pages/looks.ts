@@ -88,7 +88,7 @@ export const findingList = {
   isSlightClearGross: (name: string, measure: string, sidePart: string, limits: string): string =>
     `${name} ${measure}; ${sidePart} ${limits} is slight / clear / gross. The percentage is the chance that the true value lies beyond the limit named.`,
   driftsASecond: (name: string, perSecond: string, seconds: string): string =>
-    `${name} drifts ${perSecond} a second; it would have crossed its limit near ${seconds}.`,
+    `${name} drifts ${perSecond} a second; it would have crossed its limit near ${seconds}. `,
 };
 
 export const framesClip = {
@@ -129,8 +129,8 @@ export const framesPage = {
   inShort: 'In short',
   seconds: 'seconds',
   reps: 'reps',
-  clean: (repsPart: string): string => `clean ${repsPart}`,
-  of: (repsPart: string | number): string => `of ${repsPart}`,
+  clean: (repsPart: string): string => ` clean ${repsPart}`,
+  of: (repsPart: string | number): string => ` of ${repsPart}`,
   setByHand: 'Set by hand',
   at: (seconds: string): string => `at ${seconds}`,
 };
@@ -141,7 +141,7 @@ export const itemEditor = {
 
 export const lookHeader = {
   inAClass: 'in a class',
-  keptOnThisDevice: '· kept on this device, not yet sent',
+  keptOnThisDevice: ' · kept on this device, not yet sent',
   judgedBy: (name: string): string => `Judged by: ${name}`,
   judgedByLabel: 'Judged by:',
   saveThisLook: 'Save this look as a file',
@@ -173,7 +173,7 @@ export const markList = {
   oneEnd: 'One end',
   corner: 'Corner',
   whatWasMeasured: 'What was measured',
-  at: (seconds: string): string => `at ${seconds}`,
+  at: (seconds: string): string => ` at ${seconds}`,
   inThePlane: (countPart: string): string => `In the plane in which the body lies. ${countPart}`,
   theOtherEnd: 'the other end',
   theCornerThen: 'the corner, then the other end',

@@ -244,7 +244,7 @@ export const waitingItem = {
   compareBoth: 'Compare both',
   sendItNow: 'Send it now',
   saveAsAFile: 'Save as a file',
-  itIsNowhereElse: 'It is nowhere else. Really?',
+  itIsNowhereElse: ' It is nowhere else. Really?',
 };
 
 export const waitingPanel = {

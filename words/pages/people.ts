@@ -124,7 +124,7 @@ export const consentsPanel = {
   to: (day: string): string => ` to ${day}`,
   by: (givenBy: string, relationPart: string, day: string, untilPart: string): string =>
     `by ${givenBy}${relationPart}, ${day}${untilPart}`,
-  withdrawn: (day: string): string => `· withdrawn ${day}`,
+  withdrawn: (day: string): string => ` · withdrawn ${day}`,
   withdraw: 'Withdraw',
   touchCues: 'Touch cues are no longer offered.',
   allPicturesAndClips: 'All pictures and clips that no other permission covers are deleted for good; the numbers stay.',
@@ -337,7 +337,7 @@ export const seriesAsked = {
 
 export const setUpTrend = {
   setUpsOverTime: 'Set-ups over time',
-  since: (day: string): string => `since ${day}`,
+  since: (day: string): string => ` since ${day}`,
 };
 
 export const takeoverTrend = {

@@ -39,7 +39,7 @@ export const linksCard = {
   copied: 'Copied',
   notOpenedYet: 'not opened yet',
   opened: (dayTime: string): string => `opened ${dayTime}`,
-  until: (day: string, openedAtPart: string): string => `until ${day} · ${openedAtPart}`,
+  until: (day: string, openedAtPart: string): string => ` until ${day} · ${openedAtPart}`,
   takeBack: 'Take back',
 };
 
@@ -65,7 +65,7 @@ export const planPage = {
   chooseWho: 'Choose who',
   week: 'week ',
   doneOfSets: (done: number, planned: number, percent: string): string =>
-    `· done ${done} of ${planned} sets, ${percent}`,
+    ` · done ${done} of ${planned} sets, ${percent}`,
   fromTodaysPlaces: 'from today’s places',
   toward: (placeName: string): string => `toward ${placeName}`,
   aNewProgrammeNothing: 'A new programme. Nothing is kept yet.',
@@ -167,7 +167,7 @@ export const weekBoard = {
 export const weekLine = {
   week: 'Week',
   weekWithWeek: (week: number, spoken: string): string => `Week ${week}, ${spoken}`,
-  now: 'now',
+  now: ' now',
   ofTheEasierWeek: ', of the easier week six tenths of it',
   loadOfEachWeek: (somePart: string): string =>
     `Load of each week; the dashed line is a fifth over the last ordinary one${somePart}.`,

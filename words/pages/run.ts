@@ -49,7 +49,7 @@ export const hallScreen = {
     turnPart: string,
     openPart: string,
     steppedPart: string,
-  ): string => `· round ${round} of ${rounds}${sidePart}${turnPart}${openPart}${steppedPart}`,
+  ): string => ` · round ${round} of ${rounds}${sidePart}${turnPart}${openPart}${steppedPart}`,
   of: (n: number, ofText: number): string => `${n} of ${ofText}`,
   seconds: (seconds: number): string => `${seconds} seconds`,
   whoDoesWhat: 'Who does what',

@@ -23,7 +23,7 @@ export const soloLines = {
   nothingWasDueYet: 'Nothing was due yet.',
   clean: (shown: string, unit: string): string => `${shown} ${unit} clean`,
   on: (shown: string, format: string): string => `, ${shown} on ${format}`,
-  onWithFormat: (format: string, countPart: string): string => `on ${format}${countPart}`,
+  onWithFormat: (format: string, countPart: string): string => ` on ${format}${countPart}`,
 };
 
 export const soloPage = {
@@ -68,7 +68,7 @@ export const soloPage = {
 
 export const soloRun = {
   backToTheSheet: 'Back to the sheet',
-  setOf: (round: number, sets: number, sidePart: string): string => `· set ${round} of ${sets}${sidePart}`,
+  setOf: (round: number, sets: number, sidePart: string): string => ` · set ${round} of ${sets}${sidePart}`,
   seconds: (secondsShown: number): string => `${secondsShown} seconds`,
   of: (n: number, ofText: number): string => `${n} of ${ofText}`,
   theLastOne: 'The last one',

@@ -40,7 +40,7 @@ export const hallForm = {
   centimetresAndKilograms: 'Centimetres and kilograms',
   devicesMayKeepCopies: 'Devices may keep copies for reading without a network',
   peopleLaddersHistory:
-    'People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures.',
+    ' People, ladders, history and open drills, seven days at most; removed at signing out. Never pictures. ',
   kept: 'Kept.',
 };
 

@@ -179,7 +179,7 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Timer :size="20" aria-hidden="true" class="shrink-0" />
           <span
-            ><span class="max-sm:sr-only">{{ wording.watchA }} </span
+            ><span class="max-sm:sr-only">{{ wording.watchA }}</span
             ><span class="inline-block max-sm:first-letter:uppercase">{{ wording.hold }}</span></span
           >
         </button>
@@ -192,7 +192,7 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Camera :size="20" aria-hidden="true" class="shrink-0" />
           <span
-            ><span class="max-sm:sr-only">{{ wording.useA }} </span
+            ><span class="max-sm:sr-only">{{ wording.useA }}</span
             ><span class="inline-block max-sm:first-letter:uppercase">{{ wording.picture }}</span></span
           >
         </button>
@@ -205,7 +205,7 @@ const show = async (lookId: string): Promise<void> => {
         >
           <Film :size="20" aria-hidden="true" class="shrink-0" />
           <span
-            ><span class="max-sm:sr-only">{{ wording.useA }} </span
+            ><span class="max-sm:sr-only">{{ wording.useA }}</span
             ><span class="inline-block max-sm:first-letter:uppercase">{{ wording.clip }}</span></span
           >
         </button>

@@ -40,12 +40,12 @@ const isText = (is: string | null): string =>
 <template>
   <p class="figures mt-1">
     <b class="font-head text-5xl">{{ clean }}</b> <b class="text-xl">{{ wording.cleanReps }}</b>
-    <span class="text-soft"> {{ wording.of(counted.length) }}</span>
+    <span class="text-soft">{{ wording.of(counted.length) }}</span>
   </p>
   <p class="figures text-soft text-sm">
     {{ MOTION_NAMES[motion.of] ?? motion.of }} {{ range(motion) }}
-    <template v-if="motion.period !== null"> {{ wording.oneIn(shortSeconds(motion.period)) }}</template>
-    <template v-if="motion.unevenness !== null && motion.unevenness > 0.15"> {{ wording.unevenPace }}</template>
+    <template v-if="motion.period !== null">{{ wording.oneIn(shortSeconds(motion.period)) }}</template>
+    <template v-if="motion.unevenness !== null && motion.unevenness > 0.15">{{ wording.unevenPace }}</template>
   </p>
   <p v-if="tempo" class="text-sm">{{ tempo }}</p>
   <ol class="mt-1 space-y-1" :aria-label="anywhere.reps">

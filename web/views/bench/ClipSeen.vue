@@ -47,8 +47,9 @@ const drifts = computed(() => driftText(hold.value?.drift ?? []));
         <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">{{ wording.cleanSeconds }}</b>
       </p>
       <p class="figures text-soft">
-        <template v-if="range && range.high - range.low > 0.2"
-          >{{ wording.toByTheError(fixed(range.low), secondsText(range.high)) }} </template>{{
+        <template v-if="range && range.high - range.low > 0.2">{{
+          wording.toByTheError(fixed(range.low), secondsText(range.high))
+        }}</template>{{
           wording.of(secondsText(hold.total), hold.settled ? wording.settledAt(shortSeconds(hold.settled)) : '')
         }}
       </p>

@@ -70,7 +70,7 @@ async function add(): Promise<void> {
       </div>
       <p v-if="path.length === 0" class="font-semibold">{{ wording.everyGate }}</p>
       <p v-if="path[0]" class="figures text-sm">
-        <b>{{ wording.nextToWorkOn }} </b>
+        <b>{{ wording.nextToWorkOn }}</b>
         <RouterLink :to="benchAt(path[0])" class="link">{{ placeName(path[0].place) }}</RouterLink>,
         {{ path[0].weeks === null ? wording.tooFewSessions : weeksText(path[0].weeks)
         }}{{ path[0].askedBy ? wording.askedForBy(placeName(path[0].askedBy)) : '' }}.

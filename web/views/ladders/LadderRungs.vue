@@ -137,7 +137,7 @@ function key(event: KeyboardEvent): void {
                 ></span>
               </span>
               <span v-if="r.asks.length" class="block text-sm leading-tight">
-                <span class="text-soft">{{ wording.first }} </span><span
+                <span class="text-soft">{{ wording.first }}</span><span
                   v-for="a in r.asks"
                   :key="a.id"
                   class="border-sea mr-2 border-b-2 border-dashed"

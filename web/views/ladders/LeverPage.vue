@@ -169,15 +169,13 @@ const shown = (knob: Knob, value: number): string =>
           <template v-if="standing.load && own">{{
             wording.ofThisVersion((standing.load.value / Math.max(own.value, 1e-9)).toFixed(2))
           }}</template>
-          <template v-if="standing.load && reference">
-            {{
-              wording.of(
-                (standing.load.value / reference.value).toFixed(2),
-                familyName(standing.reference.family).toLowerCase(),
-                standing.reference.name.toLowerCase(),
-              )
-            }}</template
-          >
+          <template v-if="standing.load && reference">{{
+            wording.of(
+              (standing.load.value / reference.value).toFixed(2),
+              familyName(standing.reference.family).toLowerCase(),
+              standing.reference.name.toLowerCase(),
+            )
+          }}</template>
           <template v-if="standing.load && todayLoad && today">
             · <b>{{ wording.ofTodays((standing.load.value / todayLoad.value).toFixed(2), today.name) }}</b></template
           >

@@ -88,9 +88,9 @@ const decisions = computed(() =>
     <div>
       <p class="figures">
         <b class="text-2xl">{{ loadText(standing.load) }}</b>
-        <span v-if="against !== null && today && today.rung !== standing.rung">
-          {{ wording.ofTodays(against.toFixed(2), today.rung.name) }}</span
-        >
+        <span v-if="against !== null && today && today.rung !== standing.rung">{{
+          wording.ofTodays(against.toFixed(2), today.rung.name)
+        }}</span>
       </p>
       <p class="text-soft text-sm">
         {{
@@ -165,9 +165,9 @@ const decisions = computed(() =>
       </template>
       <template v-else>
         <p class="figures">
-          <template v-if="standing.status.passed">{{ wording.openAlready }} </template>
-          <template v-else>
-            {{ wording.evenChanceFrom }}
+          <template v-if="standing.status.passed">{{ wording.openAlready }}</template>
+          <template v-else
+            >{{ wording.evenChanceFrom }}
             <b>{{ foresight.forecast.at50 ? dayText(foresight.forecast.at50) : wording.beyondHalfAYear }}</b>{{
               wording.fourInFiveFrom
             }}

@@ -74,8 +74,8 @@ async function send(event: Event): Promise<void> {
 
 <template>
   <button class="btn" @click="begin"><Send :size="18" aria-hidden="true" /> {{ label ?? wording.send }}</button>
-  <span v-if="sent" role="status" class="text-soft self-center text-sm">
-    {{ wording.writtenTo(sent) }}
+  <span v-if="sent" role="status" class="text-soft self-center text-sm"
+    >{{ wording.writtenTo(sent) }}
     <RouterLink to="/letters" class="link inline-block min-h-[44px] content-center">{{ wording.readIt }}</RouterLink>
   </span>
   <ModalFrame

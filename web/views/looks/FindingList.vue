@@ -64,11 +64,9 @@ const findings = computed(() =>
       </li>
     </ol>
     <p v-if="detail.hold?.drift.some((d) => d.crossesAt !== null)" class="figures mt-2 text-sm">
-      <template v-for="d in detail.hold.drift.filter((x) => x.crossesAt !== null)" :key="d.measure"
-        >{{
-          wording.driftsASecond(measureDefinition(d.measure).name, d.perSecond.toFixed(2), secondsText(d.crossesAt!))
-        }}
-      </template>
+      <template v-for="d in detail.hold.drift.filter((x) => x.crossesAt !== null)" :key="d.measure">{{
+        wording.driftsASecond(measureDefinition(d.measure).name, d.perSecond.toFixed(2), secondsText(d.crossesAt!))
+      }}</template>
     </p>
   </section>
 </template>

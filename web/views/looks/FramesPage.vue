@@ -193,10 +193,10 @@ function drawnAt(t: number): Stroke[] {
             <b class="font-head text-4xl">{{
               detail.hold.reps ? detail.hold.reps.clean : detail.hold.clean.toFixed(1)
             }}</b>
-            <b> {{ wording.clean(detail.hold.reps ? wording.reps : wording.seconds) }}</b>
-            <span class="text-soft">
-              {{ wording.of(detail.hold.reps ? detail.hold.reps.done : secondsText(detail.hold.total)) }}</span
-            >
+            <b>{{ wording.clean(detail.hold.reps ? wording.reps : wording.seconds) }}</b>
+            <span class="text-soft">{{
+              wording.of(detail.hold.reps ? detail.hold.reps.done : secondsText(detail.hold.total))
+            }}</span>
           </p>
         </section>
         <section v-if="is.anchors.length" class="card" aria-labelledby="by-hand">

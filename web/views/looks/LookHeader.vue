@@ -33,7 +33,7 @@ const method = defineModel<string>('method', { required: true });
         {{ dayTimeText(look.startedAt) }} · {{ look.by
         }}<template v-if="look.runId">
           · <RouterLink :to="`/runs/${look.runId}/after`" class="link">{{ wording.inAClass }}</RouterLink></template
-        ><template v-if="waiting"> {{ wording.keptOnThisDevice }}</template>
+        ><template v-if="waiting">{{ wording.keptOnThisDevice }}</template>
       </p>
     </div>
     <div class="ml-auto flex flex-wrap items-center gap-2">

@@ -83,7 +83,7 @@ const says = computed(() => {
       <li v-for="m in marks.all.value" :key="m.id" class="flex items-center gap-1">
         <button class="figures min-h-[44px] flex-1 text-left" @click="$emit('seek', m.t)">
           <b>{{ freeText(m.read) }}</b>
-          <span class="text-soft"> {{ wording.at(secondsText(m.t)) }}</span>
+          <span class="text-soft">{{ wording.at(secondsText(m.t)) }}</span>
         </button>
         <button class="btn btn-quiet !px-2" :aria-label="anywhere.takeItAway" @click="marks.remove(m.id)">
           <Trash2 :size="18" aria-hidden="true" />

@@ -109,7 +109,7 @@ async function withdraw(consent: Consent): Promise<void> {
             c.until ? wording.to(dayText(c.until)) : '',
           )
         }}<template v-if="c.purpose">: {{ c.purpose }}</template>
-        <span v-if="c.withdrawnOn"> {{ wording.withdrawn(dayText(c.withdrawnOn)) }}</span>
+        <span v-if="c.withdrawnOn">{{ wording.withdrawn(dayText(c.withdrawnOn)) }}</span>
         <template v-else-if="session.isCoach">
           <button v-if="confirming !== c.id" class="link block min-h-[44px]" @click="confirming = c.id">
             {{ wording.withdraw }}

@@ -47,7 +47,7 @@ const trends = computed((): Trend[] => {
         <template v-for="(p, i) in t.points.slice(-TOLD)" :key="p.day + i"
           >{{ i > 0 ? ' → ' : '' }}<b :title="dayText(p.day)">{{ settingText(t.knob, p.value) }}</b></template
         >
-        <span class="text-soft"> {{ wording.since(dayText(t.points.slice(-TOLD)[0]!.day)) }}</span>
+        <span class="text-soft">{{ wording.since(dayText(t.points.slice(-TOLD)[0]!.day)) }}</span>
       </li>
     </ul>
   </section>

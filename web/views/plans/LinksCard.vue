@@ -84,8 +84,8 @@ const shut = (link: ProgrammeLink): Promise<boolean> =>
     <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
     <ul class="divide-rule mt-2 divide-y">
       <li v-for="l in open" :key="l.id" class="flex flex-wrap items-center gap-2 py-1">
-        <span class="min-w-40 flex-1 text-sm">
-          {{
+        <span class="min-w-40 flex-1 text-sm"
+          >{{
             wording.until(dayText(l.until), l.openedAt ? wording.opened(dayTimeText(l.openedAt)) : wording.notOpenedYet)
           }}
         </span>

@@ -168,8 +168,8 @@ const print = (): void => window.print();
         <p class="text-soft figures first-letter:uppercase">
           <template v-if="stored">
             {{ now === null ? '' : wording.week }}{{ weekOfText({ ...settings, endedOn: stored.endedOn }, today()) }}
-            <template v-if="stored.adherence.share !== null">
-              {{
+            <template v-if="stored.adherence.share !== null"
+              >{{
                 wording.doneOfSets(stored.adherence.done, stored.adherence.planned, percentText(stored.adherence.share))
               }}
             </template>

@@ -52,7 +52,7 @@ function spoken(i: number): string {
             ></span>
           </span>
           <span class="figures block text-center" :class="{ 'font-bold': checked }">
-            {{ w.week }}<span v-if="w.week === now" class="text-soft text-sm"> {{ wording.now }}</span>
+            {{ w.week }}<span v-if="w.week === now" class="text-soft text-sm">{{ wording.now }}</span>
           </span>
         </span>
       </RadioGroupOption>

@@ -38,14 +38,12 @@ const shown = (n: number): string => String(Math.round(10 * n) / 10);
       <li v-for="l in lines" :key="l.place" class="py-2">
         <p>
           {{ l.name }}: <b class="figures">{{ wording.clean(shown(l.last.clean), UNIT[l.unit]) }}</b>
-          <span class="text-soft figures">
-            {{
-              wording.onWithFormat(
-                format(parseISO(l.last.day), 'd MMM'),
-                l.days.length > 1 ? wording.on(shown(l.first.clean), format(parseISO(l.first.day), 'd MMM')) : '',
-              )
-            }}</span
-          >
+          <span class="text-soft figures">{{
+            wording.onWithFormat(
+              format(parseISO(l.last.day), 'd MMM'),
+              l.days.length > 1 ? wording.on(shown(l.first.clean), format(parseISO(l.first.day), 'd MMM')) : '',
+            )
+          }}</span>
         </p>
         <svg
           v-if="l.points.length > 1"

@@ -199,9 +199,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     <template v-if="!clock.over">
       <p class="text-center text-xl font-semibold" role="status">
         {{ doing
-        }}<template v-if="part && part.round > 0">
-          {{ wording.setOf(part.round, item.sets, part.side ? `, ${SIDES[part.side]}` : '') }}</template
-        >
+        }}<template v-if="part && part.round > 0">{{
+          wording.setOf(part.round, item.sets, part.side ? `, ${SIDES[part.side]}` : '')
+        }}</template>
       </p>
       <p
         role="timer"

@@ -100,9 +100,7 @@ async function save(event: Event): Promise<void> {
     </div>
     <OnOff v-if="!short" v-model="chosen.offlineCopies">
       <span class="font-semibold">{{ wording.devicesMayKeepCopies }}</span>
-      <span class="text-soft block text-sm">
-        {{ wording.peopleLaddersHistory }}
-      </span>
+      <span class="text-soft block text-sm">{{ wording.peopleLaddersHistory }}</span>
     </OnOff>
     <p v-if="error" role="alert" class="note lg:col-span-2">{{ error }}</p>
     <div class="flex items-center gap-3 lg:col-span-2">

@@ -85,18 +85,16 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
       <div class="min-w-0 flex-1">
         <h1 class="hall-move">{{ block ? moveName(catalog, block.move) : run.name }}</h1>
         <p class="hall-text figures">
-          <b>{{ doing }}</b><template v-if="block && at && !clock.over">
-            {{
-              wording.roundOf(
-                at.round,
-                block.rounds,
-                at.side ? `, ${SIDE_NAMES[at.side]}` : '',
-                turn ? `, ${TURN_NAMES[turn]}` : '',
-                open ? wording.untilTheShapeGoes : '',
-                stepped ? wording.easierVersionNow : '',
-              )
-            }}</template
-          >
+          <b>{{ doing }}</b><template v-if="block && at && !clock.over">{{
+            wording.roundOf(
+              at.round,
+              block.rounds,
+              at.side ? `, ${SIDE_NAMES[at.side]}` : '',
+              turn ? `, ${TURN_NAMES[turn]}` : '',
+              open ? wording.untilTheShapeGoes : '',
+              stepped ? wording.easierVersionNow : '',
+            )
+          }}</template>
         </p>
       </div>
       <p v-if="pacing" class="hall-pace shrink-0 text-right" aria-hidden="true">

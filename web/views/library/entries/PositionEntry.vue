@@ -31,7 +31,7 @@ const body = bodyOf();
     <figure v-for="r in rungsOf(catalog, family.id)" :key="r.id" class="border-rule rounded-lg border p-2">
       <div class="h-28"><FigureView :pose="r.pose" :body="body" :label="`${family.name}, ${r.name}`" /></div>
       <figcaption>
-        <b>{{ r.name }}</b><template v-if="r.id === rungOf(catalog, family.id).id"> {{ wording.base }}</template>
+        <b>{{ r.name }}</b><template v-if="r.id === rungOf(catalog, family.id).id">{{ wording.base }}</template>
         <span class="text-soft block text-sm">{{ r.how }}</span>
       </figcaption>
     </figure>
