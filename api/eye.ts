@@ -110,15 +110,18 @@ export const roundInputSchema = z.strictObject({ answered: answeredSchema });
 export const playedSchema = z.object({ line: roundLineSchema, own: ownEyeSchema });
 export type Played = z.infer<typeof playedSchema>;
 
-/** A stored picture without what was seen in it. */
+/** A stored picture, or a stored clip of a hold, without what was seen in it. */
 export const blindSchema = z.object({
   lookId: idSchema,
   personId: idSchema,
   person: z.string(),
   day: daySchema,
-  mediaId: idSchema,
+  /** The picture; null where a clip is to be judged. */
+  mediaId: idSchema.nullable(),
+  /** The clip; null where a picture is to be judged. */
+  clipId: idSchema.nullable(),
   by: z.string(),
-  /** Position, version, view and set-up; no points, no taps, no answers. */
+  /** Position, version, view, set-up and target; no points, no taps, no answers. */
   observation: recordSchema,
 });
 export type Blind = z.infer<typeof blindSchema>;

@@ -9,7 +9,7 @@ import { judge } from '../evaluate/judge.js';
 import { see } from '../evaluate/see.js';
 import { pictureOf, truthOfHold } from './deal.js';
 import { eyeFrom, lineOfRound, scoreRound, SPEAK, type Round } from './rounds.js';
-import { agreementOf, saidInRound, saidOf } from './two-eyes.js';
+import { agreementOf, isWatched, namedIn, saidInRound, saidOf } from './two-eyes.js';
 
 const athlete = { stature: 1.72, mass: 70, sex: 'unspecified' as const };
 const hold = (fault: string | null): HoldItem => ({
@@ -152,6 +152,16 @@ describe('two eyes', () => {
     expect(things).toBe(3);
     expect(by).toEqual([expect.objectContaining({ fault: 'hip-sag', named: 3 })]);
     expect(limits).toEqual([expect.objectContaining({ measure: 'clean', mean: expect.closeTo(1, 6) })]);
+  });
+  test('where one tapped what the other measured, named or not is compared, and clean seconds', () => {
+    const measured = { faults: { 'hip-sag': 3, 'chin-poke': 0 }, values: { 'hip-line': 12, clean: 20 } };
+    const tapped = { faults: { 'hip-sag': 1, 'chin-poke': 0 }, values: { clean: 21 } };
+    expect(namedIn(measured)).toEqual({ faults: { 'hip-sag': 1, 'chin-poke': 0 }, values: { clean: 20 } });
+    expect(namedIn({ faults: {}, values: { 'hip-line': 12 } })).toEqual({ faults: {}, values: {} });
+    const pairs = (a: typeof tapped) => Array.from({ length: 3 }, () => [a, tapped] as const);
+    expect(agreementOf(pairs(namedIn(measured) as typeof tapped)).all.kappa).toBe(1);
+    expect(agreementOf(pairs(measured)).all.kappa).toBeLessThan(1);
+    expect([isWatched({ frames: [] }), isWatched({ frames: [{ t: 0, points: {} }] })]).toEqual([true, false]);
   });
   test('one round played by two: as one where both tap the same, apart where one sees what the other does not', () => {
     const a = saidInRound(scoreRound(holds, tapped(0.4), catalog, nobody()));

@@ -4,6 +4,7 @@ import type { Judged } from '../evaluate/judge.js';
 import { isStated } from '../formats/catalog.js';
 import { limitsOfAgreement, weightedKappa, type Kappa, type Limits, type Pair } from './agreement.js';
 import type { Scored } from '../formats/eye.js';
+import type { Observation } from '../formats/observation.js';
 
 /** What one eye's record of a thing says: a grade for each fault that the position can have, and its measures. */
 export interface Said {
@@ -29,6 +30,14 @@ export function saidOf(judged: Pick<Judged, 'findings' | 'measures' | 'hold'>, f
     },
   };
 }
+
+/** A record that was watched and tapped: nothing in it was measured. */
+export const isWatched = ({ frames }: Pick<Observation, 'frames'>): boolean => frames.length === 0;
+/** Where one eye tapped what the other measured, named or not is all that both can say: a tap has no degrees. Clean seconds stay. */
+export const namedIn = ({ faults, values }: Said): Said => ({
+  faults: Object.fromEntries(Object.entries(faults).map(([fault, grade]) => [fault, Math.min(1, grade)])),
+  values: values['clean'] === undefined ? {} : { clean: values['clean'] },
+});
 
 /** What a round says of each of its items: named or not, and clean seconds. A tap has no severity of its own: named counts as one grade. */
 export function saidInRound(scored: Scored): Said[] {

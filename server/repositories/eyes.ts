@@ -56,8 +56,8 @@ const second = (row: z.infer<typeof secondRow>): StoredSecond => ({
 
 /** Lines of one's own progress that are shown. */
 const SHOWN = 60;
-/** Rounds of colleagues that are offered to be played after them, and pictures to be judged blind. */
-const OFFERED = { rounds: 6, pictures: 12 } as const;
+/** Rounds of colleagues that are offered to be played after them, and pictures and clips to be judged blind. */
+const OFFERED = { rounds: 6, blind: 12 } as const;
 /** Newest things that an agreement is worked out from. */
 const COMPARED = 200;
 
@@ -244,20 +244,25 @@ export function eyesIn(db: Knex) {
         .select('second_looks.*', 'accounts.name as by');
       return parseRows('second_looks', secondRow, rows).map(second);
     },
-    /** Looks with a stored picture that others made and this account has not judged, newest first. */
+    /** Looks with a stored picture or clip that others made and this account has not judged, newest first. */
     async unseen(accountId: string): Promise<string[]> {
       const rows = await db('observations')
-        .whereNotNull('media_id')
+        .where(
+          (either) =>
+            void either
+              .whereNotNull('media_id')
+              .orWhereExists(db('clips').whereRaw('clips.look_id = observations.id').whereNotNull('arrived_at')),
+        )
         .whereNull('deleted_at')
         .whereNot('made_by', accountId)
         .whereNotIn('id', db('second_looks').where('made_by', accountId).select('look_id'))
         .orderBy('started_at', 'desc')
-        // Some may be of people whom the account does not see, or who allow no pictures any more.
-        .limit(5 * OFFERED.pictures)
+        // Some may be of people whom the account does not see, or who allow none any more.
+        .limit(5 * OFFERED.blind)
         .select('id');
       return parseRows('observations', z.object({ id: z.string() }), rows).map((r) => r.id);
     },
-    offered: OFFERED.pictures,
+    offered: OFFERED.blind,
     /** Pairs of watched holds of one person at one version that two accounts began within seconds of one another. */
     async sideBySide(within: number): Promise<{ first: string; second: string }[]> {
       const rows = await db('observations as one')

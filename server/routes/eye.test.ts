@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
-import type { Deal, OwnEye, Played, Practice, Second, StudioEyes } from '../../api/eye.js';
+import type { Blind, Deal, OwnEye, Played, Practice, Second, StudioEyes } from '../../api/eye.js';
 import { CSRF_HEADER } from '../../api/common.js';
 import type { Look } from '../../api/observations.js';
 import { catalog } from '../../core/catalog/shipped.js';
@@ -63,6 +63,26 @@ async function picturedLook(by: Client, personId: string): Promise<string> {
   const input = { id: randomUUID(), startedAt: NOW, observation: placed(), mediaId: (media.body as { id: string }).id };
   await by.send('post', `/people/${personId}/looks`, input);
   return input.id;
+}
+/** A watched hold with a clip that may be kept. */
+async function filmedLook(by: Client, personId: string, change: object = {}): Promise<{ look: string; clip: string }> {
+  await owner.send('post', `/people/${personId}/consents`, {
+    ...{ kind: 'pictures', givenBy: 'M', relation: 'self', from: DAY },
+    clips: true,
+  });
+  const [look, clip] = [randomUUID(), randomUUID()];
+  await by.send('post', `/people/${personId}/looks`, { id: look, startedAt: NOW, observation: watchedPlank(change) });
+  const bytes = Buffer.concat([Buffer.from('0000001866747970', 'hex'), Buffer.alloc(500, 7)]);
+  await by.send('post', `/people/${personId}/clips`, {
+    ...{ id: clip, name: 'plank.mp4', type: 'video/mp4', bytes: bytes.length },
+    lookId: look,
+  });
+  await by.agent
+    .put(`/api/clips/${clip}/content`)
+    .set(CSRF_HEADER, by.token)
+    .type('application/octet-stream')
+    .send(bytes);
+  return { look, clip };
 }
 const placed = (hip = 440) =>
   placedPlank({
@@ -212,6 +232,40 @@ describe('two eyes', () => {
     await owner.send('post', `/people/${who}/consents/${consents[0]!.id}/withdraw`);
     expect((await set(coach, placed())).status).toBe(409);
     expect((await coach.get('/eye/blind')).body).toEqual([]);
+  });
+  test('a clip is watched blind: target and set-up are told, no tap is; both say named or not, and clean seconds', async () => {
+    const who = await person(owner);
+    const { look, clip } = await filmedLook(owner, who, {
+      events: [{ t: 21, fault: 'hip-sag', state: 'on' }],
+      target: 40,
+    });
+    const [line, ...more] = (await coach.get('/eye/blind')).body as Blind[];
+    expect(more).toEqual([]);
+    expect(line).toMatchObject({ lookId: look, clipId: clip, mediaId: null });
+    expect(line!.observation).toMatchObject({ target: 40, frames: [] });
+    expect(line!.observation).not.toHaveProperty('events');
+    expect(line!.observation).not.toHaveProperty('ended');
+    const set = (change: object) => coach.send('put', `/looks/${look}/second`, { observation: watchedPlank(change) });
+    const ended = { t: 30, reason: 'coach' };
+    const unended = await set({ ended: undefined, events: [{ t: 3, fault: 'hip-sag', state: 'on' }] });
+    expect([unended.status, unended.body.problems[0].path]).toEqual([422, 'observation.ended']);
+    expect((await coach.send('put', `/looks/${look}/second`, { observation: placed() })).status).toBe(422);
+    expect((await set({ events: [{ t: 22, fault: 'hip-sag', state: 'on' }], ended })).status).toBe(200);
+    expect((await coach.get('/eye/blind')).body).toEqual([]);
+    const { pairs } = (await owner.get('/studio/eyes')).body as StudioEyes;
+    const { agreement } = pairs.find((p) => [p.a, p.b].includes(coach.account!.name))!;
+    expect(agreement.faults.map((f) => f.fault)).toContain('hip-sag');
+    const { consents } = (await owner.get(`/people/${who}`)).body as { consents: { id: string }[] };
+    await owner.send('post', `/people/${who}/consents/${consents[0]!.id}/withdraw`);
+    expect((await set({ ended })).status).toBe(409);
+  });
+  test('of a set of reps the clip is not offered: it is judged by its picture or not at all', async () => {
+    const { look } = await filmedLook(owner, await person(owner), {
+      reps: [{ t: 2, clean: true }],
+      targetReps: 5,
+    });
+    expect((await coach.get('/eye/blind')).body).toEqual([]);
+    expect((await coach.get(`/looks/${look}/blind`)).status).toBe(409);
   });
   test('a colleague’s round is played after them on the same deal, and offered no more once it was', async () => {
     const deal = await dealTo(owner);

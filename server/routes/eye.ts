@@ -1,4 +1,4 @@
-/** A coach's own eye: rounds of practice, pictures judged blind, and where the eyes of a studio differ. */
+/** A coach's own eye: rounds of practice, pictures and clips judged blind, and where the eyes of a studio differ. */
 import { setImmediate as turn } from 'node:timers/promises';
 import type { Account } from '../../api/accounts.js';
 import type { Blind, Deal, OwnEye, Second, StudioEyes } from '../../api/eye.js';
@@ -9,7 +9,7 @@ import { see } from '../../core/evaluate/see.js';
 import { deal, type Practisable } from '../../core/eye/deal.js';
 import type { Eye } from '../../core/eye/eye.js';
 import { eyeFrom, lineOfRound, type EyeSummary } from '../../core/eye/rounds.js';
-import { agreementOf, saidInRound, saidOf, type Said } from '../../core/eye/two-eyes.js';
+import { agreementOf, isWatched, namedIn, saidInRound, saidOf, type Said } from '../../core/eye/two-eyes.js';
 import { InputError } from '../../core/formats/problems.js';
 import type { Observation } from '../../core/formats/observation.js';
 import { nobody, type Circumstance } from '../../core/person/circumstance.js';
@@ -35,6 +35,9 @@ type Names =
 
 /** Two watched holds that began within so many seconds of one another were one hold, watched by two. */
 const TOGETHER = 20;
+
+/** Whether a record is of seconds held, not of reps. */
+const isTimed = ({ reps, targetReps }: Observation): boolean => reps === undefined && targetReps === undefined;
 
 const share = ({ hits, of }: { hits: number; of: number }): number | null => (of > 0 ? hits / of : null);
 const medianOf = (list: readonly (number | null)[]): number | null => {
@@ -90,27 +93,42 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
   }
 
   /** A look that this account may judge blind. @throws 404 where it may not see it, 409 where there is nothing to judge */
-  async function lookFor(account: Account, id: string): Promise<Look & { mediaId: string }> {
+  async function lookFor(account: Account, id: string): Promise<Look> {
     const look = await looks.find(id);
     if (!look || !(await people.maySee(account, look.personId))) throw notFound('This look');
     if (look.madeBy === account.id)
       throw new HttpProblem(409, 'This look is your own', 'A second eye is somebody else’s.');
-    if (!look.mediaId || !(await people.allowsPictures(look.personId, await circumstances.today())))
-      throw new HttpProblem(409, 'There is no picture to judge', 'A second eye needs a stored picture.');
-    return { ...look, mediaId: look.mediaId };
+    const day = await circumstances.today();
+    // A clip is watched as the hold was; reps are counted by who sees them all, so a set of reps is judged by its picture alone.
+    const clipId = isTimed(look.observation) && (await people.allowsClips(look.personId, day)) ? look.clipId : null;
+    const mediaId = clipId === null && (await people.allowsPictures(look.personId, day)) ? look.mediaId : null;
+    if (clipId === null && mediaId === null)
+      throw new HttpProblem(
+        409,
+        'There is nothing to judge',
+        'A second eye needs a stored picture, or a clip of a hold.',
+      );
+    return { ...look, clipId, mediaId };
   }
   /** What is there to be judged, without anything that was seen in it. */
-  async function blindOf(account: Account, look: Look & { mediaId: string }): Promise<Blind> {
+  async function blindOf(account: Account, look: Look): Promise<Blind> {
     const person = await people.find(account, look.personId, await circumstances.today());
-    const { format, version, position, rung, view, method, athlete, picture, camera, setup, side } = look.observation;
+    const { format, version, position, rung, view, method, athlete, camera, setup, side } = look.observation;
+    const { picture, target } = look.observation;
     return {
       lookId: look.id,
       personId: look.personId,
       person: person?.name ?? '',
       day: look.day,
       mediaId: look.mediaId,
+      clipId: look.clipId,
       by: look.by,
-      observation: { format, version, position, rung, view, method, athlete, picture, camera, setup, side, frames: [] },
+      observation: {
+        ...{ format, version, position, rung, view, method, athlete, camera, setup, side },
+        // Points are px of the picture; taps need none.
+        ...(look.clipId === null ? { picture } : { target }),
+        frames: [],
+      },
     };
   }
   const secondOf = async ({ by, madeBy, day, observation }: StoredSecond): Promise<Second> => ({
@@ -156,7 +174,11 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
       const look = await looks.find(second.lookId);
       const eye = (await eyes.of(second.madeBy))?.eye ?? null;
       if (look)
-        tried(() => add(look.madeBy, second.madeBy, said(look.observation, look.eye), said(second.observation, eye)));
+        tried(() => {
+          const both = [said(look.observation, look.eye), said(second.observation, eye)] as const;
+          const [a, b] = isWatched(second.observation) ? [namedIn(both[0]), namedIn(both[1])] : both;
+          add(look.madeBy, second.madeBy, a, b);
+        });
       await turn();
     }
     for (const { first, second } of await eyes.sideBySide(TOGETHER)) {
@@ -232,8 +254,12 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
       const other = (['position', 'rung', 'view'] as const).filter((key) => observation[key] !== first[key]);
       if (other.length > 0)
         throw invalid(other.map((key) => ({ path: `observation.${key}`, message: `is not that of the look` })));
-      if (observation.frames.length !== 1)
+      if (look.clipId === null && observation.frames.length !== 1)
         throw invalid([{ path: 'observation.frames', message: 'must be the one frame of the picture' }]);
+      if (look.clipId !== null && (observation.frames.length > 0 || !observation.ended))
+        throw invalid([
+          { path: 'observation.ended', message: 'must say when the hold ended, and there are no frames' },
+        ]);
       resolveObservation(observation, (await studio.now()).catalog);
       await eyes.setSecond(look.id, account.id, observation, await circumstances.today(), circumstances.now());
       return secondsOf(look.id);

@@ -6,7 +6,7 @@ import type { Look } from '../../api/observations.js';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { pass } from '../../tools/page-clock.js';
 import { axeFinds, layoutTroubles } from './layout.js';
-import { choose, newPerson, pickPerson, press, sees, seesNot, settled, shown, slide } from './steps.js';
+import { asOwner, choose, newPerson, pickPerson, press, sees, seesNot, settled, shown, slide } from './steps.js';
 
 let hall: Hall;
 beforeAll(async () => {
@@ -188,6 +188,31 @@ describe('a clip on the bench', () => {
     }
     await page.reload();
     await sees(page, /\d cm ± \d/);
+    // A colleague watches it blind: nothing that was seen is told before both stand side by side.
+    const look = new URL(page.url()).pathname.split('/')[2]!;
+    const owner = await asOwner(hall);
+    await owner.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+    await owner.goto(`${hall.url}/eye`);
+    await owner.locator(`a[href="/eye/blind/${look}"]`).click();
+    await sees(owner, 'Watch it once, as on the floor');
+    await seesNot(owner, /clean seconds|° ±/);
+    expect(await layoutTroubles(owner)).toEqual([]);
+    await press(owner, 'Start');
+    await owner.waitForFunction(() => document.querySelector('video')!.currentTime > 0.8);
+    await press(owner, 'Hips sag');
+    await sees(owner, 'What you tapped');
+    await sees(owner, /Hips sag at \d\.\d s/);
+    // The battery was flat: what was tapped is here again.
+    await owner.waitForSelector('[data-draft="kept"]');
+    await owner.reload();
+    await sees(owner, /Your draft of/);
+    await sees(owner, /Hips sag at \d\.\d s/);
+    expect(await layoutTroubles(owner)).toEqual([]);
+    expect(await axeFinds(owner)).toEqual([]);
+    await press(owner, 'Keep it and compare');
+    await sees(owner, 'watched the same clip blind');
+    await sees(owner, /Hips sag\s+\S+\s+seen/);
+    await sees(owner, /Clean seconds\s+\d\.\d s\s+\d\.\d s\s+(agree|differ)/);
     await press(page, 'Delete the clip');
     await press(page, 'Delete it');
     await sees(page, 'The points are here, the clip is not');

@@ -103,21 +103,9 @@ export async function choicesOf(page: Page, selector: string): Promise<string[]>
   await page.waitForFunction(() => document.querySelector('[role="listbox"]') === null);
   return ids;
 }
-/** Scrolls an open list, of which only what is in view may be drawn, until a choice is there. */
-async function bringIn(page: Page, option: string): Promise<void> {
-  await page.waitForSelector('[role="option"]');
-  for (let more = true; more && !(await page.$(option)); )
-    more = await page.$eval('[role="listbox"]', async (list) => {
-      const before = list.scrollTop;
-      list.scrollTop += list.clientHeight;
-      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
-      return list.scrollTop > before;
-    });
-}
 /** Opens a list of choices and takes the one that fits. */
 async function take(page: Page, selector: string, option: string): Promise<void> {
   await unfold(page, selector);
-  await bringIn(page, option);
   await page.locator(option).click();
   await page.waitForFunction(() => document.querySelector('[role="listbox"]') === null);
 }

@@ -12,8 +12,6 @@ defineProps<{
   shown: (id: unknown) => string;
   placeholder?: string;
   disabled?: boolean;
-  /** What is found, where that is so long that only what is in view is drawn: the slot then draws the one that it is given. */
-  long?: readonly string[] | null;
 }>();
 const typed = defineModel<string>('typed', { required: true });
 const emit = defineEmits<{ 'update:modelValue': [id: string] }>();
@@ -24,14 +22,7 @@ function choose(id: string): void {
 </script>
 
 <template>
-  <Combobox
-    :model-value="modelValue"
-    :disabled="disabled"
-    :virtual="long?.length ? { options: [...long] } : null"
-    as="div"
-    class="relative"
-    @update:model-value="choose"
-  >
+  <Combobox :model-value="modelValue" :disabled="disabled" as="div" class="relative" @update:model-value="choose">
     <label class="sr-only" :for="id">{{ label }}</label>
     <ComboboxInput
       :id="id"
@@ -49,10 +40,9 @@ function choose(id: string): void {
       <ChevronsUpDown :size="18" aria-hidden="true" />
     </ComboboxButton>
     <ComboboxOptions
-      v-slot="{ option }"
       class="card absolute z-40 mt-1 max-h-80 w-full min-w-56 overflow-y-auto !p-1 shadow-lg focus:outline-none"
     >
-      <slot :option="String(option)"></slot>
+      <slot></slot>
     </ComboboxOptions>
   </Combobox>
 </template>

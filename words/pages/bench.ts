@@ -146,6 +146,8 @@ export const faultPads = {
   key: (i: number): string => `key ${i}`,
   isMended: (name: string): string => `${name} is mended`,
   broken: (broken: number): string => `${broken} broken`,
+  on: 'clear ●●',
+  gross: 'gross ●●●',
 };
 
 export const holdRunner = {

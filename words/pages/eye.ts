@@ -1,5 +1,22 @@
 /** What the practice of a coach’s own eye says. */
 
+export const blindHold = {
+  theClip: 'The clip',
+  clock: 'Clock',
+  theClipPlays: 'The clip plays.',
+  theClipCannot: 'The clip cannot be played on this device.',
+  theHoldEnds: 'It ends',
+  tapWhatGoes: (by: string): string =>
+    `Watch it once, as on the floor: tap what goes, when it goes; sometimes nothing goes. What ${by} saw is shown when yours is kept.`,
+  whatYouTapped: 'What you tapped',
+  nothingTapped: (seconds: string): string => `Nothing went in ${seconds}.`,
+  at: (fault: string, seconds: string): string => `${fault} at ${seconds}`,
+  mendedAt: (fault: string, seconds: string): string => `${fault} mended at ${seconds}`,
+  endsAt: (seconds: string): string => `Ends at ${seconds}`,
+  keepItAndCompare: 'Keep it and compare',
+  watchItAgain: 'Watch it again, taps anew',
+};
+
 export const blindPage = {
   aSecondEye: 'A second eye',
   backToYourEye: 'Back to your eye',
@@ -44,12 +61,14 @@ export const eyePage = {
   twoEyes: 'Two eyes',
   judgeWhatAColleague:
     'Judge what a colleague judged, without seeing what they said. Where you differ is worth talking about.',
-  picturesToJudgeBlind: 'Pictures to judge blind',
+  picturesToJudgeBlind: 'Pictures and clips to judge blind',
   by: (person: string, familyName: string, rungPart: string, day: string, by: string): string =>
     `${person}: ${familyName}${rungPart}, ${day}, by ${by}`,
+  clip: 'Clip of ',
   roundsOfColleagues: 'Rounds of colleagues',
   thatPlayedOn: (kind: string, by: string, day: string): string => `${kind} that ${by} played on ${day}`,
-  nothingWaitsNoColleague: 'Nothing waits: no colleague has a stored picture or a round that you have not judged.',
+  nothingWaitsNoColleague:
+    'Nothing waits: no colleague has a stored picture, a clip or a round that you have not judged.',
   whatToPractiseNext: 'What to practise next',
   allOfThem: 'All of them',
   fault: 'Fault',

@@ -213,6 +213,11 @@ export const overruleForm = {
 export const secondEyes = {
   aSecondEye: 'A second eye',
   judgedTheSamePicture: (by: string, day: string): string => `${by} judged the same picture blind on ${day}.`,
+  judgedTheSameClip: (by: string, day: string): string =>
+    `${by} watched the same clip blind on ${day}. A tap says that a fault is there, not how much.`,
+  seen: 'seen',
+  none: 'none',
+  cleanSeconds: 'Clean seconds',
   agree: 'Agree',
   differ: 'differ',
   agreeInSentence: 'agree',

@@ -27,7 +27,7 @@ const broken = (fault: string): number => props.brokenBy?.(fault) ?? 0;
 const told = (fault: string): string => {
   if (broken(fault) > 0) return wording.broken(broken(fault));
   const state = props.stateOf(fault);
-  return state === 'gross' ? 'gross ●●●' : state === 'on' ? 'clear ●●' : '';
+  return state === 'off' ? '' : wording[state];
 };
 </script>
 

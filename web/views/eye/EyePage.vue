@@ -103,6 +103,7 @@ const signed = (value: number, unit: string): string => `${value > 0 ? '+' : ''}
         <ul v-if="blind.value.value?.length" class="mt-2 space-y-2" :aria-label="wording.picturesToJudgeBlind">
           <li v-for="b in blind.value.value" :key="b.lookId">
             <RouterLink :to="`/eye/blind/${b.lookId}`" class="btn w-full !justify-start text-left">{{
+              (b.clipId ? wording.clip : '') +
               wording.by(
                 b.person,
                 familyName(b.observation.position),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What others saw in the same picture without knowing the first judgement. */
+/** What others saw in the same picture or clip without knowing the first judgement. */
 import { computed } from 'vue';
 import type { Second } from '../../../api/eye.js';
 import type { Look } from '../../../api/observations.js';
@@ -7,8 +7,10 @@ import { judge, type Judged } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
 import { isStated } from '../../../core/formats/catalog.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
+import { lateWithin } from '../../../core/eye/eye.js';
+import { isWatched } from '../../../core/eye/two-eyes.js';
 import { measureDefinition } from '../../../core/measure/measures.js';
-import { measureText } from '../../../words/numbers.js';
+import { measureText, secondsText } from '../../../words/numbers.js';
 import { catalog } from '../../data/catalogue.js';
 import { useSeconds } from '../../data/eye.js';
 import { dayText, faultName } from '../../data/names.js';
@@ -16,7 +18,7 @@ import { anywhere } from '../../../words/pages/anywhere.js';
 import { secondEyes as wording } from '../../../words/pages/looks.js';
 
 const props = defineProps<{ look: Look; detail: Judged; circumstance: Circumstance; waiting: boolean }>();
-const seconds = useSeconds(() => (props.waiting || !props.look.mediaId ? null : props.look.id));
+const seconds = useSeconds(() => (props.waiting || (!props.look.mediaId && !props.look.clipId) ? null : props.look.id));
 
 interface Row {
   what: string;
@@ -24,8 +26,16 @@ interface Row {
   second: string;
   same: boolean;
 }
+const NONE = 'none';
 const said = (judged: Judged, fault: string): string =>
-  judged.findings.find((f) => f.fault === fault && isStated(f))?.severity ?? 'none';
+  judged.findings.find((f) => f.fault === fault && isStated(f))?.severity ?? NONE;
+/** Clean seconds of both: as far apart as late taps of both allow. */
+const cleanRow = (first: number, second: number, eye: Second['eye']): Row => ({
+  what: wording.cleanSeconds,
+  first: secondsText(first),
+  second: secondsText(second),
+  same: Math.abs(first - second) <= Math.hypot(lateWithin(props.look.eye), lateWithin(eye)),
+});
 function rowsOf({ observation, eye }: Second): Row[] {
   const other = judge(see({ observation, eye }, catalog), catalog, props.circumstance);
   const faults = [...props.detail.findings, ...other.findings].filter(isStated).map((f) => f.fault);
@@ -44,12 +54,21 @@ function rowsOf({ observation, eye }: Second): Row[] {
       },
     ];
   });
+  const tapped = isWatched(observation);
   return [
     ...[...new Set(faults)].map((fault): Row => {
       const [first, second] = [said(props.detail, fault), said(other, fault)];
-      return { what: faultName(fault), first, second, same: first === second };
+      if (!tapped) return { what: faultName(fault), first, second, same: first === second };
+      const there = second !== NONE;
+      return {
+        what: faultName(fault),
+        first: first === NONE ? wording.none : first,
+        second: there ? wording.seen : wording.none,
+        same: (first !== NONE) === there,
+      };
     }),
     ...measures,
+    ...(tapped && props.detail.hold && other.hold ? [cleanRow(props.detail.hold.clean, other.hold.clean, eye)] : []),
   ];
 }
 const told = computed(() => (seconds.value.value ?? []).map((second) => ({ second, rows: rowsOf(second) })));
@@ -59,7 +78,14 @@ const told = computed(() => (seconds.value.value ?? []).map((second) => ({ secon
   <section v-if="told.length" class="card" aria-labelledby="second-eyes">
     <h2 id="second-eyes">{{ wording.aSecondEye }}</h2>
     <div v-for="{ second, rows } in told" :key="second.madeBy" class="mt-2">
-      <p>{{ wording.judgedTheSamePicture(second.by, dayText(second.day)) }}</p>
+      <p>
+        {{
+          (isWatched(second.observation) ? wording.judgedTheSameClip : wording.judgedTheSamePicture)(
+            second.by,
+            dayText(second.day),
+          )
+        }}
+      </p>
       <table class="figures mt-1 w-full text-left text-sm">
         <thead>
           <tr>
