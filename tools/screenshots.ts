@@ -17,6 +17,8 @@ async function shoot(name: string, path?: string, on = page): Promise<void> {
   await settled(on);
   // What moves has come to rest, and has been painted.
   await pass(on, 2);
+  // A clock that runs is drawn ten times a second.
+  await new Promise((resolve) => setTimeout(resolve, 250));
   await on.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await on.screenshot({ path: join(folder, `${name}.png`) });
   process.stdout.write(`${join(folder, name)}.png\n`);
