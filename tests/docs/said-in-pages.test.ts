@@ -13,6 +13,7 @@ test.each([
   ['a name of a control', '<button aria-label="Close"><X /></button>', ['Close']],
   ['a property that is read', '<PickOne label="judge by" />', ['judge by']],
   ['a choice of two', "<p>{{ on ? 'Let it move' : 'hold it still' }}</p>", ['Let it move', 'hold it still']],
+  ['a single word among what is shown', "<p>{{ n === 1 ? 'rep' : `${n} reps` }}</p>", ['rep', 'reps']],
   ['a name with a value in it', '<p :aria-label="`Rep ${i} was`" />', ['Rep … was']],
   ['a name in a list', "<PickOne :choices=\"[{ id: 'a', name: 'All of them' }]\" />", ['All of them']],
 ])('%s is found', (_, template, said) => {

@@ -77,6 +77,31 @@ export function saidInProgram(source: string): string[] {
   return found;
 }
 
+/** What an expression comes to, by every way that it can take: its own strings are read as they stand, one word or many. */
+function resultsOf(node: ts.Node): ts.Node[] {
+  if (ts.isParenthesizedExpression(node)) return resultsOf(node.expression);
+  if (ts.isConditionalExpression(node)) return [...resultsOf(node.whenTrue), ...resultsOf(node.whenFalse)];
+  if (ts.isTemplateExpression(node)) return [node, ...node.templateSpans.flatMap((s) => resultsOf(s.expression))];
+  if (ts.isBinaryExpression(node) && /^(\?\?|\|\||&&|\+)$/.test(node.operatorToken.getText()))
+    return [...resultsOf(node.left), ...resultsOf(node.right)];
+  return [node];
+}
+/** Words among what an expression comes to that {@link saidInProgram} takes for names of a program: single ones in small letters. */
+export function wordsShown(expression: string): string[] {
+  const [statement] = ts.createSourceFile('e.ts', `(${expression})`, ts.ScriptTarget.Latest, true).statements;
+  if (!statement || !ts.isExpressionStatement(statement)) return [];
+  const pieces = (node: ts.Node): string[] =>
+    ts.isStringLiteralLike(node)
+      ? [node.text]
+      : ts.isTemplateExpression(node)
+        ? [node.head.text, ...node.templateSpans.map((s) => s.literal.text)]
+        : [];
+  return resultsOf(statement.expression)
+    .flatMap(pieces)
+    .filter((text) => hasWords(text) && !readsLikeText(text))
+    .map((text) => text.trim());
+}
+
 /** The parts of a template's tree that are looked at, by the numbers that the compiler gives them. */
 interface Part {
   type: number;
@@ -101,7 +126,11 @@ export function saidInComponent(source: string): Said[] {
       found.push(...saidInProgram(`(${source})`).map((text) => ({ text, at })));
     };
     if (part.type === TEXT && hasWords(String(part.content))) found.push({ text: String(part.content).trim(), at });
-    if (part.type === VALUE) expression((part.content as { content: string }).content);
+    if (part.type === VALUE) {
+      const { content } = part.content as { content: string };
+      expression(content);
+      found.push(...wordsShown(content).map((text) => ({ text, at })));
+    }
     if (part.type === ATTRIBUTE && part.value && READ.has(part.name!) && hasWords(part.value.content))
       found.push({ text: part.value.content, at });
     if (part.type === DIRECTIVE && part.name === 'bind' && part.exp && !NOT_READ.test(part.arg?.content ?? ''))
