@@ -100,7 +100,7 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
           :key="person.id"
           class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2"
         >
-          <div class="min-w-0 flex-1">
+          <div class="min-w-48 flex-1">
             <RouterLink :to="`/people/${person.id}`" class="text-lg font-semibold hover:underline">{{
               person.name
             }}</RouterLink>
@@ -113,16 +113,18 @@ async function goneHome({ id, name }: { id: string; name: string }): Promise<voi
             </p>
             <PersonTags :person="person" />
           </div>
-          <RouterLink
-            :to="`/bench?person=${person.id}`"
-            class="btn"
-            :class="{ 'btn-main': person.due }"
-            :aria-label="wording.lookAt(person.name)"
-            >{{ anywhere.look }}</RouterLink
-          >
-          <button class="btn btn-quiet" :aria-label="wording.hasGoneHome(person.name)" @click="goneHome(person)">
-            {{ wording.goneHome }}
-          </button>
+          <div class="ml-auto flex gap-x-3">
+            <RouterLink
+              :to="`/bench?person=${person.id}`"
+              class="btn"
+              :class="{ 'btn-main': person.due }"
+              :aria-label="wording.lookAt(person.name)"
+              >{{ anywhere.look }}</RouterLink
+            >
+            <button class="btn btn-quiet" :aria-label="wording.hasGoneHome(person.name)" @click="goneHome(person)">
+              {{ wording.goneHome }}
+            </button>
+          </div>
         </li>
       </ul>
     </section>
