@@ -37,7 +37,8 @@ const SIZE = {
   board: 0.04,
   boxHalf: 0.14,
   sheet: [0.2, 0.012],
-  tape: [0.05, 0.012],
+  /** Thicker than tape is, so that it is seen. */
+  tape: [0.1, 0.024],
   flat: { pad: [0.32, 0.04], towel: [0.24, 0.05], wedges: [0.2, 0.05], sliders: [0.2, 0.016] },
   arm: [0.26, 0.034, 0.022],
   hand: [0.05, 0.032],

@@ -96,6 +96,8 @@ describe('look → why → test → mend → correctives → sheet', () => {
     await page.locator('::-p-xpath(//section[@aria-labelledby="cautions"]//button[contains(., "Add")])').click();
     await pick(page, '#c-which', 'pregnancy');
     await page.locator('section[aria-labelledby="cautions"] form button.btn-main').click();
+    // Kept, not only asked for: who leaves before that leaves a draft.
+    await page.waitForFunction(() => !document.querySelector('section[aria-labelledby="cautions"] form'));
     await page.goto(person);
     await sees(page, `${out} is excluded by the caution “pregnancy and after birth”`);
     await seesNot(page, new RegExp(`${free} is excluded`));

@@ -3,13 +3,15 @@ import axe from 'axe-core';
 import type { Page } from 'puppeteer-core';
 
 /**
- * Troubles of the page as it stands: it scrolls sideways, text is cut, text is small, a target is small, what has the focus lies under a
- * bar. Links inside a sentence are as high as its lines and are no targets of their own.
+ * Troubles of the page as it stands: it scrolls sideways, text is cut, small or squeezed into a narrow column, a target is small, what has
+ * the focus lies under a bar. Links inside a sentence are as high as its lines and are no targets of their own.
  */
 export const layoutTroubles = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     /** The text that a coach reads; the places' bar and marks of kind and key may be smaller. */
     const [READ, MARK, TARGET] = [16, 14, 44];
+    /** A column narrower than this, px, whose text takes so many lines is squeezed by what stands beside it. */
+    const [NARROW, LINES] = [112, 4];
     const troubles = new Set<string>();
     const name = (el: Element): string =>
       `<${el.tagName.toLowerCase()}${el.id ? `#${el.id}` : ''}> “${(el.getAttribute('aria-label') ?? el.textContent).trim().replace(/\s+/g, ' ').slice(0, 40)}”`;
@@ -54,6 +56,9 @@ export const layoutTroubles = (page: Page): Promise<string[]> =>
         if (!scrolls(el) && (text.right > rootEl.clientWidth + 1 || text.left < -1))
           troubles.add(`text outside the page: ${name(el)}`);
         const button = el.closest('button, a.btn, .btn');
+        const lines = text.height / (parseFloat(style.lineHeight) || 1.5 * size);
+        if (!inSvg && !button && !el.closest('table') && text.width < NARROW && lines > LINES - 0.5)
+          troubles.add(`text squeezed to ${text.width.toFixed(0)} px, ${lines.toFixed(0)} lines: ${name(el)}`);
         if (button && !inSvg) {
           const box = button.getBoundingClientRect();
           if (text.right > box.right + 1 || text.left < box.left - 1 || text.bottom > box.bottom + 1)

@@ -70,7 +70,7 @@ const sizeText = (clip: WaitingClip): string => `${Math.max(0.1, clip.bytes / 10
       <ul class="divide-rule divide-y">
         <li v-for="clip in clips" :key="clip.id" class="py-3">
           <div class="flex flex-wrap items-center gap-2">
-            <div class="min-w-0 flex-1">
+            <div class="min-w-56 flex-1">
               <RouterLink :to="`/people/${clip.personId}`" class="text-lg font-semibold hover:underline">{{
                 clip.personName
               }}</RouterLink>

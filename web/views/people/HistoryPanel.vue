@@ -113,7 +113,7 @@ function setUpOf(item: HistoryItem): string {
           :knots="item.top ? severityRank(item.top.severity) : 0"
           :label="says(item)"
         />
-        <div class="min-w-0 flex-1">
+        <div class="min-w-48 flex-1">
           <RouterLink :to="`/looks/${item.id}`" class="font-semibold hover:underline"
             >{{ familyName(item.position) }}{{ item.rung ? `, ${rungName(item.position, item.rung)}` : '' }}</RouterLink
           >

@@ -125,11 +125,11 @@ const next = computed(() => nextName(catalog, props.run, props.parts, props.cloc
     </div>
     <ul class="hall-versions min-h-0 flex-1 max-lg:!hidden" :aria-label="wording.whoDoesWhat">
       <li v-for="v in versions.shown" :key="v.version" class="border-rule flex min-w-0 flex-col border-t-2 pt-[0.8vh]">
-        <div class="flex items-center gap-[1.2vh]">
+        <div class="flex flex-wrap items-center gap-x-[1.2vh]">
           <div class="shrink-0" :class="versions.shown.length > 4 ? 'w-[18vh]' : 'w-[28vh]'">
             <FigureView :pose="v.pose" :label="v.name" />
           </div>
-          <b class="hall-text">{{ v.name }}</b>
+          <b class="hall-text min-w-[20vh] flex-1">{{ v.name }}</b>
         </div>
         <p class="hall-text">{{ v.members.map(who).join(', ') }}</p>
       </li>
