@@ -1,32 +1,25 @@
 <script setup lang="ts">
 /** A colleague's stored clip of a hold, watched once and tapped as on the bench, without what they saw in it. */
 import { Play, Square, Undo2 } from '@lucide/vue';
-import { useEventListener, useRafFn } from '@vueuse/core';
-import { computed, nextTick, onScopeDispose, ref, watch } from 'vue';
+import { useRafFn } from '@vueuse/core';
+import { computed, nextTick, ref } from 'vue';
 import { z } from 'zod';
 import type { Blind } from '../../../api/eye.js';
-import { padsOf } from '../../../core/eye/deal.js';
-import { tappedHoldSchema, type TappedHold } from '../../../core/formats/eye.js';
+import { tappedHoldSchema } from '../../../core/formats/eye.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import { secondsText } from '../../../words/numbers.js';
 import DraftBack from '../../components/DraftBack.vue';
-import { isOnControl, isTyping } from '../../components/keys.js';
-import { catalog } from '../../data/catalogue.js';
 import { clipAddress } from '../../data/clips.js';
 import { useDraft } from '../../data/drafts.js';
 import { faultName } from '../../data/names.js';
 import { announce } from '../../data/said.js';
-import { underWay } from '../../data/under-way.js';
-import { useSettings } from '../../stores/settings.js';
-import FaultPads from '../bench/FaultPads.vue';
-import { padStateOf, tapCounts } from '../bench/taps.js';
-import { usePadFigures } from '../bench/use-pad-figures.js';
+import TapPads from './TapPads.vue';
 import { useSecond } from './use-second.js';
+import { useTapping } from './use-tapping.js';
 import { anywhere } from '../../../words/pages/anywhere.js';
 import { blindHold as wording } from '../../../words/pages/eye.js';
 
 const props = defineProps<{ it: Blind; clipId: string }>();
-const settings = useSettings();
 /** What was tapped, and the second at which the hold ended. */
 const watchedSchema = tappedHoldSchema.extend({ seconds: z.number().positive() });
 type Watched = z.infer<typeof watchedSchema>;
@@ -36,14 +29,19 @@ const told = ref<HTMLElement | null>(null);
 const phase = ref<'ready' | 'running' | 'told'>('ready');
 const plays = ref(false);
 const broken = ref(false);
-const events = ref<TappedHold['events']>([]);
 const now = ref(0);
 const hundredths = (t: number): number => Math.round(t * 100) / 100;
-const pads = computed(() => padsOf(catalog, props.it.observation.position));
-const { figures, body } = usePadFigures(
-  () => pads.value,
-  () => props.it.observation,
-);
+const tapping = useTapping({
+  hold: () => props.it.observation,
+  running: () => phase.value === 'running',
+  now: () => video.value?.currentTime ?? 0,
+  space: () => {
+    if (phase.value === 'told') return false;
+    void (phase.value === 'running' ? end() : start());
+    return true;
+  },
+});
+const { events, undo } = tapping;
 const draft = useDraft<Watched>({
   of: () => `blind/${props.it.lookId}`,
   name: wording.whatYouTapped,
@@ -55,8 +53,6 @@ const draft = useDraft<Watched>({
 });
 const { busy, error, save } = useSecond(() => props.it.lookId, draft);
 
-watch(phase, (is) => (underWay.value = is === 'running'));
-onScopeDispose(() => (underWay.value = false));
 const clock = useRafFn(() => (now.value = hundredths(video.value?.currentTime ?? 0)), { immediate: false });
 async function start(): Promise<void> {
   const film = video.value;
@@ -67,7 +63,10 @@ async function start(): Promise<void> {
   phase.value = 'running';
   clock.resume();
   announce(wording.theClipPlays);
-  await film.play().catch(() => (broken.value = true));
+  await film.play().catch(() => {
+    clock.pause();
+    [broken.value, phase.value] = [true, 'ready'];
+  });
 }
 async function end(): Promise<void> {
   const film = video.value;
@@ -79,31 +78,12 @@ async function end(): Promise<void> {
   await nextTick();
   told.value?.focus({ preventScroll: true });
 }
-function tap(fault: string, state: 'on' | 'off'): void {
-  const event = { fault, state, t: hundredths(video.value?.currentTime ?? 0) };
-  if (phase.value === 'running' && tapCounts(events.value, event)) events.value.push(event);
-}
-const undo = (): void => void events.value.pop();
 const observation = computed((): Observation => ({
   ...props.it.observation,
   frames: [],
   events: events.value,
   ended: { t: now.value, reason: 'coach' },
 }));
-
-useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (event.repeat || !settings.keys || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-  if (document.querySelector('[role="dialog"]')) return;
-  const digit = /^Digit(\d)$/.exec(event.code)?.[1];
-  if (event.code === 'Space' && phase.value !== 'told' && !isOnControl(event))
-    void (phase.value === 'ready' ? start() : end());
-  else if (event.key.toLowerCase() === 'u' && phase.value === 'running') undo();
-  else if (digit && phase.value === 'running') {
-    const fault = pads.value[(Number(digit) + 9) % 10];
-    if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
-  } else return;
-  event.preventDefault();
-});
 </script>
 
 <template>
@@ -154,17 +134,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     </div>
     <template v-if="phase !== 'told'">
       <p class="text-soft mt-2" :class="{ 'max-md:hidden': phase === 'running' }">{{ wording.tapWhatGoes(it.by) }}</p>
-      <FaultPads
-        :pads="pads"
-        :state-of="(fault) => padStateOf(events, fault)"
-        :figures="figures"
-        :body="body"
-        :disabled="phase === 'ready'"
-        :keys="settings.keys"
-        :broken-by="null"
-        @tap="tap($event, 'on')"
-        @mended="tap($event, 'off')"
-      />
+      <TapPads :tapping="tapping" :disabled="phase === 'ready'" />
     </template>
     <div v-else class="mt-3">
       <h3 ref="told" tabindex="-1">{{ wording.whatYouTapped }}</h3>

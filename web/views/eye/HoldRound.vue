@@ -1,28 +1,23 @@
 <script setup lang="ts">
 /** One simulated hold, tapped as on the bench; then what went and what was tapped, side by side. */
 import { Play, Undo2 } from '@lucide/vue';
-import { useEventListener } from '@vueuse/core';
-import { computed, nextTick, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onMounted, ref, shallowRef } from 'vue';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { drawPoses, type DrawnPoses } from '../../../core/body/draw.js';
-import { padsOf, poseOfHold, truthOfHold } from '../../../core/eye/deal.js';
+import { poseOfHold, truthOfHold } from '../../../core/eye/deal.js';
 import { scoreHold } from '../../../core/eye/tapping.js';
 import type { HoldItem, TappedHold } from '../../../core/formats/eye.js';
 import { holdTold } from '../../../words/eye.js';
 import { secondsText } from '../../../words/numbers.js';
-import { isOnControl, isTyping } from '../../components/keys.js';
 import { catalog } from '../../data/catalogue.js';
 import { hallCircumstance } from '../../data/eye.js';
 import { familyName, rungName } from '../../data/names.js';
 import { announce } from '../../data/said.js';
-import { underWay } from '../../data/under-way.js';
 import { FIGURE_TONES } from '../../drawing/figure-tones.js';
 import { nextTask } from '../../next-task.js';
-import { useSettings } from '../../stores/settings.js';
-import FaultPads from '../bench/FaultPads.vue';
-import { padStateOf, tapCounts } from '../bench/taps.js';
-import { usePadFigures } from '../bench/use-pad-figures.js';
+import TapPads from './TapPads.vue';
 import { useRoundClock } from './use-clock.js';
+import { useTapping } from './use-tapping.js';
 import { anywhere } from '../../../words/pages/anywhere.js';
 import { holdRound as wording } from '../../../words/pages/eye.js';
 
@@ -33,16 +28,21 @@ const props = defineProps<{
   half: TappedHold | null;
 }>();
 const emit = defineEmits<{ done: [answer: TappedHold]; half: [half: TappedHold] }>();
-const settings = useSettings();
 /** Pictures a second that the hold is drawn by. */
 const RATE = 10;
-const events = ref<TappedHold['events']>([...(props.half?.events ?? [])]);
 const phase = ref<'ready' | 'running' | 'told'>(props.half ? 'told' : 'ready');
-const pads = computed(() => padsOf(catalog, props.item.family));
-const { figures, body } = usePadFigures(
-  () => pads.value,
-  () => ({ position: props.item.family, rung: props.item.rung }),
-);
+const tapping = useTapping({
+  hold: () => ({ position: props.item.family, rung: props.item.rung }),
+  running: () => phase.value === 'running',
+  now: () => clock.now(),
+  space: () => {
+    const ready = phase.value === 'ready';
+    if (ready) start();
+    return ready;
+  },
+});
+const { events, pads, undo } = tapping;
+events.value = [...(props.half?.events ?? [])];
 const drawn = shallowRef<DrawnPoses | null>(null);
 onMounted(async () => {
   // The page stands first; where the figure is in each frame is worked out ahead of the clock, so that none is late.
@@ -55,8 +55,6 @@ onMounted(async () => {
 });
 /** Second that is looked at again afterwards. */
 const again = ref(props.half ? props.item.seconds : 0);
-watch(phase, (now) => (underWay.value = now === 'running'));
-onScopeDispose(() => (underWay.value = false));
 const told = ref<HTMLElement | null>(null);
 const clock = useRoundClock(
   () => props.item.seconds,
@@ -84,11 +82,6 @@ function start(): void {
   clock.start();
   announce(wording.theClockRuns);
 }
-function tap(fault: string, state: 'on' | 'off'): void {
-  const event = { fault, state, t: Math.round(clock.now() * 100) / 100 };
-  if (phase.value === 'running' && tapCounts(events.value, event)) events.value.push(event);
-}
-const undo = (): void => void events.value.pop();
 
 const lines = computed((): string[] => {
   if (phase.value !== 'told') return [];
@@ -100,18 +93,6 @@ const lines = computed((): string[] => {
     pads.value.map((p) => p.id),
   );
   return holdTold(catalog, truth, score);
-});
-useEventListener(document, 'keydown', (event: KeyboardEvent) => {
-  if (event.repeat || !settings.keys || isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-  if (document.querySelector('[role="dialog"]')) return;
-  const digit = /^Digit(\d)$/.exec(event.code)?.[1];
-  if (event.code === 'Space' && phase.value === 'ready' && !isOnControl(event)) start();
-  else if (event.key.toLowerCase() === 'u' && phase.value === 'running') undo();
-  else if (digit && phase.value === 'running') {
-    const fault = pads.value[(Number(digit) + 9) % 10];
-    if (fault) tap(fault.id, event.shiftKey ? 'off' : 'on');
-  } else return;
-  event.preventDefault();
 });
 </script>
 
@@ -157,17 +138,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <p class="text-soft mt-2" :class="{ 'max-md:hidden': phase === 'running' }">
         <slot name="how">{{ wording.tapWhatGoesWhen }}</slot>
       </p>
-      <FaultPads
-        :pads="pads"
-        :state-of="(fault) => padStateOf(events, fault)"
-        :figures="figures"
-        :body="body"
-        :disabled="phase === 'ready'"
-        :keys="settings.keys"
-        :broken-by="null"
-        @tap="tap($event, 'on')"
-        @mended="tap($event, 'off')"
-      />
+      <TapPads :tapping="tapping" :disabled="phase === 'ready'" />
     </template>
     <div v-else class="mt-3">
       <h2 ref="told" tabindex="-1">{{ wording.whatWentIn(secondsText(item.seconds)) }}</h2>
