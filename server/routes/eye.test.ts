@@ -249,7 +249,8 @@ describe('two eyes', () => {
     const ended = { t: 30, reason: 'coach' };
     const unended = await set({ ended: undefined, events: [{ t: 3, fault: 'hip-sag', state: 'on' }] });
     expect([unended.status, unended.body.problems[0].path]).toEqual([422, 'observation.ended']);
-    expect((await coach.send('put', `/looks/${look}/second`, { observation: placed() })).status).toBe(422);
+    const framed = await coach.send('put', `/looks/${look}/second`, { observation: placed() });
+    expect([framed.status, framed.body.problems[0].path]).toEqual([422, 'observation.frames']);
     expect((await set({ events: [{ t: 22, fault: 'hip-sag', state: 'on' }], ended })).status).toBe(200);
     expect((await coach.get('/eye/blind')).body).toEqual([]);
     const { pairs } = (await owner.get('/studio/eyes')).body as StudioEyes;

@@ -256,10 +256,10 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
         throw invalid(other.map((key) => ({ path: `observation.${key}`, message: `is not that of the look` })));
       if (look.clipId === null && observation.frames.length !== 1)
         throw invalid([{ path: 'observation.frames', message: 'must be the one frame of the picture' }]);
-      if (look.clipId !== null && (observation.frames.length > 0 || !observation.ended))
-        throw invalid([
-          { path: 'observation.ended', message: 'must say when the hold ended, and there are no frames' },
-        ]);
+      if (look.clipId !== null && observation.frames.length > 0)
+        throw invalid([{ path: 'observation.frames', message: 'must be none: a clip is watched and tapped' }]);
+      if (look.clipId !== null && !observation.ended)
+        throw invalid([{ path: 'observation.ended', message: 'must say when the hold ended' }]);
       resolveObservation(observation, (await studio.now()).catalog);
       await eyes.setSecond(look.id, account.id, observation, await circumstances.today(), circumstances.now());
       return secondsOf(look.id);

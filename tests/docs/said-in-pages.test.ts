@@ -64,3 +64,22 @@ test('pages, parts and what they stand on take every text from words/', () => {
   expect(sources.length).toBeGreaterThan(300);
   expect(said).toEqual([]);
 });
+
+test('every text of words/pages is said somewhere', () => {
+  const interfaces = sources.map((name) => readFileSync(name, 'utf8'));
+  const unsaid = readdirSync('words/pages').flatMap((file) => {
+    const objects = readFileSync(`words/pages/${file}`, 'utf8').matchAll(/export const (\w+) = \{\n([\s\S]*?)\n\};/g);
+    return [...objects].flatMap(([, name, texts]) => {
+      const taken = new RegExp(
+        `import \\{ ${name}( as wording)? \\} from '[./]*words/pages/${file.replace('.ts', '.js')}'`,
+      );
+      const by = interfaces.filter((source) => taken.test(source));
+      const called = name === 'anywhere' ? name : 'wording';
+      return [...texts!.matchAll(/^ {2}(\w+):/gm)]
+        .map(([, key]) => key!)
+        .filter((key) => !by.some((source) => new RegExp(`\\b${called}(\\.${key}\\b|\\[)`).test(source)))
+        .map((key) => `${file}: ${name}.${key}`);
+    });
+  });
+  expect(unsaid).toEqual([]);
+});

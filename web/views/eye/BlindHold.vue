@@ -57,8 +57,7 @@ const clock = useRafFn(() => (now.value = hundredths(video.value?.currentTime ??
 async function start(): Promise<void> {
   const film = video.value;
   if (!film || !plays.value) return;
-  [events.value, now.value] = [[], 0];
-  draft.begunAnew();
+  anew();
   film.currentTime = 0;
   phase.value = 'running';
   clock.resume();
@@ -67,6 +66,11 @@ async function start(): Promise<void> {
     clock.pause();
     [broken.value, phase.value] = [true, 'ready'];
   });
+}
+/** What was tapped at an earlier visit is let go; the clip plays when it is started. */
+function anew(): void {
+  [events.value, now.value, phase.value] = [[], 0, 'ready'];
+  draft.begunAnew();
 }
 async function end(): Promise<void> {
   const film = video.value;
@@ -87,7 +91,7 @@ const observation = computed((): Observation => ({
 </script>
 
 <template>
-  <DraftBack class="mt-2" :draft="draft" @anew="start" />
+  <DraftBack class="mt-2" :draft="draft" @anew="anew" />
   <p v-if="broken" role="alert" class="note mt-2">{{ wording.theClipCannot }}</p>
   <section class="card mt-3" aria-labelledby="blind-hold" :data-draft="draft.kept.value ? 'kept' : undefined">
     <h2 id="blind-hold" class="sr-only">{{ wording.theClip }}</h2>
