@@ -50,6 +50,9 @@ export const LANDMARK_LABELS: Record<BaseLandmark, string> = {
   nose: 'Nose',
 };
 
+/** A landmark without its side. */
+export const baseOf = (name: LandmarkName): BaseLandmark => name.replace(/-[lr]$/, '') as BaseLandmark;
+
 /** The label of any point: the base name, with its side where it has one. */
 export function landmarkLabel(name: LandmarkName): string {
   const [base, side] = name.split('-') as [BaseLandmark, 'l' | 'r' | undefined];

@@ -8,7 +8,7 @@ import { judge } from '../core/evaluate/judge.js';
 import { see } from '../core/evaluate/see.js';
 import { clipTable, repsTable } from './accuracy-clip.js';
 import { eyeTable } from './accuracy-eye.js';
-import { lensTable } from './accuracy-lens.js';
+import { acrossTable, lensTable, positionsTable } from './accuracy-lens.js';
 import { nobody } from '../core/person/circumstance.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { quantile, seededRandom } from '../core/statistics.js';
@@ -157,6 +157,14 @@ lines.push(
   'The same with a careful finger (0.4 %):',
   '',
   ...lensTable(CASES, JUDGED, random, 0.004),
+  '',
+  'Every version that is looked at from the side, each joint up to some degrees off its pose, default placing error; what its methods judge there:',
+  '',
+  ...positionsTable(random, 0.012),
+  '',
+  'From the front, the rear and above (overhead 1.7–2.6 m up), breadths of bodies up to 15 % off the table, knees of a squat up to 12° apart, every joint nearer to the lens or further than its version has it (5 cm, 1 SD):',
+  '',
+  ...acrossTable(random, 0.012),
 );
 /** Puts a table between its marks in the page. */
 function put(name: string, table: readonly string[]): void {

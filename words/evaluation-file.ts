@@ -18,7 +18,7 @@ export interface Evaluation {
   version: 1;
   /** null when there was no picture */
   view: { offSquareDegrees: number; usable: boolean } | null;
-  measures: readonly Omit<Measure, 'estimated'>[];
+  measures: readonly Omit<Measure, 'estimated' | 'side'>[];
   findings: readonly Finding[];
   /** Deciding measures of the position that could not be judged; empty when all were. */
   undecided: readonly string[];
@@ -42,7 +42,7 @@ export function evaluationFile(catalog: Catalog, advised: Advised): Evaluation {
     format: 'upright-anchor/evaluation',
     version: 1,
     view: picture && { offSquareDegrees: picture.view.offSquareDegrees, usable: picture.view.usable },
-    measures: measures.map(({ estimated: _estimated, ...measure }) => measure),
+    measures: measures.map(({ estimated: _estimated, side: _side, ...measure }) => measure),
     findings,
     undecided,
     hold,

@@ -14,10 +14,10 @@ export const plusMinus = (sd: number, unit: string): string => `± ${(HALF_WIDTH
 /** What ± says, where it is first met on a page. */
 export const PLUS_MINUS_SAYS = '± holds the true value nineteen times in twenty.';
 
-/** A measure with its error. @example measureText({ id: 'hip-line', value: -9.34, sd: 1.2 }) // => '−9.3° ± 2.4°' */
-export function measureText(m: { id: string; value: number; sd: number }): string {
+/** A measure with its error, and whose it is where it is one side's. @example measureText({ id: 'hip-line', value: -9.34, sd: 1.2 }) // => '−9.3° ± 2.4°' */
+export function measureText(m: { id: string; value: number; sd: number; side?: 'left' | 'right' }): string {
   const unit = UNITS[measureDefinition(m.id).unit];
-  return `${fixed(m.value)}${unit} ${plusMinus(m.sd, unit)}`;
+  return `${fixed(m.value)}${unit} ${plusMinus(m.sd, unit)}${m.side ? `, ${m.side}` : ''}`;
 }
 
 /** Seconds to a tenth. @example secondsText(21.44) // => '21.4 s' */

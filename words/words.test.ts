@@ -32,6 +32,7 @@ describe('numbers and names', () => {
   test('numbers carry units, a true minus and their error', () => {
     expect(measureText({ id: 'hip-line', value: -9.34, sd: 1.2 })).toBe('−9.3° ± 2.4°');
     expect(measureText({ id: 'low-back-gap', value: 2, sd: 0.5 })).toBe('2.0 cm ± 1.0 cm');
+    expect(measureText({ id: 'knee-track', value: 12, sd: 5, side: 'left' })).toBe('12.0° ± 9.8°, left');
     expect(secondsText(21.44)).toBe('21.4 s');
   });
   test('how sure: words with the percentage, and never a hundred', () => {

@@ -2,9 +2,11 @@
  * A body seen from the front, the rear or above: left and right landmarks of a pose with chosen departures. A frontal-plane
  * stand-in for the linked figure: templates, the simulated camera's other views and the tests of their measures use it.
  */
-import { add, radians, rotate, scale, subtract, type Degrees, type Metres, type Point } from '../geometry.js';
+import { add, clamp, radians, rotate, scale, subtract, type Degrees, type Metres, type Point } from '../geometry.js';
 import type { BaseLandmark, LandmarkName, View } from '../landmarks.js';
 import type { Body } from './anthropometry.js';
+import { placeFigure } from './figure.js';
+import type { Pose } from './pose.js';
 
 /** What a family looks like across its plane. */
 export type AcrossShape = 'side-lying' | 'four-points' | 'on-the-back' | 'standing' | 'seated' | 'squat' | 'single-leg';
@@ -17,6 +19,8 @@ export interface AcrossFaults {
   pelvis?: Degrees;
   /** both knees */
   kneeIn?: Degrees;
+  /** by how much more the left knee goes in than the right */
+  uneven?: Degrees;
   toeOut?: Degrees;
   sideLean?: Degrees;
   /** hands off the chest's centre line, % of the shoulders' width */
@@ -44,6 +48,11 @@ export function acrossShape(family: string): AcrossShape {
   if (!shape) throw new RangeError(`${family} is looked at from the side only`);
   return shape;
 }
+
+/** Somebody who bends both legs alike. */
+export const evenLegged = (family: string): boolean => SHAPES[family] === 'squat';
+/** Somebody who lies on a side: what is the body's own side for all others is its front. */
+export const liesOnItsSide = (family: string): boolean => SHAPES[family] === 'side-lying';
 
 type Points = Partial<Record<LandmarkName, Point>>;
 
@@ -109,7 +118,16 @@ function sideLying(view: View, faults: AcrossFaults, body: Body, end: 'ankle' | 
   };
 }
 
-function upright(shape: AcrossShape, view: View, faults: AcrossFaults, body: Body): Points {
+/** Heights of the joints as a pose has them, near and far limb taken together, metres: what the front shows of a squat's depth. */
+function heightsOf(pose: Pose, body: Body): Record<'shoulder' | 'hip' | 'knee' | 'ankle' | 'wrist', Metres> {
+  const { far, ...near } = placeFigure(pose, body);
+  const of = (name: keyof typeof far): Metres => (near[name][1] + far[name][1]) / 2;
+  return { shoulder: of('shoulder'), hip: of('hip'), knee: of('knee'), ankle: of('ankle'), wrist: of('wrist') };
+}
+/** However deep a squat is, its knee lies some way between hip and ankle in the picture. */
+const KNEE_BETWEEN = [0.15, 0.85] as const;
+
+function upright(shape: AcrossShape, view: View, faults: AcrossFaults, body: Body, pose?: Pose): Points {
   const { lengths } = body;
   const leftAt = view === 'rear' ? -1 : 1;
   const low = shape === 'seated';
@@ -117,10 +135,11 @@ function upright(shape: AcrossShape, view: View, faults: AcrossFaults, body: Bod
   const four = shape === 'four-points';
   const squat = shape === 'squat' || shape === 'single-leg';
   const legs = lengths.thigh + lengths.shank + body.ankleHeight;
-  const hipHeight = low ? 0.1 : lying ? 0.1 : four ? lengths.thigh + 0.05 : squat ? 0.62 * legs : legs;
+  const own = pose && (squat || low) ? heightsOf(pose, body) : null;
+  const hipHeight = own?.hip ?? (low ? 0.1 : lying ? 0.1 : four ? lengths.thigh + 0.05 : squat ? 0.62 * legs : legs);
   const hip: Point = [0, hipHeight];
   // Straight on, a trunk that leans away from the camera shows shorter.
-  const trunk = body.trunk * (four || lying ? 0.24 : squat ? 0.85 : 1);
+  const trunk = own ? own.shoulder - own.hip : body.trunk * (four || lying ? 0.24 : squat ? 0.85 : 1);
   const lean = radians(faults.sideLean ?? 0);
   // The person's right is where leftAt is not.
   const shoulder = add(hip, [-leftAt * trunk * Math.sin(lean), trunk * Math.cos(lean)]);
@@ -155,15 +174,16 @@ function upright(shape: AcrossShape, view: View, faults: AcrossFaults, body: Bod
     ['r', -leftAt],
   ] as const) {
     const out = at * (body.hipWidth / 2);
-    const ankle: Point = [out, lying ? hipHeight + 0.3 : low ? 0.06 : four ? 0.08 : body.ankleHeight];
+    const ankle: Point = [out, own?.ankle ?? (lying ? hipHeight + 0.3 : low ? 0.06 : four ? 0.08 : body.ankleHeight)];
     const top = points[`hip-${side}`]!;
-    const knee = bent(top, ankle, lengths.thigh / (lengths.thigh + lengths.shank), faults.kneeIn ?? 0, [
-      -Math.sign(out),
-      0,
-    ]);
+    const kneeIn = (faults.kneeIn ?? 0) + ((side === 'l' ? 1 : -1) * (faults.uneven ?? 0)) / 2;
+    const share = own
+      ? clamp((own.hip - own.knee) / (own.hip - own.ankle), ...KNEE_BETWEEN)
+      : lengths.thigh / (lengths.thigh + lengths.shank);
+    const knee = low ? top : bent(top, ankle, share, kneeIn, [-Math.sign(out), 0]);
     Object.assign(points, {
       [`knee-${side}`]: low
-        ? [out * 2, 0.3]
+        ? [out * 2, own?.knee ?? 0.3]
         : four
           ? [out, 0.05]
           : lying
@@ -180,6 +200,7 @@ function upright(shape: AcrossShape, view: View, faults: AcrossFaults, body: Bod
 /**
  * Left and right landmarks of a family across its plane, metres, x right, y up; the floor at y = 0 except from above.
  * @param end where the chord of a side plank ends
+ * @param pose of the version: how deep a squat is, how a seated trunk leans; about as deep as usual where left out
  * @throws RangeError for a family that is looked at from the side only
  */
 export function acrossPoints(
@@ -188,9 +209,10 @@ export function acrossPoints(
   body: Body,
   faults: AcrossFaults = {},
   end: 'ankle' | 'knee' = 'ankle',
+  pose?: Pose,
 ): Points {
   const shape = acrossShape(family);
-  return shape === 'side-lying' ? sideLying(view, faults, body, end) : upright(shape, view, faults, body);
+  return shape === 'side-lying' ? sideLying(view, faults, body, end) : upright(shape, view, faults, body, pose);
 }
 
 /** The two points that lay a template across: the first two clicks. */

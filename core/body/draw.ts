@@ -5,7 +5,7 @@ import { placeFigure, shifted, type FigurePoints } from './figure.js';
 import { kitOf } from './kit.js';
 import type { Pose } from './pose.js';
 import type { Camera, SimulatedPicture } from './simulate.js';
-import type { LandmarkName, View } from '../landmarks.js';
+import type { FloorLine, Landmarks, View } from '../landmarks.js';
 import { acrossOutlines } from './across-outline.js';
 import { outlinesOf, trunkOutlines } from './outline.js';
 import { smoothPath, type Tone } from './parts.js';
@@ -76,22 +76,24 @@ export function simulatedSvg(shot: SimulatedPicture, body: Body): string {
 }
 
 /**
- * A picture across the body (front, rear, above) as an SVG document, from left and right landmarks in metres.
- * @param project metres to pixels
+ * A picture across the body (front, rear, above) as an SVG document: outlines round the points where the camera sees them.
+ * @param seen left and right landmarks, px, and the floor line where the view has one
  */
 export function acrossSvg(
-  points: Partial<Record<LandmarkName, Point>>,
+  seen: { points: Landmarks; floor?: FloorLine; pixelsPerMetre: number },
   body: Body,
   view: View,
   camera: Camera,
-  project: (p: Point) => Point,
 ): string {
   const { width, height } = camera;
+  const metres = ([x, y]: Point): Point => [x / seen.pixelsPerMetre, (height - y) / seen.pixelsPerMetre];
+  const project = ([x, y]: Point): Point => [x * seen.pixelsPerMetre, height - y * seen.pixelsPerMetre];
+  const points = Object.fromEntries(Object.entries(seen.points).map(([name, p]) => [name, metres(p)]));
   const shapes = acrossOutlines(points, body, view).map(({ tone, ring }): Shape => ({
     tone,
     path: smoothPath(ring.map(project)),
   }));
-  const wall = project([0, 0])[1];
+  const wall = seen.floor ? (seen.floor[0][1] + seen.floor[1][1]) / 2 : height;
   const ground =
     view === 'above'
       ? `<rect width="${width}" height="${height}" fill="#37556b"/>`

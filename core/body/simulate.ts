@@ -204,6 +204,8 @@ export function simulatePicture(
 /**
  * A picture across the body: left and right landmarks in pixels, as a perfect finger would place them.
  * @param family one that is looked at from this view
+ * @param depthOf how far a point lies towards the camera from the plane of the feet (from above: of the floor), metres; it matters to a
+ *   camera that is off square or has a lens, which stands in front of that plane, or over it
  */
 export function simulateAcross(
   family: string,
@@ -212,18 +214,26 @@ export function simulateAcross(
   faults: AcrossFaults = {},
   end: 'ankle' | 'knee' = 'ankle',
   camera: Camera = DEFAULT_CAMERA,
+  depthOf: (name: LandmarkName) => Metres = () => 0,
+  pose?: Pose,
 ): Pick<SimulatedPicture, 'picture' | 'points' | 'pixelsPerMetre'> & {
   metres: Partial<Record<LandmarkName, Point>>;
   floor?: FloorLine;
-  project: (p: Point) => Point;
+  project: (p: Point, towards?: Metres) => Point;
 } {
-  const metres = acrossPoints(family, view, body, faults, end);
+  const metres = acrossPoints(family, view, body, faults, end, pose);
   const all = Object.values(metres);
   const middle = (axis: 0 | 1): number =>
     (Math.min(...all.map((p) => p[axis])) + Math.max(...all.map((p) => p[axis]))) / 2;
   const centre: Point = [middle(0), middle(1)];
-  const project = (p: Point): Point => {
-    const turned = rotate([p[0] - centre[0] + camera.offset[0], p[1] - centre[1] + camera.offset[1]], -camera.roll);
+  const lens = camera.lens && (view === 'above' ? { distance: camera.lens.height, height: centre[1] } : camera.lens);
+  const project = (p: Point, towards: Metres = 0): Point => {
+    const turn = radians(camera.offSquare);
+    const [x, up] = [p[0] - centre[0], p[1] - centre[1] + camera.offset[1]];
+    const across = x * Math.cos(turn) - towards * Math.sin(turn) + camera.offset[0];
+    const behind = -towards * Math.cos(turn) - x * Math.sin(turn);
+    const seen = lens ? throughLens([across, up], behind, centre[1], lens) : ([across, up] as Point);
+    const turned = rotate(seen, -camera.roll);
     return [
       camera.width / 2 + turned[0] * camera.pixelsPerMetre,
       camera.height / 2 - turned[1] * camera.pixelsPerMetre,
@@ -231,7 +241,9 @@ export function simulateAcross(
   };
   return {
     picture: { width: camera.width, height: camera.height },
-    points: Object.fromEntries(Object.entries(metres).map(([name, p]) => [name, project(p)])),
+    points: Object.fromEntries(
+      Object.entries(metres).map(([name, p]) => [name, project(p, depthOf(name as LandmarkName))]),
+    ),
     pixelsPerMetre: camera.pixelsPerMetre,
     metres,
     ...(view === 'above' ? {} : { floor: [project([centre[0] - 1.2, 0]), project([centre[0] + 1.2, 0])] as FloorLine }),

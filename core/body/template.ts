@@ -63,9 +63,10 @@ export function layAcross(
   first: Point,
   second: Point,
   end: 'ankle' | 'knee' = 'ankle',
+  pose?: Pose,
 ): Landmarks {
   if (distance(first, second) < 5) throw new RangeError('the two clicks must lie apart');
-  const points = acrossPoints(family, view, body, {}, end);
+  const points = acrossPoints(family, view, body, {}, end, pose);
   const [a, b] = acrossAnchors(family);
   const down = (p: Point): Point => [p[0], -p[1]];
   const from = down(points[a]!);

@@ -8,6 +8,7 @@ import type { Evidence, Observation } from '../formats/observation.js';
 import type { Sample } from '../hold/breaks.js';
 import { appliesTo } from '../judge/judge.js';
 import { uprightFrame } from '../measure/frame.js';
+import { depthsAcross } from '../measure/lens-across.js';
 import { measurePicture, measureValues, type MeasuredPicture, type PictureInput } from '../measure/measure.js';
 import { measureDefinition, seenFrom, type MeasureContext } from '../measure/measures.js';
 import { standingLine } from '../measure/measures-whole-body.js';
@@ -69,14 +70,18 @@ const laterParts = (observation: Observation, family: Family, first: Rung, catal
   });
 
 function contextOf(observation: Observation, family: Family, rung: Rung): MeasureContext {
+  const body = bodyOf(observation.athlete);
   return {
     chordEnd: rung.chordEnd,
     support: rung.support,
     stack: rung.stack,
-    body: bodyOf(observation.athlete),
+    body,
     statureKnown: observation.athlete?.stature !== undefined,
     pixelsPerMetre: observation.pixelsPerMetre,
     view: observation.view,
+    ...(observation.view && observation.view !== 'side'
+      ? { depths: depthsAcross(family.id, observation.view, rung.pose, body, rung.chordEnd) }
+      : {}),
     side: observation.side,
     startLine: startLine(observation, family),
   };

@@ -1,6 +1,6 @@
 /** The observation file: what was seen and measured, and nothing that is concluded from it. Version 1. */
 import { z } from 'zod';
-import { LANDMARKS, VIEWS } from '../landmarks.js';
+import { baseOf, LANDMARKS, VIEWS, type LandmarkName } from '../landmarks.js';
 import { FELT_SITES, METHOD_IDS, SEVERITIES } from './catalog.js';
 
 export const OBSERVATION_FORMAT = 'upright-anchor/observation';
@@ -258,11 +258,12 @@ interface Checked {
 
 /** Two points nearer than this lie on each other, px: no angle can be taken between them. */
 const ONE_POINT = 1e-6;
-const baseOf = (name: string): string => name.replace(/-[lr]$/, '');
 
 /** Two points of different names that lie on each other; null where there are none. */
 function onePoint(points: Frame['points']): [string, string] | null {
-  const all = Object.entries(points).flatMap(([name, point]) => (point ? [{ name, point }] : []));
+  const all = (Object.entries(points) as [LandmarkName, (typeof points)[LandmarkName]][]).flatMap(([name, point]) =>
+    point ? [{ name, point }] : [],
+  );
   for (let i = 1; i < all.length; i += 1)
     for (let j = 0; j < i; j += 1) {
       const [a, b] = [all[i]!, all[j]!];

@@ -2,6 +2,7 @@
 import type { Body } from '../body/anthropometry.js';
 import type { UprightFrame } from './frame.js';
 import type { LandmarkName, View } from '../landmarks.js';
+import type { Depths } from './lens.js';
 
 export type MeasureUnit = 'deg' | '%' | 'cm';
 
@@ -18,6 +19,8 @@ export interface MeasureContext {
   pixelsPerMetre?: number;
   /** Where the camera stands; the side when not given. */
   view?: View;
+  /** How the body stands before a lens in front, behind or over it; what it is beside one when not given. */
+  depths?: Depths;
   /** The supporting or working side, where one is declared. */
   side?: 'left' | 'right';
   /** Body line of the start frame, degrees: what `hip-line-change` counts from. */
@@ -38,6 +41,11 @@ export interface MeasureDefinition {
   needsFloor?: boolean;
   /** Views that show it; the side view alone when missing. */
   views?: readonly View[];
+  /**
+   * The value of one side, where the measure is that of the side that is further off: the side is chosen once, so that a number and its error
+   * belong to one knee.
+   */
+  ofSide?: (frame: UprightFrame, context: MeasureContext, side: 'l' | 'r') => number;
   /** @returns null where the scale is not known */
   compute: (frame: UprightFrame, context: MeasureContext) => number | null;
 }

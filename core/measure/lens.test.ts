@@ -7,7 +7,7 @@ import { catalog } from '../catalog/shipped.js';
 import { see } from '../evaluate/see.js';
 import { observationSchema } from '../formats/observation.js';
 import { gaussian, seededRandom } from '../statistics.js';
-import { rectified, towardsLens } from './lens.js';
+import { depthsBeside, rectified, towardsLens } from './lens.js';
 import type { UprightFrame } from './frame.js';
 
 const athlete = { stature: 1.72, mass: 68 };
@@ -167,9 +167,9 @@ describe('the frame itself', () => {
   test('stays as it is without a floor line, and where nothing tells the body’s scale', () => {
     const points = { shoulder: [600, 300], hip: [400, 290], knee: [250, 280], ankle: [100, 270] } as const;
     const bare = frame(false, points as never);
-    expect(rectified(bare, body, lens)).toBe(bare);
+    expect(rectified(bare, depthsBeside(body), lens)).toBe(bare);
     const few = frame(true, { shoulder: [600, 300] });
-    expect(rectified(few, body, lens)).toBe(few);
+    expect(rectified(few, depthsBeside(body), lens)).toBe(few);
   });
   test('near points lie towards the lens by half a breadth, far ones beyond, skin of the middle in it', () => {
     expect(towardsLens('shoulder', body)).toBeCloseTo(body.shoulderWidth / 2, 12);

@@ -1,11 +1,22 @@
 /**
  * A camera is near and stands somewhere: near points carried to the body's middle plane. Every ray from the lens through a placed point
  * is met with the plane in which that point of the body lies, so that the picture's perspective is undone for all of them at once.
+ * `lens-across.ts` says in which plane that is from the front, the rear and above.
  */
 import type { Body } from '../body/anthropometry.js';
-import { radians, subtract, type Degrees, type Metres, type Pixels, type Point } from '../geometry.js';
-import type { BaseLandmark, LandmarkName } from '../landmarks.js';
-import { bodyScale, type UprightFrame } from './frame.js';
+import {
+  distance as between,
+  radians,
+  scale,
+  subtract,
+  add,
+  type Degrees,
+  type Metres,
+  type Pixels,
+  type Point,
+} from '../geometry.js';
+import { baseOf, type BaseLandmark, type LandmarkName } from '../landmarks.js';
+import type { UprightFrame } from './frame.js';
 
 /** Where the lens stands, and the picture's size: the lens looks through its middle. */
 export interface Lens {
@@ -30,11 +41,17 @@ const AIM_ROUNDS = 4;
 /** Rounds of settling the focal length; each brings it nearer by a factor of ten or more. */
 const ROUNDS = 6;
 
+const middle = (points: readonly Point[]): Point =>
+  scale(
+    points.reduce((sum, p) => add(sum, p), [0, 0] as Point),
+    1 / points.length,
+  );
+
 const ARM: ReadonlySet<string> = new Set(['shoulder', 'elbow', 'wrist', 'fingertip']);
 const MIDDLE: ReadonlySet<string> = new Set(['nose', 'midback', 'lowback', 'ribs']);
 /** How far a point lies from the body's middle plane, towards the lens, metres; far-side points lie beyond it. */
 export function towardsLens(name: LandmarkName, body: Body): Metres {
-  const base = name.replace(/-[lr]$/, '') as BaseLandmark;
+  const base = baseOf(name);
   const half = MIDDLE.has(base)
     ? 0
     : base === 'ear'
@@ -51,20 +68,67 @@ export interface LensDoubt {
   length?: number;
   /** Camera turned about the body's upright, degrees. */
   yaw?: Degrees;
+  /** Camera that looks down on the body turned about the picture's level, degrees. */
+  pitch?: Degrees;
+  /** A joint nearer to the lens than it was taken to be, metres. */
+  nearer?: { of: BaseLandmark; by: Metres };
+}
+
+/** How a body stands before the lens. */
+export interface Depths {
+  /** How far a point lies from the plane to which the lens' distance is told, towards the lens, metres. */
+  of: (name: LandmarkName) => Metres;
+  /** Lines from the middle of some points to the middle of others, metres in that plane: they tell the picture's scale. */
+  known: readonly { from: readonly LandmarkName[]; to: readonly LandmarkName[]; long: Metres }[];
+  /** The lens looks straight down, and its distance is its height above the floor. */
+  down?: boolean;
+  /** Both legs do the same: where they look otherwise, the camera may have stood off square. */
+  even?: boolean;
+}
+
+/** A body beside the lens: near joints half a breadth towards it, far ones beyond, trunk and leg as long as they are. */
+export function depthsBeside(body: Body): Depths {
+  return {
+    of: (name) => towardsLens(name, body),
+    known: [
+      { from: ['shoulder'], to: ['hip'], long: body.trunk },
+      { from: ['hip'], to: ['knee'], long: body.lengths.thigh },
+      { from: ['knee'], to: ['ankle'], long: body.lengths.shank },
+    ],
+  };
+}
+
+type KnownLines = Depths['known'];
+const placedLines = (frame: UprightFrame, { known }: Depths): KnownLines =>
+  known.filter(({ from, to }) => [...from, ...to].every(frame.has));
+/** How long known lines are where their ends lie at the given places. */
+const longIn = (lines: KnownLines, at: (name: LandmarkName) => Point): number =>
+  lines.reduce((sum, { from, to }) => sum + between(middle(from.map(at)), middle(to.map(at))), 0);
+const metresOf = (lines: KnownLines): Metres => lines.reduce((sum, { long }) => sum + long, 0);
+/** Pixels per metre that lines of known length tell; null where none of them is placed. */
+export function scaleOf(frame: UprightFrame, depths: Depths): number | null {
+  const lines = placedLines(frame, depths);
+  const pixels = longIn(lines, frame.at);
+  return pixels > 0 ? pixels / metresOf(lines) : null;
 }
 
 /**
  * The frame as a camera far away would have seen the body's middle plane, in pixels of that plane.
  * @param frame with a floor line: it tells how far the camera looked down. The line is taken to lie in the middle plane
- * @returns the frame itself where the floor or the body's scale is not known, or where no such camera can have taken it
+ * @param depths in which plane each point lies, and what tells the scale
+ * @returns the frame itself where the floor (the lens looks along it) or the body's scale is not known, or where no such camera can have taken it
  */
-export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: LensDoubt = {}): UprightFrame {
-  const scale = bodyScale(frame, body);
-  if (!frame.hasFloor || !scale) return frame;
+export function rectified(frame: UprightFrame, depths: Depths, lens: Lens, doubt: LensDoubt = {}): UprightFrame {
+  const lines = placedLines(frame, depths);
+  const pixels = longIn(lines, frame.at);
+  if (!(frame.hasFloor || depths.down) || !(pixels > 0)) return frame;
   const distance = lens.distance + (doubt.distance ?? 0);
-  const height = Math.max(0, lens.height + (doubt.height ?? 0));
+  const height = depths.down ? 0 : Math.max(0, lens.height + (doubt.height ?? 0));
   const breadth = 1 + (doubt.breadth ?? 0);
-  const expected = scale.ofStature * body.stature * (1 + (doubt.length ?? 0));
+  const expected = metresOf(lines) * (1 + (doubt.length ?? 0));
+  const { nearer } = doubt;
+  const depthOf = (name: LandmarkName): Metres =>
+    breadth * depths.of(name) + (nearer && baseOf(name) === nearer.of ? nearer.by : 0);
   const centre = frame.of([lens.picture.width / 2, lens.picture.height / 2]);
   const down = Math.atan2(height, distance);
   const yaw = radians(doubt.yaw ?? 0);
@@ -73,6 +137,7 @@ export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: Le
    * does not lie level in the picture.
    */
   const aimAt = (focal: Pixels): { pitch: number; tilt: number } => {
+    if (depths.down) return { pitch: radians(doubt.pitch ?? 0), tilt: 0 };
     let [pitch, tilt] = [0, 0];
     for (let round = 0; round < (yaw === 0 ? 1 : AIM_ROUNDS); round += 1) {
       pitch = down - Math.atan2(centre[1], focal * Math.cos(tilt));
@@ -91,7 +156,7 @@ export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: Le
     const u = level * Math.cos(tilt) - plumb * Math.sin(tilt);
     const v = level * Math.sin(tilt) + plumb * Math.cos(tilt);
     const ahead = (v / focal) * Math.sin(pitch) + Math.cos(pitch);
-    const away = distance - breadth * towardsLens(name, body);
+    const away = distance - depthOf(name);
     if (ahead <= 0.05 || away <= 0.05) return null;
     // The point's own plane, turned by the yaw about the body's upright, met by the ray.
     const near = distance - away;
@@ -101,29 +166,26 @@ export function rectified(frame: UprightFrame, body: Body, lens: Lens, doubt: Le
     const t = (distance - near * Math.cos(yaw) - x * Math.sin(yaw)) / ahead;
     return [x, height + t * ((v / focal) * Math.cos(pitch) - Math.sin(pitch))];
   };
-  const chain = (['shoulder', 'hip', 'knee', 'ankle'] as const).filter((name) => frame.has(name));
-  let focal = (scale.pixels / expected) * distance;
+  const ends = lines.flatMap(({ from, to }) => [...from, ...to]);
+  let focal = (pixels / expected) * distance;
   for (let round = 0; round < ROUNDS; round += 1) {
     const aim = aimAt(focal);
-    const points = chain.map((name) => metresAt(name, focal, aim));
-    if (points.some((p) => p === null)) return frame;
-    const long = points
-      .slice(1)
-      .reduce((sum, p, i) => sum + Math.hypot(p![0] - points[i]![0], p![1] - points[i]![1]), 0);
+    if (ends.some((name) => metresAt(name, focal, aim) === null)) return frame;
+    const long = longIn(lines, (name) => metresAt(name, focal, aim)!);
     if (!(long > 0)) return frame;
     focal *= long / expected;
   }
   const perMetre = focal / distance;
   const aim = aimAt(focal);
-  const known = new Map<LandmarkName, Point>();
+  const carried = new Map<LandmarkName, Point>();
   return {
     ...frame,
     at: (name) => {
-      const before = known.get(name);
+      const before = carried.get(name);
       if (before) return before;
       const p = metresAt(name, focal, aim) ?? [0, 0];
       const at: Point = [centre[0] + p[0] * perMetre, p[1] * perMetre];
-      known.set(name, at);
+      carried.set(name, at);
       return at;
     },
   };
@@ -150,7 +212,7 @@ export function fittedYaw(frame: UprightFrame, body: Body, lens: Lens): Degrees 
   if (pairs.length === 0 || !frame.hasFloor) return null;
   /** Near ahead of far along the body, px: falls to nought at the right turn, and rises and falls with it. */
   const apart = (yaw: Degrees): number => {
-    const turned = rectified(frame, body, lens, { yaw });
+    const turned = rectified(frame, depthsBeside(body), lens, { yaw });
     return pairs.reduce((sum, [near, far]) => sum + turned.at(near)[0] - turned.at(far)[0], 0);
   };
   let [low, high] = [-FARTHEST, FARTHEST];

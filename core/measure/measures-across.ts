@@ -3,6 +3,7 @@ import { add, angleAt, clamp, degrees, distance, dot, scale, subtract, type Degr
 import type { UprightFrame } from './frame.js';
 import type { BaseLandmark, LandmarkName } from '../landmarks.js';
 import type { MeasureContext, MeasureDefinition } from './definition.js';
+import { scaleOf } from './lens.js';
 
 type Side = 'l' | 'r';
 const other = (side: Side): Side => (side === 'l' ? 'r' : 'l');
@@ -50,10 +51,27 @@ function track(frame: UprightFrame, side: Side): Degrees {
   return (180 - angleAt(hip!, knee!, ankle!)) * (dot(off, inward) >= 0 ? 1 : -1);
 }
 
-/** Pixels per metre in a standing view: as given, else from the shoulders' width, which does not shorten in a squat. */
-function pixelsPerMetre(frame: UprightFrame, c: MeasureContext): number | null {
+/** Pixels per metre in a standing view: as given, else from lines of known length, else from the shoulders' width. */
+function pixelsPerMetre(frame: UprightFrame, c: MeasureContext): number {
   if (c.pixelsPerMetre) return c.pixelsPerMetre;
-  return distance(frame.at('shoulder-l'), frame.at('shoulder-r')) / c.body.shoulderWidth;
+  return (
+    (c.depths && scaleOf(frame, c.depths)) ??
+    distance(frame.at('shoulder-l'), frame.at('shoulder-r')) / c.body.shoulderWidth
+  );
+}
+
+/**
+ * How uneven two sides look that do the same, degrees, left less right: a camera off square makes them so. Knees, which are ahead of the line
+ * from hip to ankle, and feet. What is not placed is left out.
+ */
+export function unevenness(frame: UprightFrame, c: MeasureContext): Degrees[] {
+  const knees = both('hip', 'knee', 'ankle').every(frame.has);
+  const feet = both('hip', 'heel', 'toe', 'shoulder').every(frame.has);
+  const perMetre = feet ? pixelsPerMetre(frame, c) : 0;
+  return [
+    ...(knees ? [track(frame, 'l') - track(frame, 'r')] : []),
+    ...(feet ? [turnOut(frame, 'l', perMetre, c) - turnOut(frame, 'r', perMetre, c)] : []),
+  ];
 }
 
 /** Turn of one foot outward from straight ahead: sine of the heel–toe line's sideways part over the foot's length. */
@@ -63,8 +81,16 @@ function turnOut(frame: UprightFrame, side: Side, perMetre: number, c: MeasureCo
   return degrees(Math.asin(clamp((heelToToe[0] * outward) / (c.body.lengths.foot * perMetre), -1, 1)));
 }
 
-/** The one that is further from nought. */
-const further = (a: number, b: number): number => (Math.abs(a) >= Math.abs(b) ? a : b);
+/** A measure of both sides: the one that is further from nought. */
+const ofTheFurther = (
+  ofSide: NonNullable<MeasureDefinition['ofSide']>,
+): Required<Pick<MeasureDefinition, 'ofSide' | 'compute'>> => ({
+  ofSide,
+  compute: (frame, c) => {
+    const [left, right] = [ofSide(frame, c, 'l'), ofSide(frame, c, 'r')];
+    return Math.abs(left) >= Math.abs(right) ? left : right;
+  },
+});
 
 /** How far the hands are held before the chest, share of stature. Modelling assumption. */
 const REACH = 0.2;
@@ -121,7 +147,7 @@ export const ACROSS_MEASURES: readonly MeasureDefinition[] = [
     reads: { positive: 'inward', negative: 'outward' },
     views: ['front'],
     needs: () => both('hip', 'knee', 'ankle'),
-    compute: (frame) => further(track(frame, 'l'), track(frame, 'r')),
+    ...ofTheFurther((frame, _c, side) => track(frame, side)),
   },
   {
     id: 'toe-out',
@@ -130,10 +156,7 @@ export const ACROSS_MEASURES: readonly MeasureDefinition[] = [
     reads: { positive: 'outward', negative: 'inward' },
     views: ['front'],
     needs: (c) => [...both('hip', 'heel', 'toe'), ...(c.pixelsPerMetre ? [] : both('shoulder'))],
-    compute: (frame, c) => {
-      const perMetre = pixelsPerMetre(frame, c);
-      return perMetre && further(turnOut(frame, 'l', perMetre, c), turnOut(frame, 'r', perMetre, c));
-    },
+    ...ofTheFurther((frame, c, side) => turnOut(frame, side, pixelsPerMetre(frame, c), c)),
   },
   {
     id: 'side-lean',
@@ -157,7 +180,7 @@ export const ACROSS_MEASURES: readonly MeasureDefinition[] = [
     needs: () => both('shoulder', 'hip', 'wrist'),
     compute: (frame, c) => {
       // The chest's turn shows as the shoulders' shortened width against the hips, which stay square.
-      const perMetre = distance(frame.at('hip-l'), frame.at('hip-r')) / c.body.hipWidth;
+      const perMetre = pixelsPerMetre(frame, c);
       const full = c.body.shoulderWidth * perMetre;
       const narrowed = clamp(distance(frame.at('shoulder-l'), frame.at('shoulder-r')) / full, 0, 1);
       const carried = REACH * c.body.stature * perMetre * Math.sqrt(1 - narrowed ** 2);

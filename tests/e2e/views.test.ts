@@ -3,7 +3,10 @@ import type { Page } from 'puppeteer-core';
 import { openHall, type Hall } from '../../tools/harness.js';
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { acrossAnchors } from '../../core/body/across.js';
-import { simulateAcross } from '../../core/body/simulate.js';
+import { DEFAULT_CAMERA, simulateAcross } from '../../core/body/simulate.js';
+import { rungOf } from '../../core/catalog/index.js';
+import { catalog } from '../../core/catalog/shipped.js';
+import { depthsAcross } from '../../core/measure/lens-across.js';
 import { landmarkLabel } from '../../core/landmarks.js';
 import { pass } from '../../tools/page-clock.js';
 import {
@@ -46,7 +49,12 @@ describe('looked at from elsewhere than the side', () => {
     await pick(page, '#view', 'front');
     await pictured(page);
     const body = bodyOf({ stature: 1.72, mass: 68, sex: 'female' });
-    const { points } = simulateAcross('overhead-squat', 'front', body);
+    const { pose, chordEnd } = rungOf(catalog, 'overhead-squat', 'free');
+    const { of } = depthsAcross('overhead-squat', 'front', pose, body, chordEnd);
+    const camera = { ...DEFAULT_CAMERA, pixelsPerMetre: 290, lens: { distance: 3, height: 0.6 } };
+    const { points } = simulateAcross('overhead-squat', 'front', body, {}, chordEnd, camera, of, pose);
+    // Where it stood is known of a simulated camera, from the front as from the side.
+    await sees(page, '3 m away, 60 cm up');
     await sees(page, 'Click the shoulder, left');
     for (const [i, name] of acrossAnchors('overhead-squat').entries()) {
       const asks = `${i === 0 ? 'Click the' : 'Now the'} ${landmarkLabel(name).toLowerCase()}`;
@@ -54,6 +62,8 @@ describe('looked at from elsewhere than the side', () => {
     }
     await sees(page, 'Rings are guesses');
     await press(page, 'The rest fits');
+    await sees(page, 'Knee against hip and ankle');
+    await sees(page, /± \d+\.\d°, (left|right)/);
     const labels = await page.$$eval('[data-point]', (all) => all.map((e) => (e as HTMLElement).dataset.point!));
     expect(labels.length).toBeGreaterThanOrEqual(8);
     expect(new Set(labels).size).toBe(labels.length);

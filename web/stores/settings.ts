@@ -2,6 +2,7 @@
 import { StorageSerializers, useLocalStorage, usePreferredDark } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, watchEffect } from 'vue';
+import type { View } from '../../core/landmarks.js';
 import type { Units } from '../../words/units.js';
 
 export const useSettings = defineStore('settings', () => {
@@ -15,10 +16,16 @@ export const useSettings = defineStore('settings', () => {
   const lens = useLocalStorage<{ distance: number; height: number } | null>('anchor.lens', null, {
     serializer: StorageSerializers.object,
   });
+  /** The same where it looks down. */
+  const overhead = useLocalStorage<{ distance: number; height: number } | null>('anchor.overhead', null, {
+    serializer: StorageSerializers.object,
+  });
+  /** Where a lens for a view stands. */
+  const lensFor = (view: View): typeof lens => (view === 'above' ? overhead : lens);
   const prefersDark = usePreferredDark();
   const dark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'));
   watchEffect(() => {
     document.documentElement.dataset.theme = dark.value ? 'dark' : 'light';
   });
-  return { units, theme, dark, keys, motion, lens };
+  return { units, theme, dark, keys, motion, lensFor };
 });

@@ -206,12 +206,24 @@ export const lensTold = {
   lensToTheBody: 'Lens to the body, m',
   upCm: 'Up, cm',
   lensAboveTheFloor: 'Lens above the floor, cm',
-  asUsualMCm: 'As usual: 3 m, 60 cm',
+  asUsual: (placed: string): string => `As usual: ${placed}`,
   notSure: 'Not sure',
   howToFilmIt: 'How to film it',
-  theLensBeside: (said: string): string => `The lens ${said}, beside the hips, level`,
-  standBesideTheHips:
-    'Stand beside the hips, square on, three big steps away, the lens at the hips’ height, the whole mat line in view. A floor line along the middle of the mat shows how far the camera looked down. From nearer or higher, the near shoulder looks larger and lower than it is. Say where the camera stood and that is corrected; if you do not, the range is wider.',
+  theLens: {
+    side: (said: string): string => `The lens ${said}, beside the hips, level`,
+    front: (said: string): string => `The lens ${said}, straight ahead, level`,
+    rear: (said: string): string => `The lens ${said}, straight behind, level`,
+    above: (said: string): string => `The lens ${said}, looking straight down`,
+  },
+  howTo: {
+    side: 'Stand beside the hips, square on, three big steps away, the lens at the hips’ height, the whole mat line in view. A floor line along the middle of the mat shows how far the camera looked down. From nearer or higher, the near shoulder looks larger and lower than it is. Say where the camera stood and that is corrected; if you do not, the range is wider.',
+    front:
+      'Stand straight ahead, three big steps away, the lens at the hips’ height, whole feet in view, and lay the floor line through both feet. A knee that is nearer to the camera looks further out than it is, and a camera off to one side makes one knee look in and the other out. Say where the camera stood and the first is corrected; of the second a squat on two legs tells most. The range takes in what is left.',
+    rear: 'Stand straight behind, three big steps away, the lens at the hips’ height, whole feet in view, and lay the floor line through both of them. A camera off to one side makes a level pelvis look tilted, the more the higher it stands. Say where it stood; the range takes in what is left.',
+    above:
+      'Hold the camera over the hips, as high as you can, and look straight down. Shoulders are higher than feet and look larger than they are: say how high the camera was and that is corrected.',
+  },
+  cmOver: (height: number): string => `${height} cm over the mat`,
   mAwayCmUp: (distance: number, height: number): string => `${distance} m away, ${height} cm up`,
   notTold: 'not told',
 };
@@ -390,7 +402,9 @@ export const simulatedCamera = {
   neckDroppedPoked: 'Neck: − dropped, + poked',
   archOfTheLow: 'Arch of the low back',
   kneeAngle: 'Knee angle',
-  cameraOffTheSquare: 'Camera off the square side view',
+  cameraOffTheSquare: 'Camera off square',
+  leftKneeFurtherIn: 'Left knee further in (−: right)',
+  lensAway: 'Lens away',
   lensAwayFar: 'Lens away (0: far)',
   lensUp: 'Lens up',
 };
@@ -417,7 +431,7 @@ export const simulatedClip = {
   mendedAtNever: 'Mended at (0: never)',
   goesWithTheBreath: 'Goes with the breath',
   shakesFromThenOn: 'Shakes from then on',
-  cameraOffTheSquare: 'Camera off the square side view',
+  cameraOffTheSquare: 'Camera off square',
   cameraRolled: 'Camera rolled',
   bodyAside: 'Body aside of the middle',
   lensAway: 'Lens away',

@@ -23,6 +23,7 @@ import ClipSeen from './ClipSeen.vue';
 import ClipTaps from './ClipTaps.vue';
 import ClipStage from './ClipStage.vue';
 import LensTold from './LensTold.vue';
+import { usualLensOf, type Told } from './lens-told.js';
 import LiveCamera from './LiveCamera.vue';
 import SimulatedClip from './SimulatedClip.vue';
 import { clipDraft, clipWorkSchema, lookOf, scaledRecord, type BenchSetup, type ClipWork } from './setup.js';
@@ -59,18 +60,18 @@ const chooser = ref<HTMLInputElement | null>(null);
 const { isOverDropZone } = useDropZone(zone, { onDrop: (files) => files?.[0] && open(files[0]) });
 const { busy, error, run } = useAction();
 const settings = useSettings();
-/** A phone on a low box three metres away, until it is told otherwise. */
-const USUAL_LENS = { distance: 3, height: 0.6 };
-const lens = ref<{ distance: number; height: number } | null>(settings.lens ?? USUAL_LENS);
+/** A phone on a low box three metres away, or held over the mat, until it is told otherwise. */
+const usualLens = (): Told => settings.lensFor(props.setup.view).value ?? usualLensOf(props.setup.view);
+const lens = ref<Told | null>(usualLens());
 const of = useClipRecord(clip, () => props, lens);
 const { rung, observation, detail } = of;
 const waiting = shallowRef<ClipWork | null>(null);
 
-function open(next: File, from?: { distance: number; height: number }): void {
+function open(next: File, from?: Told): void {
   refused.value = '';
   source.value = 'none';
   file.value = next;
-  lens.value = from ?? settings.lens ?? USUAL_LENS;
+  lens.value = from ?? usualLens();
   const before = waiting.value;
   waiting.value = null;
   // The clip that was waited for: what was read of it, and set on it since, stands.
@@ -103,10 +104,16 @@ watch(clip.problem, (said) => {
 });
 function tell(told: typeof lens.value): void {
   lens.value = told;
-  settings.lens = told;
+  settings.lensFor(props.setup.view).value = told;
 }
 // What was read from one side says nothing of another.
 watch(() => [props.setup.view, props.setup.position], clip.lookedAnew);
+watch(
+  () => props.setup.view,
+  (view, before) => {
+    if ((view === 'above') !== (before === 'above')) lens.value = usualLens();
+  },
+);
 
 /** Breaks are looked at closer once the clip is read: the first, and where that moved it, once more. */
 const CLOSER_TIMES = 2;
@@ -344,7 +351,7 @@ function another(): void {
         </button>
       </div>
       <ClipTaps v-if="personId" :person-id="personId" :position="setup.position" @taps="taps = $event" />
-      <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
+      <LensTold :view="setup.view" :model-value="lens" @update:model-value="tell" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">{{ wording.noPermissionForPictures }}</p>
       <OnOff v-if="person?.allows.clips && file && !clipId" v-model="keeping" class="mt-2">{{

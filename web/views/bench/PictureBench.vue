@@ -84,7 +84,7 @@ const lens = ref<{ distance: number; height: number } | null>(null);
 /** What is told of a picture is what is usual in this hall from then on. */
 function tell(told: typeof lens.value): void {
   lens.value = told;
-  settings.lens = told;
+  settings.lensFor(props.setup.view).value = told;
 }
 /** Points of an earlier visit whose picture is not on this device: they wait for it. */
 const waiting = shallowRef<PictureWork | null>(null);
@@ -105,7 +105,7 @@ async function open(next: File, from?: { distance: number; height: number } | nu
     handles.clear();
     found.forget();
     // A simulated camera knows where it stands; of a real one, what was told last in this hall.
-    lens.value = from === undefined ? settings.lens : from;
+    lens.value = from === undefined ? settings.lensFor(props.setup.view).value : from;
     [blur.value, drawing.value] = [[], null];
     source.value = 'none';
     const before = waiting.value;
@@ -155,6 +155,13 @@ function drawn(box: PictureBox): void {
 }
 // Points of one view or version mean nothing in another.
 watch([() => props.setup.view, () => props.setup.position], handles.clear);
+// Nor does it stand where it stood: what looks down hangs over the mat.
+watch(
+  () => props.setup.view,
+  (view, before) => {
+    if ((view === 'above') !== (before === 'above')) lens.value = settings.lensFor(view).value;
+  },
+);
 
 /** The picture may lie on this device where the person allows pictures and the studio allows copies. */
 const mayLie = computed(() => studio.defaults.offlineCopies && props.person?.allows.pictures === true);
@@ -194,7 +201,7 @@ const observation = computed<Observation>(() => {
     ...base,
     ...(image.value ? { picture: { width: image.value.width, height: image.value.height } } : {}),
     ...(a && b ? { floor: [[...a], [...b]] } : {}),
-    ...(lens.value && props.setup.view === 'side' ? { camera: { ...lens.value } } : {}),
+    ...(lens.value ? { camera: { ...lens.value } } : {}),
     ...(ready && found.error.value !== null ? { landmarkSd: found.error.value } : {}),
     frames: ready ? [{ t: 0, points: points as Observation['frames'][number]['points'] }] : [],
   };
@@ -370,7 +377,7 @@ function another(): void {
         </button>
       </div>
       <SeenNow :detail="detail" :laid="Object.keys(handles.points.value).length > 0" />
-      <LensTold v-if="setup.view === 'side'" :model-value="lens" @update:model-value="tell" />
+      <LensTold :view="setup.view" :model-value="lens" @update:model-value="tell" />
       <p v-if="error" role="alert" class="note mt-2">{{ error }}</p>
       <p v-if="person && !person.allows.pictures" class="note mt-2 text-sm">{{ wording.noPermissionForPictures }}</p>
       <div v-if="person?.allows.pictures" class="border-rule mt-3 border-t pt-2">

@@ -85,7 +85,7 @@ function lay(first: Point, second: Point): void {
   const body = bodyOf(props.person ? athleteOf(props.person) : {});
   try {
     const points = across.value
-      ? layAcross(props.rung.family, props.view, body, first, second, props.rung.chordEnd)
+      ? layAcross(props.rung.family, props.view, body, first, second, props.rung.chordEnd, props.rung.pose)
       : layTemplate(props.rung.pose, body, first, second);
     const bottom = Math.max(...Object.values(points).map((p) => p[1]));
     const y = clamp(bottom, 0, props.image.height - 1);

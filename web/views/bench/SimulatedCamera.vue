@@ -14,7 +14,9 @@ import {
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
+import { depthsAcross } from '../../../core/measure/lens-across.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
+import { usualLensOf } from './lens-told.js';
 import type { Mannequin } from '../../drawing/mannequin.js';
 import { snapshot } from './snapshot.js';
 import { anywhere } from '../../../words/pages/anywhere.js';
@@ -23,19 +25,23 @@ import { simulatedCamera as wording } from '../../../words/pages/bench.js';
 const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
 const emit = defineEmits<{ taken: [file: File, lens: { distance: number; height: number } | null]; cancel: [] }>();
 const knobs = reactive({ hipLine: 0, knee: 180, neck: 0, arch: 0, offSquare: 0, roll: 0, away: 0, up: 60 });
-/** Where the lens stands; nought away: so far that nothing is nearer than the rest. */
+/** Across the body the lens always stands somewhere: what is nearer to it is looked at there. */
+const [level, overhead] = [usualLensOf('front'), usualLensOf('above')];
+const near = reactive({ away: level.distance * 100, up: level.height * 100, over: overhead.height * 100 });
 const NEAREST = 1.5;
-const lens = computed(() =>
-  knobs.away > 0 && props.view === 'side'
-    ? { distance: Math.max(NEAREST, knobs.away / 100), height: knobs.up / 100 }
-    : null,
-);
+/** Where the lens stands; beside a body nought away is so far that nothing is nearer than the rest. */
+const lens = computed(() => {
+  const { away, up } = props.view === 'side' ? knobs : near;
+  if (away <= 0) return null;
+  return { distance: Math.max(NEAREST, away / 100), height: (props.view === 'above' ? near.over : up) / 100 };
+});
 const across = reactive<Required<AcrossFaults>>({
   sideLine: 0,
   depthLine: 0,
   shoulders: 0,
   pelvis: 0,
   kneeIn: 0,
+  uneven: 0,
   toeOut: 0,
   sideLean: 0,
   armLead: 0,
@@ -85,8 +91,10 @@ watchPostEffect(() => {
 });
 const svg = computed(() => {
   if (props.view !== 'side') {
-    const seen = simulateAcross(props.rung.family, props.view, body.value, across, props.rung.chordEnd, camera.value);
-    return acrossSvg(seen.metres, body.value, props.view, camera.value, seen.project);
+    const { family, pose: held, chordEnd } = props.rung;
+    const { of } = depthsAcross(family, props.view, held, body.value, chordEnd);
+    const seen = simulateAcross(family, props.view, body.value, across, chordEnd, camera.value, of, held);
+    return acrossSvg(seen, body.value, props.view, camera.value);
   }
   return simulatedSvg(shot.value, body.value);
 });
@@ -118,6 +126,17 @@ const slider = <T extends Record<string, number>>(
   set: (value) => ((of as Record<string, number>)[key] = value),
 });
 const tilt = slider(knobs, 'roll', wording.cameraTilted, -15, 15);
+/** Camera's place across the body. */
+const stands = computed<Slider[]>(() =>
+  props.view === 'above'
+    ? [tilt, slider(near, 'over', wording.lensUp, 150, 300, ' cm')]
+    : [
+        slider(knobs, 'offSquare', wording.cameraOffTheSquare, -20, 45),
+        tilt,
+        slider(near, 'away', wording.lensAway, 150, 500, ' cm'),
+        slider(near, 'up', wording.lensUp, 10, 180, ' cm'),
+      ],
+);
 const sliders = computed<Slider[]>(() => {
   if (props.view !== 'side') {
     const pelvis = slider(across, 'pelvis', wording.pelvisRightHigher, -20, 20);
@@ -125,26 +144,27 @@ const sliders = computed<Slider[]>(() => {
     switch (acrossShape(props.rung.family)) {
       case 'side-lying':
         return props.view === 'above'
-          ? [slider(across, 'depthLine', wording.hipBehindTheLine, -25, 25), tilt]
-          : [slider(across, 'sideLine', wording.hipDroppedTooHigh, -25, 25), tilt];
+          ? [slider(across, 'depthLine', wording.hipBehindTheLine, -25, 25), ...stands.value]
+          : [slider(across, 'sideLine', wording.hipDroppedTooHigh, -25, 25), ...stands.value];
       case 'standing':
-        return [slider(across, 'sideLean', wording.leanToTheRight, -20, 20), tilt];
+        return [slider(across, 'sideLean', wording.leanToTheRight, -20, 20), ...stands.value];
       case 'seated':
         return [
           slider(across, 'turn', wording.turnOfTheChest, 0, 40),
           slider(across, 'armLead', wording.armsAhead, -50, 50, ' %'),
-          tilt,
+          ...stands.value,
         ];
       case 'squat':
       case 'single-leg':
         return [
           slider(across, 'kneeIn', wording.kneesInOut, -25, 25),
+          slider(across, 'uneven', wording.leftKneeFurtherIn, -25, 25),
           slider(across, 'toeOut', wording.toesOut, 0, 40),
           pelvis,
-          tilt,
+          ...stands.value,
         ];
       default:
-        return [pelvis, shoulders, tilt];
+        return [pelvis, shoulders, ...stands.value];
     }
   }
   return [

@@ -44,7 +44,7 @@ export function useClipRecord(
     return {
       ...base,
       ...record,
-      ...(lens.value && setup.view === 'side' ? { camera: { ...lens.value } } : {}),
+      ...(lens.value ? { camera: { ...lens.value } } : {}),
     };
   });
   const seen = computed(() =>
