@@ -12,10 +12,10 @@ import { bodyOf } from '../core/body/anthropometry.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../core/body/simulate.js';
 import { rungOf } from '../core/catalog/index.js';
 import { catalog } from '../core/catalog/shipped.js';
-import { clipError, clipRecord } from '../core/clip/record.js';
-import { see } from '../core/evaluate/see.js';
+import { clipError, clipFloor, clipRecord } from '../core/clip/record.js';
+import { judgedMeasures, see } from '../core/evaluate/see.js';
 import { OBSERVATION_FORMAT, observationSchema } from '../core/formats/observation.js';
-import type { Landmarks } from '../core/landmarks.js';
+import type { FloorLine, Landmarks } from '../core/landmarks.js';
 import { quantile, seededRandom } from '../core/statistics.js';
 import { ensureChromium } from './ensure.mjs';
 import { VISION_FILES, writeVision } from './pose-model.mjs';
@@ -33,6 +33,15 @@ const CASES: [family: string, rung: string, faults: PoseFaults[]][] = [
   ['front-plank', 'raised', [{}, { hipLine: 12 }]],
   ['hollow', 'straight', [{}, { arch: 20 }, { knee: 155 }]],
   ['hollow', 'overhead', [{}, { arch: 20 }]],
+  ['push-up', 'full', [{}]],
+  ['all-fours', 'floor', [{}]],
+  ['bird-dog', 'opposite', [{}]],
+  ['arch', 'hands-by-side', [{}]],
+  ['dead-bug', 'opposite', [{}]],
+  ['hanging', 'tuck', [{}]],
+  ['hanging', 'half', [{}]],
+  ['overhead-squat', 'free', [{}]],
+  ['carry', 'both-hands', [{}]],
 ];
 const DRESSES = ['plain', 'dark', 'bright'];
 /** Pictures of each case. */
@@ -107,16 +116,21 @@ async function looked(posed: readonly Posed[]): Promise<FoundOf[]> {
   }
 }
 
-/** What of found points is measured by. */
-const kept = (points: Landmarks): Landmarks =>
-  clipRecord([{ t: 0, points, sd: {} }], { picture: PICTURE, error: null, floor: null, view: 'side' }).frames[0]!
-    .points;
+/** What of found points is measured by: not what is hardly seen. */
+const kept = (points: Landmarks, visible: FoundOf['visible']): Landmarks =>
+  clipRecord([{ t: 0, points, sd: {} }], {
+    picture: PICTURE,
+    error: null,
+    floor: null,
+    view: 'side',
+    found: [{ t: 0, found: { points, visible }, moved: {} }],
+  }).frames[0]?.points ?? {};
 
-/** The measures of a picture's points, each with its error. */
-function measured(posed: Posed, points: Landmarks, landmarkSd: number, far: boolean) {
+/** The measures of a picture's points, each with its error: of those that are judged at the version. */
+function measured(posed: Posed, points: Landmarks, landmarkSd: number, floor: FloorLine | null, far: boolean) {
   const { width, height } = far ? DEFAULT_CAMERA : PICTURE;
   const { body, family, rung } = posed;
-  const floorY = Math.max(...Object.values(points).map((p) => p[1]));
+  const judged = judgedMeasures(catalog, rungOf(catalog, family, rung), 'side');
   const observation = observationSchema.parse({
     format: OBSERVATION_FORMAT,
     version: 1,
@@ -126,15 +140,12 @@ function measured(posed: Posed, points: Landmarks, landmarkSd: number, far: bool
     athlete: body,
     picture: { width, height },
     ...(far ? {} : { camera: posed.lens }),
-    floor: [
-      [0.06 * width, floorY],
-      [0.94 * width, floorY],
-    ],
+    ...(floor ? { floor } : {}),
     landmarkSd,
     frames: [{ t: 0, points }],
   });
   const { picture } = see({ observation }, catalog);
-  return new Map(picture!.measures.map((m) => [m.id, m]));
+  return new Map(picture!.measures.filter((m) => judged.includes(m.id)).map((m) => [m.id, m]));
 }
 
 const posed = cases();
@@ -149,15 +160,14 @@ posed.forEach((one, i) => {
   }
   const body = bodyOf(one.body);
   const { pose } = rungOf(catalog, one.family, one.rung);
-  const truth = simulatePicture(
-    Object.keys(one.faults).length > 0 ? withFaults(pose, one.faults, body) : pose,
-    body,
-  ).points;
+  const truth = simulatePicture(Object.keys(one.faults).length > 0 ? withFaults(pose, one.faults, body) : pose, body);
   const names = Object.keys(points) as (keyof Landmarks)[];
-  const same = Object.fromEntries(names.flatMap((name) => (truth[name] ? [[name, truth[name]]] : [])));
-  const known = measured(one, same, 0, true);
+  const same = Object.fromEntries(names.flatMap((name) => (truth.points[name] ? [[name, truth.points[name]]] : [])));
+  const known = measured(one, same, 0, truth.floor, true);
   const error = clipError([{ t: 0, found: { points, visible: {} }, moved: {} }], [])!;
-  for (const [id, m] of measured(one, kept(points), error, false)) {
+  // The floor as the bench lays it under found points.
+  const floor = clipFloor([{ points }], pose, body, PICTURE, one.lens);
+  for (const [id, m] of measured(one, kept(points, found[i]!.visible), error, floor, false)) {
     const true_ = known.get(id);
     if (!true_ || !(m.sd > 0)) continue;
     const off = m.value - true_.value;
@@ -169,7 +179,7 @@ const took = quantile(
   0.5,
 );
 const rows = [...errors]
-  .filter(([, list]) => list.length >= 20)
+  .filter(([, list]) => list.length >= 6)
   .sort((a, b) => (a[0] < b[0] ? -1 : 1))
   .map(([id, list]) => {
     const sizes = list.map((e) => Math.abs(e.off)).sort((a, b) => a - b);

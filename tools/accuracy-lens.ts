@@ -12,11 +12,10 @@ import {
 } from '../core/body/simulate.js';
 import { rungOf, rungsOf } from '../core/catalog/index.js';
 import { catalog } from '../core/catalog/shipped.js';
-import { see } from '../core/evaluate/see.js';
+import { judgedMeasures, see } from '../core/evaluate/see.js';
 import type { Rung } from '../core/formats/catalog.js';
 import { observationSchema } from '../core/formats/observation.js';
 import { add, type Point } from '../core/geometry.js';
-import { appliesTo } from '../core/judge/judge.js';
 import { baseOf, type FloorLine, type LandmarkName, type Landmarks, type View } from '../core/landmarks.js';
 import { uprightFrame } from '../core/measure/frame.js';
 import type { Measure } from '../core/measure/measure.js';
@@ -192,9 +191,6 @@ function somewhere(random: Random): { lens: Drawn['lens']; camera: Camera } {
 }
 const noiseOf = (share: number, { stature }: Drawn['athlete']): number =>
   share * 0.8 * stature * DEFAULT_CAMERA.pixelsPerMetre;
-const judgedAt = (rung: Rung): string[] => [
-  ...new Set(catalog.tolerances.filter((t) => appliesTo(t, rung)).map((t) => t.measure)),
-];
 const oneOf = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)]!;
 
 /** A body beside the lens. */
@@ -211,7 +207,7 @@ function beside(rung: Rung, poseOf: (body: Body) => Pose, random: Random, share:
     far: simulatePicture(pose, body),
     noise,
     lens,
-    judged: judgedAt(rung),
+    judged: judgedMeasures(catalog, rung, 'side'),
   };
 }
 
@@ -280,7 +276,7 @@ export function acrossTable(random: Random, share: number): string[] {
       view === 'side'
         ? []
         : rungsOf(catalog, family.id)
-            .filter((rung) => judgedAt(rung).length > 0)
+            .filter((rung) => judgedMeasures(catalog, rung, view).length > 0)
             .map((rung) => ({ rung, view })),
     ),
   );
@@ -315,7 +311,7 @@ export function acrossTable(random: Random, share: number): string[] {
       body,
       noise,
       lens,
-      judged: judgedAt(rung),
+      judged: judgedMeasures(catalog, rung, view),
     };
   };
   const rows = tableOf(MANY, draw, random, (id, { rung, view }) => `${id}, ${rung.family}, ${view}`);

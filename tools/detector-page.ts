@@ -4,7 +4,7 @@ import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '..
 import { rungOf } from '../core/catalog/index.js';
 import { catalog } from '../core/catalog/shipped.js';
 import { nearerSide, pointsOf } from '../core/clip/detected.js';
-import type { Landmarks } from '../core/landmarks.js';
+import type { LandmarkName, Landmarks } from '../core/landmarks.js';
 import { peopleIn } from '../web/clip/detector.js';
 import { mannequin, WARDROBES, type Mannequin } from '../web/drawing/mannequin.js';
 
@@ -19,6 +19,8 @@ export interface Posed {
 }
 export interface FoundOf {
   found: Landmarks | null;
+  /** How sure the detector is that it sees a point, nought to one. */
+  visible: Partial<Record<LandmarkName, number>>;
   truth: Landmarks;
   /** What finding took, ms. */
   took: number;
@@ -41,6 +43,7 @@ async function look({ family, rung, faults, body: of, dress, offSquare, lens }: 
   const [person] = await peopleIn(image);
   const took = performance.now() - began;
   image.close();
-  return { found: person ? pointsOf(person, 'side', nearerSide(person)).points : null, truth: shot.points, took };
+  const found = person ? pointsOf(person, 'side', nearerSide(person)) : null;
+  return { found: found?.points ?? null, visible: found?.visible ?? {}, truth: shot.points, took };
 }
 (globalThis as unknown as { look: typeof look }).look = look;

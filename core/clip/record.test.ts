@@ -99,7 +99,7 @@ describe('the record of a clip', () => {
     const floor = clipFloor(follow(clip(STILL, 2)), pose, body, picture)!;
     const truth = simulatePicture(pose, body, DEFAULT_CAMERA).floor;
     for (const [i, p] of floor.entries()) expect(Math.abs(p[1] - truth[i]![1])).toBeLessThan(8);
-    // One contact alone: level, under what lies lowest.
+    // One contact alone: level, under it.
     const hollow = rungOf(catalog, 'hollow', 'straight').pose;
     const shot = simulatePicture(hollow, body, DEFAULT_CAMERA);
     const level = clipFloor([{ points: shot.points }], hollow, body, picture)!;
@@ -107,6 +107,48 @@ describe('the record of a clip', () => {
     // Who hangs touches the floor nowhere.
     const hang = rungOf(catalog, 'hanging').pose;
     expect(clipFloor(follow(clip(STILL, 2)), hang, body, picture)).toBeNull();
+  });
+  test('a lens near by shows a near hip lower than the middle of the body: the floor is under the middle; bent knees do not lower it', () => {
+    const hollow = rungOf(catalog, 'hollow', 'straight').pose;
+    for (const lens of [
+      { distance: 2.4, height: 1.2 },
+      { distance: 3, height: 0.5 },
+    ])
+      for (const [held, faults] of [
+        [hollow, {}],
+        [hollow, { knee: 150 }],
+        [pose, { hipLine: 12 }],
+      ] as const) {
+        const shot = simulatePicture(withFaults(held, faults, body), body, { ...DEFAULT_CAMERA, lens });
+        const of = [{ points: shot.points }];
+        const floor = clipFloor(of, held, body, picture, lens)!;
+        const middle = (line: readonly (readonly number[])[]): number => (line[0]![1]! + line[1]![1]!) / 2;
+        expect(Math.abs(middle(floor) - middle(shot.floor))).toBeLessThan(6);
+        const plain = middle(clipFloor(of, held, body, picture)!) - middle(shot.floor);
+        if (lens.height > 1) expect(plain).toBeGreaterThan(9);
+      }
+  });
+  test('what is hardly seen, and an ear behind a raised arm, are no points of the record until a hand sets them', () => {
+    const seen = (visible: Partial<Record<LandmarkName, number>>, of = pose, anchors: LandmarkName[] = []) => {
+      const { points } = simulatePicture(of, body, DEFAULT_CAMERA);
+      const found: ClipFrame = { t: 0, found: { points, visible }, moved: {} };
+      const by = anchors.map((name) => ({ frame: 0, name, at: points[name]! }));
+      const record = clipRecord([{ t: 0, points, sd: {} }], {
+        picture,
+        error: 5,
+        floor: null,
+        view: 'side',
+        found: [found],
+        anchors: by,
+      });
+      return Object.keys(record.frames[0]!.points);
+    };
+    expect(seen({})).toEqual(expect.arrayContaining(['ear', 'knee', 'wrist']));
+    expect(seen({ knee: 0.3, wrist: 0.9 })).not.toContain('knee');
+    expect(seen({ knee: 0.3 }, pose, ['knee'])).toContain('knee');
+    const overhead = rungOf(catalog, 'hollow', 'overhead').pose;
+    expect(seen({}, overhead)).not.toContain('ear');
+    expect(seen({}, overhead, ['ear'])).toContain('ear');
   });
   test('a hand makes the points surer, and nobody found has no error', () => {
     const frames = clip(STILL, 2);

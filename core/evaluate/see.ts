@@ -115,7 +115,7 @@ export const pictureAt = (
 const SWING_NEEDS = ['hang-line', 'feet-behind', 'hand-to-ankle'] as const;
 
 /** Measures that some method judges at this version from this view; the swing is made of three of them. */
-function judgedMeasures(catalog: Catalog, rung: Rung, view: Observation['view']): string[] {
+export function judgedMeasures(catalog: Catalog, rung: Rung, view: Observation['view']): string[] {
   const judged = catalog.tolerances.filter((t) => appliesTo(t, rung)).map((t) => t.measure);
   return [...new Set(judged.flatMap((id) => (id === 'swing' ? SWING_NEEDS : [id])))].filter((id) =>
     seenFrom(measureDefinition(id), view),

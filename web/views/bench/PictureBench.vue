@@ -28,6 +28,7 @@ import DraftBack from '../../components/DraftBack.vue';
 import BlurBoxes from './BlurBoxes.vue';
 import DeviceCamera from './DeviceCamera.vue';
 import LensTold from './LensTold.vue';
+import type { Told } from './lens-told.js';
 import PictureStage from './PictureStage.vue';
 import SimulatedCamera from './SimulatedCamera.vue';
 import SeenNow from './SeenNow.vue';
@@ -66,10 +67,12 @@ const image = shallowRef<ImageBitmap | null>(null);
 const size = ref({ width: 0, height: 0 });
 const refused = ref('');
 const handles = usePoints();
+/** Where the lens of this picture stood; null: not told. */
+const lens = ref<Told | null>(null);
 const found = useFound(
   handles,
   () => props.setup.view,
-  () => ({ pose: rung.value.pose, body: bodyOf(props.person ? athleteOf(props.person) : {}) }),
+  () => ({ pose: rung.value.pose, body: bodyOf(props.person ? athleteOf(props.person) : {}), lens: lens.value }),
 );
 const { busy, error, run } = useAction();
 const zone = ref<HTMLElement | null>(null);
@@ -79,8 +82,6 @@ const rung = computed(() => rungOf(catalog, props.setup.position, props.setup.ru
 
 const settings = useSettings();
 const session = useSession();
-/** Where the lens of this picture stood; null: not told. */
-const lens = ref<{ distance: number; height: number } | null>(null);
 /** What is told of a picture is what is usual in this hall from then on. */
 function tell(told: typeof lens.value): void {
   lens.value = told;
@@ -88,7 +89,7 @@ function tell(told: typeof lens.value): void {
 }
 /** Points of an earlier visit whose picture is not on this device: they wait for it. */
 const waiting = shallowRef<PictureWork | null>(null);
-async function open(next: File, from?: { distance: number; height: number } | null): Promise<void> {
+async function open(next: File, from?: Told | null): Promise<void> {
   refused.value = '';
   if (!['image/jpeg', 'image/png', 'image/webp'].includes(next.type)) refused.value = wording.thisIs;
   else if (next.size > MAX_MB * 1024 * 1024)

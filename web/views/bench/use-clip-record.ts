@@ -33,13 +33,14 @@ export function useClipRecord(
     const facts = clip.facts.value;
     if (!facts) return base;
     const followed = clip.followed.value;
-    const floor = setup.view === 'side' ? clipFloor(followed, rung.value.pose, body.value, facts) : null;
+    const floor = setup.view === 'side' ? clipFloor(followed, rung.value.pose, body.value, facts, lens.value) : null;
     const record = clipRecord(followed, {
       picture: { width: facts.width, height: facts.height },
       error: clipError(clip.frames.value, clip.anchors.value),
       floor,
       view: setup.view,
       anchors: clip.anchors.value,
+      found: clip.frames.value,
     });
     return {
       ...base,

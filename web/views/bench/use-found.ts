@@ -15,13 +15,14 @@ import type { Pixels } from '../../../core/geometry.js';
 import type { LandmarkName, Landmarks, View } from '../../../core/landmarks.js';
 import { NoDetector, peopleIn } from '../../clip/detector.js';
 import type { Region } from '../../clip/messages.js';
+import type { Told } from './lens-told.js';
 import type { HandleName, usePoints } from './use-points.js';
 
 export function useFound(
   handles: ReturnType<typeof usePoints>,
   view: () => View,
-  /** The pose that is looked at, and the body: where the floor lies under it. */
-  posed: () => { pose: Pose; body: Body },
+  /** The pose that is looked at, the body and the lens, where it is told: where the floor lies under it. */
+  posed: () => { pose: Pose; body: Body; lens: Told | null },
 ) {
   const people = shallowRef<readonly DetectedPerson[]>([]);
   const at = ref(0);
@@ -44,8 +45,8 @@ export function useFound(
     if (!person) return;
     const { points } = pointsOf(person, view(), side.value);
     laid.value = points;
-    const { pose, body } = posed();
-    const floor = view() === 'side' ? clipFloor([{ points }], pose, body, picture) : null;
+    const { pose, body, lens } = posed();
+    const floor = view() === 'side' ? clipFloor([{ points }], pose, body, picture, lens) : null;
     const bottom = Math.max(...Object.values(points).map((p) => p[1]));
     const on = (y: number): number => Math.min(picture.height - 1, Math.max(0, y));
     handles.mark();
