@@ -218,6 +218,8 @@ export function simulateAcross(
   pose?: Pose,
 ): Pick<SimulatedPicture, 'picture' | 'points' | 'pixelsPerMetre'> & {
   metres: Partial<Record<LandmarkName, Point>>;
+  /** What the camera is aimed at, metres. */
+  centre: Point;
   floor?: FloorLine;
   project: (p: Point, towards?: Metres) => Point;
 } {
@@ -225,7 +227,7 @@ export function simulateAcross(
   const all = Object.values(metres);
   const middle = (axis: 0 | 1): number =>
     (Math.min(...all.map((p) => p[axis])) + Math.max(...all.map((p) => p[axis]))) / 2;
-  const centre: Point = [middle(0), middle(1)];
+  const centre: Point = camera.aim ?? [middle(0), middle(1)];
   const lens = camera.lens && (view === 'above' ? { distance: camera.lens.height, height: centre[1] } : camera.lens);
   const project = (p: Point, towards: Metres = 0): Point => {
     const turn = radians(camera.offSquare);
@@ -246,6 +248,7 @@ export function simulateAcross(
     ),
     pixelsPerMetre: camera.pixelsPerMetre,
     metres,
+    centre,
     ...(view === 'above' ? {} : { floor: [project([centre[0] - 1.2, 0]), project([centre[0] + 1.2, 0])] as FloorLine }),
     project,
   };

@@ -105,7 +105,10 @@ describe('lines of a device', () => {
     );
   });
   test('that are no values are passed over', () => {
-    expect(pressureLines()('ready\n101\n-3\n1e3\n\n55\nNaN\n')).toEqual([55]);
+    // JavaScript would take `1e2` and `0x15` for numbers in range; a device does not send them.
+    expect(pressureLines()('ready\n101\n-3\n1e2\n0x15\n12 13\n\n 55\t\n12.3456\n1.23456\nNaN\n')).toEqual([
+      55, 12.3456,
+    ]);
     const read = pressureLines();
     expect(read('x'.repeat(10_000))).toEqual([]);
     expect(read('\n42\n')).toEqual([42]);

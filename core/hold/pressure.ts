@@ -124,7 +124,7 @@ export function pressureLines(): (piece: string) => number[] {
     rest = lines.pop()!.slice(-LONGEST_LINE);
     return lines.flatMap((line) => {
       const value = /^\s*\d{1,3}(?:\.\d{1,4})?\s*$/.test(line) ? Number(line) : NaN;
-      return value >= 0 && value <= 100 ? [value] : [];
+      return value <= 100 ? [value] : [];
     });
   };
 }

@@ -307,6 +307,28 @@ describe('a clip on the bench', () => {
     await sees(page, /From the side\s*2\/5/);
   });
 
+  test('a squat is filmed and read from the front: reps, the knees that go in, and the lens that is told there too', async () => {
+    const page = await coach();
+    const id = await newPerson(hall, page, 'Solveig Aune');
+    await page.goto(`${hall.url}/bench?person=${id}&position=overhead-squat&rung=free`);
+    await settled(page);
+    await choose(page, '#view', 'From the front');
+    await press(page, 'Use a clip');
+    await press(page, 'Simulated camera');
+    await page.waitForSelector('#film-kneeIn');
+    await slide(page, 'reps', 2, 'film');
+    await slide(page, 'kneeIn', 22, 'film');
+    await press(page, 'Film it');
+    await page.waitForSelector('[data-clip]', { timeout: 180_000 });
+    await read(page);
+    await sees(page, '0 clean reps of 2');
+    await sees(page, 'First to go: Knee goes in');
+    await sees(page, 'Where the lens stood: 3 m away, 60 cm up');
+    await press(page, 'Keep it and see');
+    await sees(page, 'What was seen');
+    await sees(page, 'Knee goes in');
+  });
+
   test('MP4: one that recovers is a break marked so; a dip is none, and that clip is clean to its end', async () => {
     const page = await coach();
     const id = await newPerson(hall, page, 'Ivo Rask');

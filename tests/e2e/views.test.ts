@@ -62,6 +62,7 @@ describe('looked at from elsewhere than the side', () => {
     }
     await sees(page, 'Rings are guesses');
     await press(page, 'The rest fits');
+    await press(page, 'All judged measures');
     await sees(page, 'Knee against hip and ankle');
     await sees(page, /± \d+\.\d°, (left|right)/);
     const labels = await page.$$eval('[data-point]', (all) => all.map((e) => (e as HTMLElement).dataset.point!));

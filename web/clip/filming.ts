@@ -9,14 +9,22 @@ import {
   WebMOutputFormat,
 } from 'mediabunny';
 import type { Body } from '../../core/body/anthropometry.js';
-import { faultsAt, type Course } from '../../core/body/course.js';
+import { lineAt, type Course } from '../../core/body/course.js';
 import { poseBetween, shareAt, type Ends, type RepCourse } from '../../core/body/moves.js';
 import type { Pose } from '../../core/body/pose.js';
-import { simulatePicture, steadyAim, withFaults, type Camera } from '../../core/body/simulate.js';
-import type { Seconds } from '../../core/geometry.js';
+import type { Camera } from '../../core/body/simulate.js';
+import type { Rung } from '../../core/formats/catalog.js';
+import type { Degrees, Seconds } from '../../core/geometry.js';
+import type { View } from '../../core/landmarks.js';
+import { standingCamera } from '../drawing/simulated-scene.js';
 import { mannequin, WARDROBES } from '../drawing/mannequin.js';
 
 export interface Filming {
+  rung: Pick<Rung, 'family' | 'chordEnd'>;
+  /** Where the camera stands. */
+  view: View;
+  /** Across the body: how far the knees go in at the far end, degrees. */
+  kneeIn: Degrees;
   pose: Pose;
   body: Body;
   camera: Camera;
@@ -42,7 +50,7 @@ export class CannotFilm extends Error {}
  * @throws CannotFilm
  */
 export async function film(
-  { pose, body, camera, course, bends, moves, length, rate, dress, kind }: Filming,
+  { rung, view, kneeIn, pose, body, camera, course, bends, moves, length, rate, dress, kind }: Filming,
   on: (done: number) => void,
   signal: AbortSignal,
 ): Promise<File | null> {
@@ -71,17 +79,15 @@ export async function film(
     await output.start();
     const frames = Math.round(length * rate);
     const first = moves ? poseBetween(moves.ends, 0) : pose;
-    const aimAt = steadyAim(first, body);
+    const draw = standingCamera(stage, rung, view, first, body, camera);
     for (let i = 0; i < frames; i += 1) {
       if (signal.aborted) {
         await output.cancel();
         return null;
       }
       const t = i / rate;
-      const stands = moves ? poseBetween(moves.ends, shareAt(moves.course, t)) : pose;
-      const now = bends ? withFaults(stands, faultsAt(course, t), body) : stands;
-      const aimed = { ...camera, aim: aimAt(now) };
-      stage.draw(simulatePicture(now, body, aimed), body, aimed);
+      const out = moves ? shareAt(moves.course, t) : 0;
+      draw(moves ? poseBetween(moves.ends, out) : pose, bends ? lineAt(course, t) : null, kneeIn * out);
       context.drawImage(stage.canvas, 0, 0);
       await source.add(t, 1 / rate);
       on((i + 1) / frames);

@@ -15,13 +15,14 @@ import {
   PerspectiveCamera,
   PlaneGeometry,
   Scene,
+  Vector3,
   WebGLRenderer,
 } from 'three';
 import { BAR_FROM } from '../../core/body/figure.js';
 import type { Body } from '../../core/body/anthropometry.js';
 import { fleshOf, type Cover, type Ring, type Tube } from '../../core/body/flesh.js';
 import { bodyCentre, type Camera, type SimulatedPicture } from '../../core/body/simulate.js';
-import { degrees, radians } from '../../core/geometry.js';
+import { degrees, radians, type Point } from '../../core/geometry.js';
 
 export interface Wardrobe {
   covers: Readonly<Record<Cover, string>>;
@@ -83,14 +84,22 @@ function geometryOf(tube: Tube): BufferGeometry {
   const positions: number[] = [];
   const faces: number[] = [];
   rings.forEach((ring, i) => {
-    const [a, b] = [rings[Math.max(0, i - 1)]!, rings[Math.min(rings.length - 1, i + 1)]!];
-    const [dx, dy] = [b.at[0] - a.at[0], b.at[1] - a.at[1]];
-    const length = Math.hypot(dx, dy) || 1;
-    const [nx, ny] = [-dy / length, dx / length];
+    const along = new Vector3(...rings[Math.min(rings.length - 1, i + 1)]!.at).sub(
+      new Vector3(...rings[Math.max(0, i - 1)]!.at),
+    );
+    along.normalize();
+    // Square to the tube, as broad as the body is: where a limb points that way itself, any way across it does.
+    const wide = new Vector3(...tube.broad).addScaledVector(along, -along.dot(new Vector3(...tube.broad)));
+    if (wide.length() < 0.2) wide.set(0, 0, 1).addScaledVector(along, -along.z);
+    if (wide.length() < 0.2) wide.set(1, 0, 0).addScaledVector(along, -along.x);
+    wide.normalize();
+    const deep = new Vector3().crossVectors(wide, along);
     for (let k = 0; k < AROUND; k += 1) {
       const angle = (2 * Math.PI * k) / AROUND;
-      const [d, w] = [ring.depth * Math.cos(angle), ring.width * Math.sin(angle)];
-      positions.push(ring.at[0] + nx * d, ring.at[1] + ny * d, ring.at[2] + w);
+      const at = new Vector3(...ring.at)
+        .addScaledVector(deep, ring.depth * Math.cos(angle))
+        .addScaledVector(wide, ring.width * Math.sin(angle));
+      positions.push(at.x, at.y, at.z);
     }
     if (i === 0) return;
     for (let k = 0; k < AROUND; k += 1) {
@@ -112,6 +121,8 @@ export interface Mannequin {
   canvas: HTMLCanvasElement | OffscreenCanvas;
   /** Draws what {@link simulatePicture} says of the same body and camera. */
   draw: (shot: Pick<SimulatedPicture, 'figure' | 'boxes'>, body: Body, camera: Camera) => void;
+  /** Draws what {@link simulateAcross} says of the same body and camera. */
+  drawAcross: (shot: { tubes: readonly Tube[]; centre: Point; down: boolean }, camera: Camera) => void;
   dispose: () => void;
 }
 
@@ -168,37 +179,49 @@ export function mannequin(width: number, height: number, dress: Wardrobe = WARDR
     }
     body = [];
   };
+  const see = (tubes: readonly Tube[], kit: readonly Mesh[], centre: Point, camera: Camera, down = false): void => {
+    clear();
+    for (const tube of tubes) {
+      const mesh = new Mesh(geometryOf(tube), covers.get(tube.cover));
+      mesh.castShadow = true;
+      mesh.position.x = -centre[0];
+      body.push(mesh);
+    }
+    body.push(...kit);
+    stage.add(...body);
+    // What looks down has the floor behind the body, and no wall.
+    floor.rotation.x = down ? 0 : -Math.PI / 2;
+    floor.position.set(0, down ? 0 : -0.012, down ? -0.012 : 0);
+    mat.rotation.x = down ? Math.PI / 2 : 0;
+    mat.position.set(0, down ? centre[1] : -0.006, down ? -0.006 : 0);
+    wall.visible = !down;
+    // The lens stands still and the body turns: as the simulated picture reckons.
+    stage.rotation.y = -radians(camera.offSquare);
+    stage.position.set(camera.offset[0], camera.offset[1], 0);
+    const stands = camera.lens ?? { distance: FAR_AWAY, height: centre[1] };
+    const lens = down ? { distance: camera.lens?.height ?? FAR_AWAY, height: centre[1] } : stands;
+    const focal = Math.hypot(lens.distance, lens.height - centre[1]);
+    const fov = 2 * degrees(Math.atan(camera.height / 2 / (camera.pixelsPerMetre * focal)));
+    const eye = new PerspectiveCamera(fov, camera.width / camera.height, lens.distance / 20, lens.distance + 30);
+    eye.position.set(0, lens.height, lens.distance);
+    eye.lookAt(0, centre[1], 0);
+    eye.rotateZ(radians(camera.roll));
+    renderer.render(scene, eye);
+  };
   return {
     canvas,
     draw({ figure, boxes }, of, camera) {
-      clear();
       const centre = camera.aim ?? bodyCentre(figure, of);
-      for (const tube of fleshOf(figure, of)) {
-        const mesh = new Mesh(geometryOf(tube), covers.get(tube.cover));
-        mesh.castShadow = true;
-        mesh.position.x = -centre[0];
-        body.push(mesh);
-      }
-      for (const { at, height: tall } of boxes) {
+      const kit = boxes.map(({ at, height: tall }) => {
         // What is hung from is a bar, what is stood on a box.
         const bar = tall >= BAR_FROM;
         const mesh = new Mesh(bar ? new BoxGeometry(0.035, 0.035, 1.3) : new BoxGeometry(0.4, tall, 0.6), wood);
         mesh.position.set(at[0] - centre[0], bar ? tall : tall / 2, 0);
-        body.push(mesh);
-      }
-      stage.add(...body);
-      // The lens stands still and the body turns: as the simulated picture reckons.
-      stage.rotation.y = -radians(camera.offSquare);
-      stage.position.set(camera.offset[0], camera.offset[1], 0);
-      const lens = camera.lens ?? { distance: FAR_AWAY, height: centre[1] };
-      const focal = Math.hypot(lens.distance, lens.height - centre[1]);
-      const fov = 2 * degrees(Math.atan(camera.height / 2 / (camera.pixelsPerMetre * focal)));
-      const eye = new PerspectiveCamera(fov, camera.width / camera.height, lens.distance / 20, lens.distance + 30);
-      eye.position.set(0, lens.height, lens.distance);
-      eye.lookAt(0, centre[1], 0);
-      eye.rotateZ(radians(camera.roll));
-      renderer.render(scene, eye);
+        return mesh;
+      });
+      see(fleshOf(figure, of), kit, centre, camera);
     },
+    drawAcross: ({ tubes, centre, down }, camera) => see(tubes, [], centre, camera, down),
     dispose() {
       clear();
       renderer.dispose();

@@ -425,6 +425,7 @@ export const simulatedClip = {
   stillBetweenReps: 'Still between reps',
   length: 'Length',
   sagAtMost: 'Sag, at most',
+  kneesInAtTheEnd: 'Knees in at the far end: − out',
   itBeginsAt: 'It begins at',
   andComesBy: 'And comes by',
   aSecond: '° a second',

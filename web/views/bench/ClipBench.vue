@@ -274,6 +274,7 @@ function another(): void {
     <SimulatedClip
       v-if="source === 'film'"
       :rung="rung"
+      :view="setup.view"
       :person="person"
       @taken="open"
       @practice="source = 'practice'"
@@ -303,7 +304,7 @@ function another(): void {
         <button class="btn" @click="source = 'camera'">
           <Camera :size="20" aria-hidden="true" /> {{ wording.thisDevicesCamera }}
         </button>
-        <button v-if="setup.view === 'side'" class="btn" @click="source = 'film'">
+        <button class="btn" @click="source = 'film'">
           <Aperture :size="20" aria-hidden="true" /> {{ wording.simulatedCamera }}
         </button>
       </div>

@@ -7,8 +7,8 @@ import { Circle, Square } from '@lucide/vue';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import type { Person } from '../../../api/people.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
-import { faultsAt, STILL } from '../../../core/body/course.js';
-import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../../../core/body/simulate.js';
+import { lineAt, STILL } from '../../../core/body/course.js';
+import { DEFAULT_CAMERA } from '../../../core/body/simulate.js';
 import { pointsOf } from '../../../core/clip/detected.js';
 import { liveAfter, NOTHING_SEEN } from '../../../core/clip/live.js';
 import { clipError, clipFloor, clipRecord } from '../../../core/clip/record.js';
@@ -25,6 +25,7 @@ import { catalog } from '../../data/catalogue.js';
 import { faultName } from '../../data/names.js';
 import { overlayOf } from '../../drawing/overlay.js';
 import OverlayLines from '../../drawing/OverlayLines.vue';
+import { bendsFrom, standingCamera } from '../../drawing/simulated-scene.js';
 import { useAwake } from '../../use-awake.js';
 import { startRecord, type BenchSetup } from './setup.js';
 import { beep } from './use-signals.js';
@@ -63,12 +64,13 @@ async function simulatedStream(): Promise<MediaStream> {
   Object.assign(flat, size.value);
   // Without transparency, as a camera's picture is.
   const context = flat.getContext('2d', { alpha: false })!;
-  const bends = props.rung.family === 'front-plank';
+  const { rung } = props;
+  const bends = bendsFrom(rung, props.setup.view);
+  const show = standingCamera(drawn, rung, props.setup.view, rung.pose, body.value, camera);
   const began = performance.now();
   const draw = (): void => {
     const t = ((performance.now() - began) / 1000) % AGAIN;
-    const pose = bends ? withFaults(props.rung.pose, faultsAt(COURSE, t), body.value) : props.rung.pose;
-    drawn.draw(simulatePicture(pose, body.value, camera), body.value, camera);
+    show(rung.pose, bends ? lineAt(COURSE, t) : null);
     context.drawImage(drawn.canvas, 0, 0);
   };
   draw();

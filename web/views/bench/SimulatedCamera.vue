@@ -4,19 +4,13 @@ import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watchP
 import { acrossShape, type AcrossFaults } from '../../../core/body/across.js';
 import { bodyOf } from '../../../core/body/anthropometry.js';
 import { acrossSvg, simulatedSvg } from '../../../core/body/draw.js';
-import {
-  DEFAULT_CAMERA,
-  simulateAcross,
-  simulatePicture,
-  withFaults,
-  type PoseFaults,
-} from '../../../core/body/simulate.js';
+import { DEFAULT_CAMERA, simulatePicture, withFaults, type PoseFaults } from '../../../core/body/simulate.js';
 import type { Rung } from '../../../core/formats/catalog.js';
 import type { View } from '../../../core/landmarks.js';
 import type { Person } from '../../../api/people.js';
-import { depthsAcross } from '../../../core/measure/lens-across.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
 import { usualLensOf } from './lens-told.js';
+import { acrossScene } from '../../drawing/simulated-scene.js';
 import type { Mannequin } from '../../drawing/mannequin.js';
 import { snapshot } from './snapshot.js';
 import { anywhere } from '../../../words/pages/anywhere.js';
@@ -84,20 +78,23 @@ onBeforeUnmount(() => {
   gone = true;
   drawn.value?.dispose();
 });
+/** What is photographed from elsewhere. */
+const acrossShot = computed(() => {
+  const { view } = props;
+  if (view === 'side') return null;
+  return acrossScene(props.rung, view, pose.value, body.value, across, camera.value);
+});
 watchPostEffect(() => {
-  if (props.view !== 'side' || !drawn.value || !canvas.value) return;
-  drawn.value.draw(shot.value, body.value, camera.value);
+  if (!drawn.value || !canvas.value) return;
+  if (acrossShot.value) drawn.value.drawAcross(acrossShot.value, camera.value);
+  else drawn.value.draw(shot.value, body.value, camera.value);
   canvas.value.getContext('2d')!.drawImage(drawn.value.canvas, 0, 0);
 });
-const svg = computed(() => {
-  if (props.view !== 'side') {
-    const { family, pose: held, chordEnd } = props.rung;
-    const { of } = depthsAcross(family, props.view, held, body.value, chordEnd);
-    const seen = simulateAcross(family, props.view, body.value, across, chordEnd, camera.value, of, held);
-    return acrossSvg(seen, body.value, props.view, camera.value);
-  }
-  return simulatedSvg(shot.value, body.value);
-});
+const svg = computed(() =>
+  acrossShot.value
+    ? acrossSvg(acrossShot.value, body.value, props.view, camera.value)
+    : simulatedSvg(shot.value, body.value),
+);
 const address = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(svg.value)}`);
 
 interface Slider {
@@ -182,7 +179,7 @@ const sliders = computed<Slider[]>(() => {
 
 async function take(): Promise<void> {
   const { width, height } = camera.value;
-  if (props.view === 'side' && drawn.value && canvas.value) {
+  if (drawn.value && canvas.value) {
     emit('taken', await snapshot(canvas.value, width, height, 'image/png'), lens.value);
     return;
   }
@@ -199,7 +196,7 @@ async function take(): Promise<void> {
 <template>
   <div class="grid gap-4 md:grid-cols-[1fr_17rem]">
     <canvas
-      v-if="view === 'side' && drawn"
+      v-if="drawn"
       ref="canvas"
       :width="DEFAULT_CAMERA.width"
       :height="DEFAULT_CAMERA.height"

@@ -7,12 +7,14 @@ import { STILL, type Course } from '../../../core/body/course.js';
 import { courseLength, endsOf, type RepCourse } from '../../../core/body/moves.js';
 import { DEFAULT_CAMERA } from '../../../core/body/simulate.js';
 import type { Rung } from '../../../core/formats/catalog.js';
+import type { View } from '../../../core/landmarks.js';
 import { athleteOf } from '../../../core/person/circumstance.js';
+import { bendsFrom } from '../../drawing/simulated-scene.js';
 import PickOne from '../../components/PickOne.vue';
 import { anywhere } from '../../../words/pages/anywhere.js';
 import { simulatedClip as wording } from '../../../words/pages/bench.js';
 
-const props = defineProps<{ rung: Rung; person: Person | null }>();
+const props = defineProps<{ rung: Rung; view: View; person: Person | null }>();
 const emit = defineEmits<{
   taken: [file: File, lens: { distance: number; height: number }];
   cancel: [];
@@ -31,11 +33,13 @@ const knobs = reactive({
   mended: 0,
   breath: 1,
   shakes: 0,
+  kneeIn: 0,
   off: 0,
   roll: 0,
   aside: 0,
   away: 300,
   high: 60,
+  over: 210,
 });
 const [dress, kind] = [ref('plain'), ref<'webm' | 'mp4'>('webm')];
 const DRESSES = [
@@ -62,7 +66,9 @@ watch(
   },
   { immediate: true },
 );
-const sags = computed(() => props.rung.family === 'front-plank');
+const sags = computed(() => bendsFrom(props.rung, props.view));
+/** Knees that go in at the far end of a squat. */
+const knees = computed(() => props.view === 'front' && ends.value !== null);
 const sliders = computed(
   () =>
     [
@@ -85,11 +91,18 @@ const sliders = computed(
             { key: 'shakes', label: wording.shakesFromThenOn, min: 0, max: 3, unit: '°' },
           ] as const)
         : []),
+      ...(knees.value
+        ? ([{ key: 'kneeIn', label: wording.kneesInAtTheEnd, min: -25, max: 25, unit: '°' }] as const)
+        : []),
       { key: 'off', label: wording.cameraOffTheSquare, min: -40, max: 40, unit: '°' },
       { key: 'roll', label: wording.cameraRolled, min: -10, max: 10, unit: '°' },
       { key: 'aside', label: wording.bodyAside, min: -30, max: 30, unit: ' cm' },
-      { key: 'away', label: wording.lensAway, min: 180, max: 500, unit: ' cm' },
-      { key: 'high', label: wording.lensUp, min: 10, max: 180, unit: ' cm' },
+      ...(props.view === 'above'
+        ? ([{ key: 'over', label: wording.lensUp, min: 150, max: 300, unit: ' cm' }] as const)
+        : ([
+            { key: 'away', label: wording.lensAway, min: 180, max: 500, unit: ' cm' },
+            { key: 'high', label: wording.lensUp, min: 10, max: 180, unit: ' cm' },
+          ] as const)),
     ] as const,
 );
 const course = computed<Course>(() => ({
@@ -110,12 +123,16 @@ async function shoot(): Promise<void> {
   problem.value = '';
   done.value = 0;
   ended = new AbortController();
-  const lens = { distance: knobs.away / 100, height: knobs.high / 100 };
+  const down = props.view === 'above';
+  const lens = { distance: knobs.away / 100, height: (down ? knobs.over : knobs.high) / 100 };
   const upright = props.rung.pose.orientation === 'upright';
   try {
     const { film } = await import('../../clip/filming.js');
     const file = await film(
       {
+        rung: props.rung,
+        view: props.view,
+        kneeIn: knees.value ? knobs.kneeIn : 0,
         pose: props.rung.pose,
         body: bodyOf(props.person ? athleteOf(props.person) : {}),
         camera: {
