@@ -1,6 +1,17 @@
 /** Mutants that must never survive: each breaks a promise that a coach leans on. `put` stands for `find` in the file. */
 export const named = [
-  { name: 'view widening', file: 'core/measure/measure.ts', find: '* landmarkSd * view.widen', put: '* landmarkSd' },
+  {
+    name: 'view widening',
+    file: 'core/measure/measure.ts',
+    find: 'Math.sqrt(variance + unknown) * view.widen',
+    put: 'Math.sqrt(variance + unknown)',
+  },
+  {
+    name: 'what is not known of the camera',
+    file: 'core/measure/measure.ts',
+    find: 'Math.sqrt(variance + unknown)',
+    put: 'Math.sqrt(variance)',
+  },
   {
     name: 'view widening, its rise',
     file: 'core/measure/view.ts',
@@ -27,9 +38,9 @@ export const named = [
   },
   {
     name: 'finding probability in the ranking',
-    file: 'core/reason/rank.ts',
-    find: 'scale: finding.probability',
-    put: 'scale: 1',
+    file: 'core/reason/likelihoods.ts',
+    find: 'sure: f.probability',
+    put: 'sure: 1',
   },
   {
     name: 'crowded kinds',
@@ -47,8 +58,8 @@ export const named = [
   {
     name: 'tilt error',
     file: 'core/measure/measure.ts',
-    find: 'squares(moved.get(name)!), squares(floorMoved))',
-    put: 'squares(moved.get(name)!), 0)',
+    find: 'squares(floorMoved) * landmarkSd ** 2',
+    put: '0',
   },
   {
     name: 'first-to-go order',
@@ -77,7 +88,7 @@ export const named = [
   {
     name: 'tie-break',
     file: 'core/reason/rank.ts',
-    find: 'test.seconds >= best.seconds',
-    put: 'test.seconds <= best.seconds',
+    find: 'b.test.seconds < a.test.seconds',
+    put: 'b.test.seconds > a.test.seconds',
   },
 ];

@@ -1,0 +1,1 @@
+export declare const named: readonly { name: string; file: string; find: string; put: string }[];
