@@ -122,7 +122,9 @@ export function measurePicture(input: PictureInput, context: MeasureContext): Me
     };
     const better = definition.better ?? [];
     const estimated = !better.every(base.has);
-    const variance = [...definition.needs(context), ...(estimated ? [] : better)].reduce(
+    // What tells the turn moves every measure with it.
+    const rests = turned ? names : [...definition.needs(context), ...(estimated ? [] : better)];
+    const variance = rests.reduce(
       (sum, name) => sum + squares(moved.get(name)!) * sdOf(name) ** 2,
       squares(floorMoved) * landmarkSd ** 2,
     );

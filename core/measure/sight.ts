@@ -228,7 +228,7 @@ const broader = (body: Body, way: number): Body => ({
 });
 
 /** Rounds of finding the turn; it is nearly in proportion to what tells it. */
-const TURN_ROUNDS = 3;
+const TURN_ROUNDS = 2;
 
 /**
  * How far off square the camera looked at legs that do the same: turned so that they look alike, as far as people are even and points are
@@ -248,17 +248,18 @@ function evenTurn(
   let yaw: Degrees = 0;
   let gains: Degrees[] = [];
   let known = 0;
+  const square = at(yaw);
+  if (square.uneven.length === 0) return null;
+  // Points of knees and feet are other points but for the hips: what they tell is taken as told apart.
+  const variances = square.uneven.map(() => UNEVEN_SD ** 2);
+  for (const name of Object.keys(points) as LandmarkName[])
+    for (const move of [MOVES[0]!, MOVES[2]!])
+      unevenness(withMoved(square.frame, name, move, sdOf(name)), context).forEach((u, i) => {
+        variances[i]! += (u - square.uneven[i]!) ** 2;
+      });
   for (let round = 0; round < TURN_ROUNDS; round += 1) {
-    const { frame, uneven } = at(yaw);
-    if (uneven.length === 0) return null;
+    const { uneven } = round === 0 ? square : at(yaw);
     const rises = at(yaw + 1).uneven.map((u, i) => u - uneven[i]!);
-    // Points of knees and feet are other points but for the hips: what they tell is taken as told apart.
-    const variances = uneven.map(() => UNEVEN_SD ** 2);
-    for (const name of Object.keys(points) as LandmarkName[])
-      for (const move of [MOVES[0]!, MOVES[2]!])
-        unevenness(withMoved(frame, name, move, sdOf(name)), context).forEach((u, i) => {
-          variances[i]! += (u - uneven[i]!) ** 2;
-        });
     const precision = rises.reduce((sum, rise, i) => sum + rise ** 2 / variances[i]!, 1 / YAW_SD ** 2);
     gains = rises.map((rise, i) => -rise / variances[i]! / precision);
     known = -rises.reduce((sum, rise, i) => sum + gains[i]! * rise, 0);
@@ -268,7 +269,13 @@ function evenTurn(
   const sd = Math.hypot((1 - known) * YAW_SD, ...gains.map((gain) => gain * UNEVEN_SD));
   const follows = (base: UprightFrame): ((frame: UprightFrame) => Degrees) => {
     const from = unevenness(base, context);
-    return (frame) => unevenness(frame, context).reduce((sum, u, i) => sum + gains[i]! * (u - from[i]!), 0);
+    const before = new WeakMap<UprightFrame, Degrees>();
+    return (frame) => {
+      const by =
+        before.get(frame) ?? unevenness(frame, context).reduce((sum, u, i) => sum + gains[i]! * (u - from[i]!), 0);
+      before.set(frame, by);
+      return by;
+    };
   };
   return { yaw, sd, follows };
 }
