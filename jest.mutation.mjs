@@ -7,6 +7,6 @@ export default {
   testMatch: ['<rootDir>/tests/mutation/core.test.ts'],
   modulePathIgnorePatterns: ['<rootDir>/dist'],
   bail: 1,
-  // Stryker's environment tells which tests reach which mutant; the named ones are run without it.
-  ...(process.env.MUTATION_PLAIN ? {} : { testEnvironment: '@stryker-mutator/jest-runner/jest-env/node' }),
+  // Tells which tests reach which mutant.
+  testEnvironment: '@stryker-mutator/jest-runner/jest-env/node',
 };

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Point } from '../geometry.js';
 import {
+  crossedIn,
   DETECTED_POINTS,
   largestFirst,
   meant,
@@ -30,9 +31,26 @@ describe('what a detector found', () => {
     expect(pointsOf(person(rightSeen), 'side', 'left').points.hip).toEqual([330, 223]);
     expect(nearerSide(person())).toBe('left');
   });
-  test('from the front both sides, the person’s own', () => {
-    const { points, side } = pointsOf(person(), 'front');
+  test('from the rear both sides, the person’s own', () => {
+    const { points, side } = pointsOf(person(), 'rear');
     expect([points['knee-l'], points['knee-r'], side]).toEqual([[350, 225], [360, 226], null]);
+  });
+  test('who faces the camera has the left on the picture’s right, who turns the back on its left: what was taken for one another is put right', () => {
+    const front = pointsOf(person(), 'front').points;
+    expect([front['knee-l'], front['shoulder-r']]).toEqual([
+      [360, 226],
+      [210, 211],
+    ]);
+    // A back that was taken for a chest, on legs that were not.
+    const turned = person().map((p, i, all) => (i >= 7 && i < 23 ? all[i % 2 === 1 ? i + 1 : i - 1]! : p));
+    expect(crossedIn([turned], 'rear')).toEqual({ arms: true, legs: false });
+    expect(pointsOf(turned, 'rear').points).toEqual(pointsOf(person(), 'rear').points);
+    // Of a clip, what most say; from elsewhere nothing, nor of shoulders that stand over one another.
+    expect(crossedIn([turned, person(), person()], 'rear')).toEqual({ arms: false, legs: false });
+    for (const view of ['side', 'above'] as const)
+      expect(crossedIn([turned], view)).toEqual({ arms: false, legs: false });
+    const upended = turned.map(({ at: [x, y], visible }) => ({ at: [y, x] as Point, visible }));
+    expect(crossedIn([upended], 'rear')).toEqual({ arms: false, legs: false });
   });
   test('the largest comes first, and who was meant is meant still', () => {
     const small = person().map(({ at, visible }) => ({ at: [at[0] / 2, at[1] / 2] as Point, visible }));

@@ -54,12 +54,47 @@ export interface Found {
   side: Side | null;
 }
 
+/** What a person's left and right were taken for one another in: the whole arm with the ear, the whole leg. */
+export interface Crossed {
+  arms: boolean;
+  legs: boolean;
+}
+const ARMS: ReadonlySet<Sided> = new Set(['ear', 'shoulder', 'elbow', 'wrist', 'fingertip']);
+/** Two shoulders, or hips, that lie so level beside one another tell by their order who is left, as a share of their distance. */
+const LEVEL_ENOUGH = 0.6;
+
+/**
+ * Whether left and right were taken for one another: who is seen from the front has the left on the picture's right, from the rear on its
+ * left. A detector that sees a back may take it for a chest. What most of them say is taken.
+ * @param people of one clip, or one of a picture
+ */
+export function crossedIn(people: readonly DetectedPerson[], view: View): Crossed {
+  const inOrder = view === 'front' ? 1 : -1;
+  const against = (name: Sided): boolean => {
+    if (view !== 'front' && view !== 'rear') return false;
+    let votes = 0;
+    for (const person of people) {
+      const [left, right] = [person[indexOf(name, 'left')]!.at, person[indexOf(name, 'right')]!.at];
+      const apart = (left[0] - right[0]) * inOrder;
+      if (Math.abs(apart) >= LEVEL_ENOUGH * distance(left, right)) votes += Math.sign(apart);
+    }
+    return votes < 0;
+  };
+  return { arms: against('shoulder'), legs: against('hip') };
+}
+
 /**
  * A person's points by the names of a view: from the side those of one side alone, since the far limbs are often invented; from elsewhere
  * left and right.
  * @param side the nearer one; found where left out
+ * @param crossed which left and right were taken for one another; found where left out
  */
-export function pointsOf(person: DetectedPerson, view: View, side: Side = nearerSide(person)): Found {
+export function pointsOf(
+  person: DetectedPerson,
+  view: View,
+  side: Side = nearerSide(person),
+  crossed: Crossed = crossedIn([person], view),
+): Found {
   const points: Landmarks = {};
   const visible: Found['visible'] = {};
   const put = (name: LandmarkName, index: number): void => {
@@ -71,8 +106,9 @@ export function pointsOf(person: DetectedPerson, view: View, side: Side = nearer
   for (const [name, left] of SIDED)
     if (view === 'side') put(name, indexOf(name, side));
     else {
-      put(`${name}-l`, left);
-      put(`${name}-r`, left + 1);
+      const swapped = ARMS.has(name) ? crossed.arms : crossed.legs;
+      put(`${name}-l`, swapped ? left + 1 : left);
+      put(`${name}-r`, swapped ? left : left + 1);
     }
   return { points, visible, side: view === 'side' ? side : null };
 }

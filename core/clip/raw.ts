@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { distance, type Point, type Seconds } from '../geometry.js';
 import type { LandmarkName, View } from '../landmarks.js';
 import {
+  crossedIn,
   DETECTED_POINTS,
   detectedIndices,
   lengthOf,
@@ -36,10 +37,14 @@ export function nearerOf(frames: readonly RawFrame[]): Side {
  * @param side of a side view, the nearer one
  */
 export function clipFrames(frames: readonly RawFrame[], view: View, side: Side): ClipFrame[] {
-  const named = Object.entries(pointsOf(indexed(), view, side).points) as [LandmarkName, Point][];
+  const crossed = crossedIn(
+    frames.flatMap(({ person }) => (person ? [person] : [])),
+    view,
+  );
+  const named = Object.entries(pointsOf(indexed(), view, side, crossed).points) as [LandmarkName, Point][];
   return frames.map(({ t, person, moved }) => ({
     t,
-    ...(person === undefined ? {} : { found: person && pointsOf(person, view, side) }),
+    ...(person === undefined ? {} : { found: person && pointsOf(person, view, side, crossed) }),
     moved: Object.fromEntries(named.flatMap(([name, [index]]) => (moved[index] ? [[name, moved[index]]] : []))),
   }));
 }

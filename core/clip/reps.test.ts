@@ -2,13 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodyOf } from '../body/anthropometry.js';
 import { courseLength, endsOf, poseBetween, shareAt, type RepCourse } from '../body/moves.js';
-import { DEFAULT_CAMERA, simulatePicture } from '../body/simulate.js';
+import { DEFAULT_CAMERA, simulateAcross, simulatePicture } from '../body/simulate.js';
 import { rungOf } from '../catalog/index.js';
 import { catalog } from '../catalog/shipped.js';
 import { judge } from '../evaluate/judge.js';
 import { see } from '../evaluate/see.js';
 import { OBSERVATION_FORMAT, observationSchema } from '../formats/observation.js';
 import type { Landmarks } from '../landmarks.js';
+import { depthsAcross } from '../measure/lens-across.js';
 import { nobody } from '../person/circumstance.js';
 import { gaussian, seededRandom } from '../statistics.js';
 import { brokenBy, faultsIn, judgedReps, NO_REP, recordedReps, repsOfRecord } from './judged-reps.js';
@@ -38,6 +39,27 @@ function filmed(
 const even: RepCourse = { tempo: [1, 1, 2], rest: 0.6, reps: 5 };
 
 describe('reps cut out of a series', () => {
+  test('from the front and the rear a squat is told by how far the hips rise, whatever the elbows seem to do', () => {
+    const body = bodyOf({ stature: 1.7 });
+    const rung = rungOf(catalog, 'overhead-squat', 'free');
+    const ends = endsOf(rung)!;
+    for (const view of ['front', 'rear'] as const) {
+      const frames = Array.from({ length: Math.floor(courseLength(even) * 15) + 1 }, (_, i) => {
+        const t = i / 15;
+        const pose = poseBetween(ends, shareAt(even, t));
+        const { of } = depthsAcross(rung.family, view, pose, body);
+        const { points } = simulateAcross(rung.family, view, body, {}, 'ankle', DEFAULT_CAMERA, of, pose);
+        // Elbows that are hardly seen wander more than anything moves.
+        for (const name of ['elbow-l', 'elbow-r'] as const)
+          points[name] = [points[name]![0] + 90 * Math.sin(0.9 * t), points[name]![1]];
+        return { t, points };
+      });
+      const told = repsOf(frames)!;
+      expect(told.of).toBe('rise');
+      expect(told.reps).toHaveLength(5);
+      for (const rep of told.reps) expect(Math.abs(rep.down - 2)).toBeLessThan(0.4);
+    }
+  });
   test('a hanging raise is told by its hips, a squat by its knees, a rock by its trunk, each with range and tempo', () => {
     const raise = repsOf(filmed('hanging', 'half', even))!;
     expect(raise.of).toBe('hip');

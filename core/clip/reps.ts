@@ -46,6 +46,8 @@ const SHORTEST: Seconds = 0.35;
 
 interface Signal {
   of: string;
+  /** Taken before what moves more: across the body an angle is one of the picture, and a height is one of the body. */
+  first: boolean;
   unit: 'deg' | '%';
   t: Seconds[];
   value: number[];
@@ -74,7 +76,12 @@ const HEIGHTS = [
 function signalsOf(frames: readonly { t: Seconds; points: Landmarks }[]): Signal[] {
   const at = (points: Landmarks, name: string, side: string): Point | undefined =>
     points[(name + side) as LandmarkName];
-  const made = (of: string, unit: Signal['unit'], value: (points: Landmarks) => number | null): Signal => {
+  const made = (
+    of: string,
+    unit: Signal['unit'],
+    value: (points: Landmarks) => number | null,
+    first = false,
+  ): Signal => {
     const [t, values]: [number[], number[]] = [[], []];
     for (const frame of frames) {
       const v = value(frame.points);
@@ -82,7 +89,7 @@ function signalsOf(frames: readonly { t: Seconds; points: Landmarks }[]): Signal
       t.push(frame.t);
       values.push(v);
     }
-    return { of, unit, t, value: values };
+    return { of, first, unit, t, value: values };
   };
   const lengths = frames.flatMap(({ points }) =>
     SIDES.flatMap((side) => {
@@ -114,10 +121,15 @@ function signalsOf(frames: readonly { t: Seconds; points: Landmarks }[]): Signal
     ),
     ...(body > 0
       ? HEIGHTS.map(([of, moving, standing]) =>
-          made(of, '%', (points) => {
-            const [p, q] = [at(points, moving, side), at(points, standing, side)];
-            return p && q ? (100 * (q[1] - p[1])) / body : null;
-          }),
+          made(
+            of,
+            '%',
+            (points) => {
+              const [p, q] = [at(points, moving, side), at(points, standing, side)];
+              return p && q ? (100 * (q[1] - p[1])) / body : null;
+            },
+            of === 'rise' && side !== '',
+          ),
         )
       : []),
   ]);
@@ -210,7 +222,8 @@ function repOf(signal: Signal, start: number, far: number, end: number): Rep {
 }
 
 /**
- * Cuts a series into reps. What moves most tells them: a hanging raise by its hips, a push-up by its elbows, a rock by its trunk. A rep begins
+ * Cuts a series into reps. What moves most tells them: a hanging raise by its hips, a push-up by its elbows, a rock by its trunk; from the
+ * front and the rear first of all how far the hips rise, where they do: angles are those of the picture there. A rep begins
  * and ends at rest, which is the end of the motion that the series begins nearer to; what is not finished is not counted.
  * @param frames in the order of their times, points in px
  * @returns null where nothing goes to and fro by 15° or more
@@ -220,7 +233,7 @@ export function repsOf(frames: readonly { t: Seconds; points: Landmarks }[]): Mo
     .filter((s) => s.t.length * 2 > frames.length && s.t.length > 4)
     .map((s) => ({ signal: s, range: rangeOf(s.value) }))
     .filter((s) => s.range >= LEAST_RANGE)
-    .sort((a, b) => b.range - a.range);
+    .sort((a, b) => Number(b.signal.first) - Number(a.signal.first) || b.range - a.range);
   for (const { signal: raw } of signals) {
     const signal = quiet(raw);
     const whole = rangeOf(signal.value);
