@@ -45,8 +45,7 @@ const COPIED = ['core', 'words', 'api', 'server', 'tools', 'web', 'tests', 'jest
 /** Runs the unit tests that reach a file with each named mutant in it, in a copy of the project. @returns the names that survived */
 function runNamed() {
   const copy = mkdtempSync(join(tmpdir(), 'anchor-mutants-'));
-  for (const entry of COPIED)
-    cpSync(join(root, entry), join(copy, entry), { recursive: true });
+  for (const entry of COPIED) cpSync(join(root, entry), join(copy, entry), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
   const survived = [];
   const test = (files) => {

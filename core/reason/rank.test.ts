@@ -159,6 +159,20 @@ describe('next best test', () => {
     // One that speaks of none of the position's causes tells nothing.
     expect(nextBestTest(now, [{ ...record(catalog.tests, 'knee-to-wall') }])).toBeNull();
   });
+  test('of two that tell as much a minute the quicker one is proposed, though the other tells a little more', () => {
+    const ranking = reasonAbout(catalog, facts(['felt:front-of-hip']), family, sag);
+    const quick = record(catalog.tests, nextBestTest(ranking, catalog.tests)!.test);
+    const slow = { ...quick, id: 'tells-a-little-more', errors: { ...quick.errors, base: 0.97 * quick.errors.base } };
+    const told = (test: typeof quick): number => nextBestTest(ranking, [test])!.gain;
+    expect(told(slow)).toBeGreaterThan(told(quick));
+    expect(told(slow)).toBeLessThan(1.1 * told(quick));
+    slow.seconds = (quick.seconds * told(slow)) / told(quick);
+    for (const order of [
+      [slow, quick],
+      [quick, slow],
+    ])
+      expect(nextBestTest(ranking, order)!.test).toBe(quick.id);
+  });
   test('of two tests that tell as much the quicker one is proposed, whichever stands first', () => {
     const ranking = reasonAbout(catalog, facts(['felt:front-of-hip']), family, sag);
     const best = record(catalog.tests, nextBestTest(ranking, catalog.tests)!.test);
