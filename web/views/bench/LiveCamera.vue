@@ -27,6 +27,7 @@ import { overlayOf } from '../../drawing/overlay.js';
 import OverlayLines from '../../drawing/OverlayLines.vue';
 import { bendsFrom, standingCamera } from '../../drawing/simulated-scene.js';
 import { useAwake } from '../../use-awake.js';
+import { usualLensOf } from './lens-told.js';
 import { startRecord, type BenchSetup } from './setup.js';
 import { beep } from './use-signals.js';
 import { anywhere } from '../../../words/pages/anywhere.js';
@@ -58,7 +59,7 @@ const COURSE = { ...STILL, sags: [{ from: 5, rate: 9, most: 18, mended: 9 }], br
 const AGAIN = 14;
 async function simulatedStream(): Promise<MediaStream> {
   const { mannequin } = await import('../../drawing/mannequin.js');
-  const camera = { ...DEFAULT_CAMERA, ...size.value, pixelsPerMetre: 225, lens: { distance: 3, height: 0.6 } };
+  const camera = { ...DEFAULT_CAMERA, ...size.value, pixelsPerMetre: 225, lens: usualLensOf(props.setup.view) };
   const drawn = mannequin(camera.width, camera.height, undefined, false);
   const flat = document.createElement('canvas');
   Object.assign(flat, size.value);
@@ -149,6 +150,7 @@ async function watchOn(): Promise<void> {
         error: clipError([{ t: 0, found, moved: {} }], []),
         floor: props.setup.view === 'side' ? clipFloor([frame], props.rung.pose, body.value, size.value) : null,
         view: props.setup.view,
+        found: [{ t: 0, found, moved: {} }],
       }),
     };
     const judged =
