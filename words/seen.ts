@@ -1,7 +1,7 @@
 /** What a coach should know of a picture beside its figures. */
 import type { Judged, SeenWarning } from '../core/evaluate/judge.js';
 import { measureDefinition, seenFrom } from '../core/measure/measures.js';
-import { LANDMARK_LABELS, type BaseLandmark, type LandmarkName } from '../core/landmarks.js';
+import { baseOf, LANDMARK_LABELS, type LandmarkName } from '../core/landmarks.js';
 
 /** @param offSquare degrees between the camera and the square side view */
 export function seenWarning(warning: SeenWarning, offSquare: number): string {
@@ -32,8 +32,7 @@ export const seenWarnings = (judged: {
   picture: { view: { offSquareDegrees: number } } | null;
 }): string[] => judged.warnings.map((w) => seenWarning(w, judged.picture?.view.offSquareDegrees ?? 0));
 
-const labelOf = (name: LandmarkName): string =>
-  LANDMARK_LABELS[name.replace(/-[lr]$/, '') as BaseLandmark].toLowerCase();
+const labelOf = (name: LandmarkName): string => LANDMARK_LABELS[baseOf(name)].toLowerCase();
 
 /** What is missing before anything is said to be inside the limits; empty where nothing is. */
 export function undecidedText(judged: Pick<Judged, 'undecided' | 'observation' | 'context' | 'usable'>): string {

@@ -119,10 +119,10 @@ function sideLying(view: View, faults: AcrossFaults, body: Body, end: 'ankle' | 
 }
 
 /** Heights of the joints as a pose has them, near and far limb taken together, metres: what the front shows of a squat's depth. */
-function heightsOf(pose: Pose, body: Body): Record<'shoulder' | 'hip' | 'knee' | 'ankle' | 'wrist', Metres> {
+function heightsOf(pose: Pose, body: Body): Record<'shoulder' | 'hip' | 'knee' | 'ankle', Metres> {
   const { far, ...near } = placeFigure(pose, body);
   const of = (name: keyof typeof far): Metres => (near[name][1] + far[name][1]) / 2;
-  return { shoulder: of('shoulder'), hip: of('hip'), knee: of('knee'), ankle: of('ankle'), wrist: of('wrist') };
+  return { shoulder: of('shoulder'), hip: of('hip'), knee: of('knee'), ankle: of('ankle') };
 }
 /** However deep a squat is, its knee lies some way between hip and ankle in the picture. */
 const KNEE_BETWEEN = [0.15, 0.85] as const;

@@ -4,6 +4,7 @@ import type { BaseLandmark, LandmarkName, View } from '../landmarks.js';
 import type { Body } from './anthropometry.js';
 import { fleshAround, type Joint, type Limb, type Tube } from './flesh.js';
 
+/** From wrist to fingertip, along the foot, from ear to crown and to the nose's tip, shares of stature. Modelling assumptions, for pictures only. */
 const HAND = 0.1;
 const FOOT = 0.11;
 const CROWN = 0.085;
@@ -22,7 +23,8 @@ const way = (from: Joint, to: Joint): Joint => {
  * Everything to be seen of a body across its plane, in the room that {@link simulateAcross} looks into: x right, y up (from above: across the
  * mat), z toward the camera, metres.
  * @param points left and right landmarks, metres
- * @param depthOf how far each lies toward the camera
+ * @param depthOf how far each lies toward the camera, metres
+ * @returns tubes round shoulders, hips, knees and ankles, which must all be among the points; other joints are supposed where they are not
  */
 export function fleshAcross(
   view: Exclude<View, 'side'>,

@@ -221,7 +221,6 @@ export function simulateAcross(
   /** What the camera is aimed at, metres. */
   centre: Point;
   floor?: FloorLine;
-  project: (p: Point, towards?: Metres) => Point;
 } {
   const metres = acrossPoints(family, view, body, faults, end, pose);
   const all = Object.values(metres);
@@ -229,7 +228,7 @@ export function simulateAcross(
     (Math.min(...all.map((p) => p[axis])) + Math.max(...all.map((p) => p[axis]))) / 2;
   const centre: Point = camera.aim ?? [middle(0), middle(1)];
   const lens = camera.lens && (view === 'above' ? { distance: camera.lens.height, height: centre[1] } : camera.lens);
-  const project = (p: Point, towards: Metres = 0): Point => {
+  const project = (p: Point, towards: Metres): Point => {
     const turn = radians(camera.offSquare);
     const [x, up] = [p[0] - centre[0], p[1] - centre[1] + camera.offset[1]];
     const across = x * Math.cos(turn) - towards * Math.sin(turn) + camera.offset[0];
@@ -249,7 +248,8 @@ export function simulateAcross(
     pixelsPerMetre: camera.pixelsPerMetre,
     metres,
     centre,
-    ...(view === 'above' ? {} : { floor: [project([centre[0] - 1.2, 0]), project([centre[0] + 1.2, 0])] as FloorLine }),
-    project,
+    ...(view === 'above'
+      ? {}
+      : { floor: [project([centre[0] - 1.2, 0], 0), project([centre[0] + 1.2, 0], 0)] as FloorLine }),
   };
 }

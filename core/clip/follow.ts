@@ -3,7 +3,7 @@
  * likeliest course, by a Kalman filter forward and the smoother of Rauch, Tung and Striebel back (1965, AIAA J. 3:1445).
  */
 import { distance, type Pixels, type Point, type Seconds } from '../geometry.js';
-import type { BaseLandmark, LandmarkName, Landmarks } from '../landmarks.js';
+import { baseOf, type BaseLandmark, type LandmarkName, type Landmarks } from '../landmarks.js';
 import { median } from '../statistics.js';
 import { SURE, type Found } from './detected.js';
 
@@ -41,8 +41,7 @@ export const DETECTED_SHARE: Readonly<Partial<Record<BaseLandmark, number>>> = {
   heel: 0.022,
 };
 export const DETECTED_REST = 0.018;
-export const detectedShare = (name: LandmarkName): number =>
-  DETECTED_SHARE[name.replace(/-[lr]$/, '') as BaseLandmark] ?? DETECTED_REST;
+export const detectedShare = (name: LandmarkName): number => DETECTED_SHARE[baseOf(name)] ?? DETECTED_REST;
 /** Of that, so much scatters from one asking to the next; the rest stays as it is while the body does. Assumption. */
 const SCATTERS = 0.35;
 /** A point that is hardly seen is this many times less sure. Assumption. */

@@ -1,6 +1,6 @@
 /** What is known of the eye that made a record: how far off its points lie, how much of what it taps is there, how late it taps. */
 import type { Seconds } from '../geometry.js';
-import type { BaseLandmark, LandmarkName } from '../landmarks.js';
+import { baseOf, type BaseLandmark, type LandmarkName } from '../landmarks.js';
 import { normalCdf } from '../statistics.js';
 import type { Day } from '../days.js';
 
@@ -26,7 +26,7 @@ export const reliabilityOf = (eye: Eye | null | undefined, fault: string): numbe
 
 /** Error of a point that this eye placed, 1 SD as a share of the shoulder–ankle distance; sides share their joint's. */
 export const placingOf = (eye: Eye | null | undefined, name: LandmarkName): number =>
-  eye?.placing ? (eye.placing.share[name.replace(/-[lr]$/, '') as BaseLandmark] ?? eye.placing.rest) : DEFAULT_PLACING;
+  eye?.placing ? (eye.placing.share[baseOf(name)] ?? eye.placing.rest) : DEFAULT_PLACING;
 
 /** Halvings in which a half-width is found. */
 const HALVINGS = 40;
