@@ -30,7 +30,7 @@ export interface Advised extends Explained {
 const NO_CHOICE: DrillChoice = { chosen: [], leftOut: [], minutes: 0, covered: 0 };
 
 /** Versions above one on its own ladder, those beside it apart: where it broke, they are no work for today. */
-function heavierThan(catalog: Catalog, rung: Rung): string[] {
+export function heavierThan(catalog: Catalog, rung: Rung): string[] {
   const ladder = ladderOf(catalog, rung);
   if (!ladder) return [];
   const way = rungsOnLadder(catalog, ladder)
@@ -83,26 +83,25 @@ export function advise(
   return {
     ...explained,
     stopped,
-    choice:
-      (ranking.length > 0 || (wishes.pins ?? []).length > 0) && !stopped
-        ? chooseDrills(catalog, {
-            ...wishes,
-            family: family.id,
-            ranking,
-            method,
-            cautions,
-            kit,
-            recent,
-            weekKinds: inForce.flatMap((id) => assignable(catalog, id)?.kind ?? []),
-            level,
-            doseToday: (drill) => doseToday(catalog, drill, { method, cautions, level, holds }),
-            sizeOf: (drill) => kitSize(catalog, drill, { body, holds, today: circumstance.day, level }),
-            felt: explained.evidence['felt-first'] ?? null,
-            rung: rungToGive(catalog, step, own, { method, cautions, level, holds }),
-            broke: own?.worst === 'gross' ? [own.place] : [],
-            heavier: own?.broke ? heavierThan(catalog, rung) : [],
-          })
-        : NO_CHOICE,
+    choice: stopped
+      ? NO_CHOICE
+      : chooseDrills(catalog, {
+          ...wishes,
+          family: family.id,
+          ranking,
+          method,
+          cautions,
+          kit,
+          recent,
+          weekKinds: inForce.flatMap((id) => assignable(catalog, id)?.kind ?? []),
+          level,
+          doseToday: (drill) => doseToday(catalog, drill, { method, cautions, level, holds }),
+          sizeOf: (drill) => kitSize(catalog, drill, { body, holds, today: circumstance.day, level }),
+          felt: explained.evidence['felt-first'] ?? null,
+          rung: rungToGive(catalog, step, own, { method, cautions, level, holds }),
+          broke: own?.worst === 'gross' ? [own.place] : [],
+          heavier: own?.broke ? heavierThan(catalog, rung) : [],
+        }),
     step,
     load: own && relativeLoad(catalog, rung, body, observation.setup),
   };

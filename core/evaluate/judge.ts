@@ -208,7 +208,7 @@ export function judge(seen: Seen, catalog: Catalog, circumstance: Circumstance):
 }
 
 function judgeView(seen: Seen, catalog: Catalog, circumstance: Circumstance): Judged {
-  const { observation, asSet: rung, family, context, samples, usable, picture } = seen;
+  const { observation, asSet: rung, family, context, samples, usable } = seen;
   const method = methodFor(catalog, circumstance, family, observation.method);
   const limitsOf = (of: Rung, within: MeasureContext): AppliedLimit[] =>
     limitsFor(catalog, of, method, {
@@ -221,7 +221,7 @@ function judgeView(seen: Seen, catalog: Catalog, circumstance: Circumstance): Ju
   const limits = fromHere(all);
   const analysis = seen.isHold
     ? analyseHold({
-        samples: usable || !picture ? samples : samples.map(({ t }) => ({ t, values: new Map() })),
+        samples: usable ? samples : samples.map(({ t }) => ({ t, values: new Map() })),
         events: observation.events ?? [],
         limits,
         partLimits: new Map(seen.later.map((part) => [part.rung.id, fromHere(limitsOf(part.rung, part.context))])),

@@ -61,7 +61,7 @@ function partProblems(
   return [
     ...foreignKnobs(rung, body, setup).map((id) => ({
       path: `setup.${id}`,
-      message: `${rung.name.toLowerCase()} has no such setting; it has: ${has.join(', ') || 'none'}`,
+      message: `"${rung.id}" has no such setting; it has: ${has.join(', ') || 'none'}`,
     })),
     ...(segments ?? []).flatMap((part, i) =>
       i === 0 && part.rung !== rung.id

@@ -170,7 +170,7 @@ export function see(record: LookRecord, catalog: Catalog): Seen {
         ? observation.frames.map((frame, i) => ({
             t: frame.t,
             values: measureValues(
-              { ...pictureAt(of, i), ...(picture!.yaw === null ? {} : { yaw: picture!.yaw }) },
+              { ...pictureAt(of, i), yaw: picture!.yaw },
               contextAt(frame.t),
               judged,
               picture!.facing,

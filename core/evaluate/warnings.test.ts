@@ -1,13 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { bodyOf } from '../body/anthropometry.js';
 import { simulatePicture } from '../body/simulate.js';
-import { rungOf } from '../catalog/index.js';
+import { rungOf, rungsOf } from '../catalog/index.js';
 import { catalog } from '../catalog/shipped.js';
 import { InputError } from '../formats/problems.js';
 import { observationSchema, type Observation } from '../formats/observation.js';
 import type { Finding } from '../judge/finding.js';
 import type { Landmarks } from '../landmarks.js';
 import { nobody } from '../person/circumstance.js';
+import { setupKnobsOf } from '../statics/setup.js';
 import { judge, statedFinding, topFinding } from './judge.js';
 import { resolveObservation } from './resolve.js';
 import { see } from './see.js';
@@ -127,6 +128,49 @@ describe('a record that comes in', () => {
     ).toEqual([
       { path: 'events[1].fault', message: '"hip-drops" is no fault of front-plank' },
       { path: 'events[2].fault', message: '"no-such" is no fault of front-plank' },
+    ]);
+  });
+  test('is told which versions there are, of itself and of its parts', () => {
+    const known = rungsOf(catalog, 'front-plank').map((r) => r.id);
+    expect(known.length).toBeGreaterThan(5);
+    const message = `"ceiling" is no version of front-plank; known: ${known.join(', ')}`;
+    expect(problems({ rung: 'ceiling' })).toEqual([{ path: 'rung', message }]);
+    const part = (rung: string, t: number) => ({ t, rung });
+    expect(problems({ segments: [part('forearm', 0), part('ceiling', 9)] })).toEqual([
+      { path: 'segments[1].rung', message },
+    ]);
+    expect(problems({ segments: [part('long-lever', 0), part('forearm', 9)] })).toEqual([
+      { path: 'segments[0].rung', message: 'must be the observation\'s own version, "forearm"' },
+    ]);
+    expect(problems({ segments: [part('forearm', 0), part('long-lever', 9)] })).toEqual([]);
+    const positions = catalog.families.map((f) => f.id).join(', ');
+    expect(problems({ position: 'headspin' })).toEqual([
+      { path: 'position', message: `"headspin" cannot be evaluated; known: ${positions}` },
+    ]);
+  });
+  test('may hold broken reps of which nobody said what broke them', () => {
+    expect(
+      problems({
+        reps: [
+          { t: 2, clean: false },
+          { t: 4, clean: false, fault: 'hip-sag' },
+        ],
+      }),
+    ).toEqual([]);
+    expect(
+      problems({
+        reps: [
+          { t: 2, clean: false },
+          { t: 4, clean: false, fault: 'no-such' },
+        ],
+      }),
+    ).toEqual([{ path: 'reps[1].fault', message: '"no-such" is no fault of front-plank' }]);
+  });
+  test('is told of a setting that its version lacks, and of those that it has', () => {
+    const has = setupKnobsOf(rungOf(catalog, 'front-plank', 'forearm'), bodyOf()).map((k) => k.id);
+    expect(has.length).toBeGreaterThan(1);
+    expect(problems({ setup: { bandTension: 5, elbowAhead: 0.1 } as Observation['setup'] })).toEqual([
+      { path: 'setup.bandTension', message: `"forearm" has no such setting; it has: ${has.join(', ')}` },
     ]);
   });
   test('of a position that is not there is told that alone, view and faults apart', () => {

@@ -54,7 +54,7 @@ export function measureValues(
   wanted: readonly MeasureDefinition[],
   facing?: Facing,
 ): Map<string, number> {
-  const frame = asSeen(input, context, facing, input.yaw);
+  const frame = asSeen(input, context, facing, input.yaw ?? 0);
   const values = new Map<string, number>();
   for (const definition of wanted) {
     if (!computable(definition, frame.has, frame.hasFloor, context) || !(definition.better ?? []).every(frame.has))

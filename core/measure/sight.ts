@@ -34,8 +34,8 @@ export interface PictureInput {
   lens?: Lens;
   /** The picture's size, px, where nobody told it: what a lens at a usual place would change stands in the errors then. */
   unsure?: Lens['picture'];
-  /** How far off square another picture of the series told that the lens looked, degrees. */
-  yaw?: number;
+  /** How far off square another picture of the series told that the lens looked; null where nothing told. */
+  yaw?: Degrees | null;
   t?: Seconds;
 }
 

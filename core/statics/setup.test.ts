@@ -83,7 +83,7 @@ describe('in a record', () => {
   test('a setting that the version lacks is named with what it has; a nought of it says nothing', () => {
     const odd = watchedPlank({ setup: { edgeDistance: 0.1, carriedLeft: 0 } });
     expect(() => resolveObservation(odd, catalog)).toThrow(
-      /setup.edgeDistance: forearms has no such setting; it has: handHeight/,
+      /setup.edgeDistance: "forearm" has no such setting; it has: handHeight/,
     );
     expect(() => resolveObservation(watchedPlank({ setup: { edgeDistance: 0 } }), catalog)).not.toThrow();
   });
