@@ -101,6 +101,15 @@ describe('evaluation', () => {
     ]);
     expect(e).toMatchObject({ picture: null, measures: [] });
   });
+  test('a dip is no finding; what broke is, and once', () => {
+    const sags = (on: number, off: number) => [
+      { t: on, fault: 'hip-sag', state: 'on' as const },
+      { t: off, fault: 'hip-sag', state: 'off' as const },
+    ];
+    const dip = evaluate(watched({ events: sags(9, 9.5) }));
+    expect([dip.findings, dip.hold!.firstToGo, dip.hold!.clean]).toEqual([[], null, 40]);
+    expect(evaluate(watched({ events: [...sags(9, 9.5), ...sags(15, 18), ...sags(22, 24)] })).findings).toHaveLength(1);
+  });
   test('a series: breaks measured, medians of the settled part, findings of both', () => {
     const frames = Array.from({ length: 90 }, (_, i) => ({
       t: i / 3,

@@ -6,7 +6,7 @@ import { observationSchema } from '../formats/observation.js';
 import { problemsOf } from '../formats/problems.js';
 import { loggedHold } from '../ladder/holds.js';
 import { evaluated, watchedPlank } from '../testing.js';
-import { repFaults } from './parts.js';
+import { firstBrokenRep, partsOf, repBreaks, repFaults, spans } from './parts.js';
 
 const split = watchedPlank({
   segments: [
@@ -143,5 +143,81 @@ describe('counted reps', () => {
     expect(by(2, 'target')).toBe('coach');
     expect(by(20, 'stopped-early')).toBe('stopped-early');
     expect(by(40, 'pain')).toBe('pain');
+  });
+});
+
+describe('parts on the clock', () => {
+  const segments = [
+    { t: 0, rung: 'forearm' },
+    { t: 10, rung: 'knees' },
+    { t: 25, rung: 'raised' },
+  ];
+  test('each lasts to the next, the last to the end; what lies outside the set is cut', () => {
+    expect(spans(segments, 2, 30)).toEqual([
+      { rung: 'forearm', from: 2, to: 10 },
+      { rung: 'knees', from: 10, to: 25 },
+      { rung: 'raised', from: 25, to: 30 },
+    ]);
+    // Ended, or begun, within the second part.
+    expect(spans(segments, 0, 20).map((p) => [p.from, p.to])).toEqual([
+      [0, 10],
+      [10, 20],
+      [20, 20],
+    ]);
+    expect(spans(segments, 12, 30).map((p) => [p.from, p.to])).toEqual([
+      [12, 12],
+      [12, 25],
+      [25, 30],
+    ]);
+  });
+  test('clean seconds of each: from its start, the first from when it settled, to the first break that touches it', () => {
+    const clean = (breaks: { t: number; length: number }[], settled: number | null = 0): number[] =>
+      partsOf(segments, breaks, { start: 0, settled, end: 30 }).map((p) => p.clean);
+    expect(clean([])).toEqual([10, 15, 5]);
+    expect(clean([], 3)).toEqual([7, 15, 5]);
+    expect(clean([], null)).toEqual([0, 0, 0]);
+    // One that lasts over the change takes the start of the next part; one that ends with it does not.
+    expect(clean([{ t: 8, length: 4 }])).toEqual([8, 0, 5]);
+    expect(clean([{ t: 8, length: 2 }])).toEqual([8, 15, 5]);
+    expect(clean([{ t: 10, length: 2 }])).toEqual([10, 0, 5]);
+    expect(
+      clean([
+        { t: 20, length: 1 },
+        { t: 14, length: 1 },
+      ]),
+    ).toEqual([10, 4, 5]);
+    // Before it settled nothing breaks.
+    expect(clean([{ t: 1, length: 1 }], 3)).toEqual([7, 15, 5]);
+  });
+});
+
+describe('broken reps on the clock', () => {
+  const reps = [
+    { t: 3, clean: true },
+    { t: 5, clean: false, fault: 'swing' },
+    { t: 8, clean: false },
+    { t: 9, clean: false, fault: 'swing' },
+    { t: 12, clean: true },
+  ];
+  test('each is a stretch from the rep before it to its own end; whoever did not say what broke it named none', () => {
+    const broken = { fault: 'swing', severity: 'clear', measure: null, from: 'observed' };
+    expect(repBreaks(reps, 1)).toEqual([
+      { ...broken, t: 3, length: 2, recovered: false },
+      { ...broken, t: 8, length: 1, recovered: true },
+    ]);
+    expect(repBreaks([{ t: 4, clean: false, fault: 'swing' }], 1)).toEqual([
+      { ...broken, t: 1, length: 3, recovered: false },
+    ]);
+  });
+  test('the first of them ends what was clean, named or not', () => {
+    expect(firstBrokenRep(reps, 1)).toBe(3);
+    expect(firstBrokenRep(reps.slice(2), 1)).toBe(1);
+    expect(firstBrokenRep(reps.slice(0, 1), 1)).toBeNull();
+    expect(firstBrokenRep([reps[0]!, reps[2]!], 1)).toBe(3);
+    const unnamed = { position: 'hanging', rung: 'half', events: [], target: undefined, targetReps: 8 };
+    const { hold, findings } = evaluated(
+      watchedPlank({ ...unnamed, reps: [reps[0]!, reps[2]!], ended: { t: 9, reason: 'coach' } }),
+    );
+    expect([hold!.clean, hold!.firstToGo, findings]).toEqual([3, null, []]);
   });
 });
