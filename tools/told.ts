@@ -2,10 +2,13 @@
 import { writeFileSync } from 'node:fs';
 import { catalog } from '../core/catalog/shipped.js';
 import { lineOf, loadsOf, looksOf } from '../tests/told/cases.js';
+import { choicesOf, laddersOf } from '../tests/told/people.js';
 
 for (const [name, of] of [
   ['looks', looksOf],
   ['loads', loadsOf],
+  ['ladders', laddersOf],
+  ['choices', choicesOf],
 ] as const) {
   const lines = catalog.families.flatMap(of).map(lineOf);
   writeFileSync(`tests/told/${name}.txt`, `${lines.join('\n')}\n`);

@@ -6,7 +6,7 @@ import { bodyOf, type Body } from '../../core/body/anthropometry.js';
 import { faultsAt, STILL, type Course } from '../../core/body/course.js';
 import { faultPose } from '../../core/body/fault-pose.js';
 import type { Pose } from '../../core/body/pose.js';
-import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../../core/body/simulate.js';
+import { DEFAULT_CAMERA, simulateAcross, simulatePicture, withFaults } from '../../core/body/simulate.js';
 import { faultsOf, rungOf, rungsOf } from '../../core/catalog/index.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { catalog } from '../../core/catalog/shipped.js';
@@ -14,6 +14,7 @@ import type { Advised } from '../../core/evaluate/advise.js';
 import type { Family, Rung } from '../../core/formats/catalog.js';
 import { observationSchema, type Observation } from '../../core/formats/observation.js';
 import { SIDE_LANDMARKS } from '../../core/landmarks.js';
+import { depthsAcross } from '../../core/measure/lens-across.js';
 import { loadOf, momentsOf } from '../../core/statics/load.js';
 import { findSteps } from '../../core/statics/step.js';
 import { evaluated } from '../../core/testing.js';
@@ -167,8 +168,45 @@ function watched(family: Family): Told[] {
     told(`${placeKey(rung)} watched, pain`, look({ ...taps, ended: { t: 28, reason: 'pain' } })),
   ];
 }
+/** Stills from the other sides: square and told, off square through a near lens and told, the same where nobody told the lens. */
+function across(family: Family): Told[] {
+  const rung = rungOf(catalog, family.id);
+  const body = bodyOf(ATHLETES[0]);
+  return family.views
+    .filter((view) => view !== 'side')
+    .flatMap((view): Told[] => {
+      const depths = depthsAcross(family.id, view, rung.pose, body, rung.chordEnd);
+      const near = { distance: 2.6, height: view === 'above' ? 2.2 : 0.7 };
+      const still = (name: string, offSquare: number, lens: typeof near, lensTold: boolean): Told => {
+        const camera = { ...CAMERA, pixelsPerMetre: PIXELS / 2, offSquare, lens };
+        const { points, floor, picture } = simulateAcross(
+          family.id,
+          view,
+          body,
+          {},
+          rung.chordEnd,
+          camera,
+          depths.of,
+          rung.pose,
+        );
+        const record = { ...filmed(rung, [rung.pose], 1), view, picture, floor, camera: lensTold ? lens : undefined };
+        const frames = [{ t: 0, points }];
+        return told(`${placeKey(rung)} ${view}, ${name}`, observationSchema.parse({ ...record, frames }));
+      };
+      return [
+        still('square, far', 0, { ...near, distance: 12 }, true),
+        still('off square, near', 7, near, true),
+        still('off square, near, not told', 7, near, false),
+      ];
+    });
+}
 /** Looks of a position: everything that an evaluation derives. */
-export const looksOf = (family: Family): Told[] => [...stills(family), ...films(family), ...watched(family)];
+export const looksOf = (family: Family): Told[] => [
+  ...stills(family),
+  ...across(family),
+  ...films(family),
+  ...watched(family),
+];
 
 const within = (work: () => unknown): unknown => {
   try {

@@ -2,6 +2,9 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { catalog } from '../../core/catalog/shipped.js';
 import { lineOf, loadsOf, looksOf, type Told } from './cases.js';
+import { choicesOf, laddersOf } from './people.js';
+
+const TABLES = { looks: looksOf, loads: loadsOf, ladders: laddersOf, choices: choicesOf };
 
 /** Lines of a table by their names. */
 const table = (name: string): Map<string, string> =>
@@ -18,12 +21,13 @@ function asTold(name: string, cases: readonly Told[]): void {
 }
 
 describe.each(catalog.families.map((f) => [f.id, f] as const))('%s', (_, family) => {
-  test('looks are told as they stand in the table', () => asTold('looks', looksOf(family)));
-  test('loads are told as they stand in the table', () => asTold('loads', loadsOf(family)));
+  test.each(Object.entries(TABLES))('%s are told as they stand in the table', (name, of) => asTold(name, of(family)));
 });
-test('the tables hold nothing that is told no more', () => {
-  const told = (of: (family: (typeof catalog.families)[number]) => Told[]): string[] =>
-    catalog.families.flatMap(of).map(([name]) => name);
-  expect([...table('looks').keys()].sort()).toEqual(told(looksOf).sort());
-  expect([...table('loads').keys()].sort()).toEqual(told(loadsOf).sort());
+test.each(Object.entries(TABLES))('the table of %s holds nothing that is told no more', (name, of) => {
+  expect([...table(name).keys()].sort()).toEqual(
+    catalog.families
+      .flatMap((family) => of(family))
+      .map(([key]) => key)
+      .sort(),
+  );
 });
