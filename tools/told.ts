@@ -2,13 +2,14 @@
 import { writeFileSync } from 'node:fs';
 import { catalog } from '../core/catalog/shipped.js';
 import { lineOf, loadsOf, looksOf } from '../tests/told/cases.js';
-import { choicesOf, laddersOf } from '../tests/told/people.js';
+import { choicesOf, laddersOf, reasonsOf } from '../tests/told/people.js';
 
 for (const [name, of] of [
   ['looks', looksOf],
   ['loads', loadsOf],
   ['ladders', laddersOf],
   ['choices', choicesOf],
+  ['reasons', reasonsOf],
 ] as const) {
   const lines = catalog.families.flatMap(of).map(lineOf);
   writeFileSync(`tests/told/${name}.txt`, `${lines.join('\n')}\n`);

@@ -1,4 +1,4 @@
-/** What the core says of made-up people: their ladders, their next step, their forecast, the drills that are chosen for them. */
+/** What the core says of made-up people: their ladders, next step and forecast, the drills that are chosen for them, why it happens. */
 import { bodyOf } from '../../core/body/anthropometry.js';
 import { ladderOf, placeKey, rungsOnLadder } from '../../core/catalog/ladders.js';
 import { catalog } from '../../core/catalog/shipped.js';
@@ -6,6 +6,9 @@ import { skillGoals } from '../../core/catalog/skill-goals.js';
 import { addDays } from '../../core/days.js';
 import { CAUTION_IDS, type CauseId, type Family, type Rung } from '../../core/formats/catalog.js';
 import { rungsOf } from '../../core/catalog/index.js';
+import { evidenceSchema, type Evidence } from '../../core/formats/observation.js';
+import type { Hold } from '../../core/hold/hold.js';
+import type { Measure } from '../../core/measure/measure.js';
 import { forecast } from '../../core/ladder/forecast.js';
 import { crossStatus, gateAt, neighbours } from '../../core/ladder/gates.js';
 import { bareHold, type LoggedHold } from '../../core/ladder/holds.js';
@@ -20,7 +23,9 @@ import { kitSize } from '../../core/prescribe/sizing.js';
 import { assignable } from '../../core/prescribe/assignable.js';
 import { chooseDrills } from '../../core/prescribe/choose.js';
 import { rungDose } from '../../core/prescribe/rung-dose.js';
+import { derivedEvidence, factsOf, mergedEvidence } from '../../core/reason/facts.js';
 import { candidatesOf } from '../../core/reason/likelihoods.js';
+import { nextBestTest, openTests, reasonAbout, takeoverIndex } from '../../core/reason/rank.js';
 import { setupKnobsOf, shareAsSet } from '../../core/statics/setup.js';
 import { seededRandom } from '../../core/statistics.js';
 import type { Told } from './cases.js';
@@ -234,6 +239,75 @@ export const choicesOf = (family: Family): Told[] =>
         out: choice.leftOut.slice(0, 12).map((l) => [l.drill, ...Object.values(l.why)].join(' ')),
         minutes: choice.minutes,
         covered: choice.covered,
+      },
+    ];
+  });
+
+/** Questions a position: what somebody answered, and what tests showed. */
+const QUESTIONED = 4;
+/** What is reasoned of findings, answers, tests and screens, and which test is asked for next. */
+export const reasonsOf = (family: Family): Told[] =>
+  Array.from({ length: QUESTIONED }, (_, i): Told => {
+    const name = `${family.id} ${i + 1}`;
+    const luck = dice(`why ${name}`);
+    const can = catalog.faults.filter((f) => f.families.includes(family.id));
+    const findings = luck
+      .some(can, 2.5 / can.length)
+      .map((f) => ({ fault: f.id, probability: luck.one([0.82, 0.9, 0.97]) }));
+    const evidence: Evidence = Object.fromEntries(
+      luck
+        .some(Object.entries(evidenceSchema.shape), 0.4)
+        .map(([key, answers]) => [key, luck.one(answers.unwrap().options)]),
+    );
+    const answered = luck.some(catalog.tests, 0.12);
+    const tests = Object.fromEntries(
+      answered.map((t) => [
+        t.id,
+        t.number ? Math.round(t.number.limit + luck.between(-12, 12)) : luck.one(['positive', 'negative'] as const),
+      ]),
+    );
+    const mends = luck
+      .some(['cue', 'lever', 'set-up'] as const, 0.3)
+      .map((kind) => ({ kind, result: luck.one(['helped', 'helped-for-a-moment', 'did-not'] as const) }));
+    const rung = luck.one(rungsOf(catalog, family.id));
+    const merged = mergedEvidence(evidence, mends);
+    const measures: Measure[] = luck.chance(0.4)
+      ? [{ id: 'pelvic-tilt', value: luck.between(-40, 25), sd: 3, unit: 'deg', t: 0 }]
+      : [];
+    const [first] = findings;
+    const hold = first
+      ? ({ total: 40, settled: luck.one([0, 3]), firstToGo: { fault: first.fault, t: luck.between(3, 40) } } as Hold)
+      : null;
+    const history = {
+      screen: luck.some(
+        catalog.faults.map((f) => f.id),
+        0.02,
+      ),
+      sides: luck.one([undefined, 'even', 'left-worse'] as const),
+    };
+    const facts = factsOf(
+      catalog,
+      { observation: { target: 40, tests }, evidence: merged, family, rung, hold, measures },
+      history,
+    );
+    const reasoned = reasonAbout(catalog, facts, family, findings, first?.fault ?? null);
+    const limits = { cautions: luck.some(CAUTION_IDS, 0.1), ...(luck.chance(0.3) ? { kit: ['mat', 'wall'] } : {}) };
+    return [
+      name,
+      {
+        known: [...facts.known],
+        tests: [...facts.tests],
+        derived: derivedEvidence({ observation: { evidence, target: 40 }, evidence: merged, facts, hold }),
+        causes: reasoned.ranking
+          .slice(0, 4)
+          .map((r) => [r.cause, r.probability, r.reasons.map((x) => [...Object.values(x.from), x.logOdds])]),
+        nothing: reasoned.nothing,
+        flat: reasoned.flat,
+        pair: reasoned.pair,
+        turning: reasoned.turning.map((t) => Object.values(t).join(' ')),
+        open: openTests(catalog, facts, family, limits, rung).length,
+        next: nextBestTest(reasoned, openTests(catalog, facts, family, limits, rung)),
+        takeover: takeoverIndex(catalog, facts, family),
       },
     ];
   });

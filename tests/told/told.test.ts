@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { catalog } from '../../core/catalog/shipped.js';
 import { lineOf, loadsOf, looksOf, type Told } from './cases.js';
-import { choicesOf, laddersOf } from './people.js';
+import { choicesOf, laddersOf, reasonsOf } from './people.js';
 
-const TABLES = { looks: looksOf, loads: loadsOf, ladders: laddersOf, choices: choicesOf };
+const TABLES = { looks: looksOf, loads: loadsOf, ladders: laddersOf, choices: choicesOf, reasons: reasonsOf };
 
 /** Lines of a table by their names. */
 const table = (name: string): Map<string, string> =>
