@@ -110,6 +110,41 @@ describe('forecast', () => {
       { numRuns: 80 },
     );
   });
+  test('the fan is where a tenth, a quarter, half of the sessions lie: about the middle, as wide as sessions scatter', () => {
+    const random = seededRandom(9);
+    const level = Array.from({ length: 40 }, (_, i) => ({
+      day: day(2 * i),
+      clean: 37 + 0.08 * i + 1.2 * gaussian(random),
+    }));
+    const answer = forecast(level, 40);
+    if (!answer.ok) throw new Error(answer.why.is);
+    const { fan, now, scatter } = answer.forecast;
+    expect(fan[0]!.day).toBe(day(0));
+    const at = fan.find((f) => f.day >= day(76))!;
+    expect(Math.abs(at.p50 - now)).toBeLessThan(0.2);
+    expect(Math.abs(now - 40)).toBeLessThan(0.8);
+    // Quantiles of a normal distribution: 0.674 and 1.282 standard deviations off its middle.
+    for (const [q, of] of [
+      [at.p75 - at.p50, 0.674],
+      [at.p50 - at.p25, 0.674],
+      [at.p90 - at.p50, 1.282],
+      [at.p50 - at.p10, 1.282],
+    ] as const) {
+      expect(q / of).toBeGreaterThan(0.95 * scatter);
+      expect(q / of).toBeLessThan(1.35 * scatter);
+    }
+    // Nobody asked for it: dates alone.
+    const dates = forecast(level, 40, false);
+    expect(dates.ok && [dates.forecast.fan, dates.forecast.at50]).toEqual([[], answer.forecast.at50]);
+  });
+  test('at half the pace the days to come count half', () => {
+    const whole = forecast(line(12, 20, 0.4), 40);
+    const half = forecast(line(12, 20, 0.4), 40, true, 0.5);
+    if (!whole.ok || !half.ok) throw new Error('no date');
+    const days = (f: typeof whole): number => daysBetween(day(44), f.forecast.at50!);
+    expect(Math.abs(days(half) - 2 * days(whole))).toBeLessThanOrEqual(1);
+    expect(half.forecast.slope).toBeCloseTo(whole.forecast.slope / 2, 1);
+  });
   test('one wild session does not turn the trend', () => {
     const clean = line(14, 20, 0.4);
     const wild = clean.map((s, i) => (i === 4 ? { ...s, clean: 2 } : s));
