@@ -7,6 +7,7 @@ import { OBSERVATION_FORMAT, observationSchema, type Observation } from '../form
 import { measurePicture, measureValues } from '../measure/measure.js';
 import { measureDefinition, seenFrom } from '../measure/measures.js';
 import { nobody } from '../person/circumstance.js';
+import type { TriedMend } from '../reason/facts.js';
 import { judge, type Judged } from './judge.js';
 import { pictureAt, see } from './see.js';
 
@@ -55,12 +56,30 @@ describe('frames of a record', () => {
     expect(isHold({ reps: [{ t: 2, clean: true }] })).toBe(true);
     expect(isHold({ ended: { t: 5, reason: 'coach' } })).toBe(true);
   });
+  test('without any there is no picture, and none that could be used', () => {
+    const seen = see({ observation: record({ ended: { t: 5, reason: 'coach' } }) }, catalog);
+    expect([seen.picture, seen.usable, seen.samples]).toEqual([null, false, []]);
+  });
   test('limits are those of measures that this side shows; what decides the position stays undecided from elsewhere', () => {
     for (const view of ['side', 'rear'] as const) {
       const { limits, undecided } = judged(record({ view, frames: [{ t: 0, points }] }));
       expect(limits.filter((l) => !seenFrom(measureDefinition(l.measure), view))).toEqual([]);
       expect(undecided).toEqual(view === 'side' ? [] : ['hip-line']);
     }
+  });
+});
+
+describe('a cue or a step of the set-up', () => {
+  test('mended it where it helped and stayed; a lever, or one that helped for a moment, did not', () => {
+    const observation = record({ ended: { t: 5, reason: 'coach' } });
+    const mended = (...mends: [kind: string, result: TriedMend['result']][]): boolean =>
+      see({ observation, mends: mends.map(([kind, result]) => ({ kind, result })) }, catalog).mended;
+    expect(see({ observation }, catalog).mended).toBe(false);
+    expect(mended(['cue', 'helped'])).toBe(true);
+    expect(mended(['set-up', 'helped'])).toBe(true);
+    expect(mended(['lever', 'helped'], ['cue', 'did-not'])).toBe(false);
+    expect(mended(['cue', 'helped-for-a-moment'])).toBe(false);
+    expect(mended(['cue', 'did-not'], ['set-up', 'helped'])).toBe(true);
   });
 });
 

@@ -169,6 +169,7 @@ defineExpose({
         <Redo2 :size="20" aria-hidden="true" />
       </button>
       <PickOne
+        v-if="measures.length > 0"
         id="clip-measure"
         :label="wording.whatTheStripShows"
         quiet

@@ -160,6 +160,7 @@ function drawnAt(t: number): Stroke[] {
         <div v-if="series" class="mt-2 flex flex-wrap items-center gap-1">
           <PlayerBar :player="player" />
           <PickOne
+            v-if="measures.length > 0"
             id="frames-measure"
             :label="wording.whatTheStripShows"
             quiet
