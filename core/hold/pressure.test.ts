@@ -44,6 +44,32 @@ describe('pressure under a back', () => {
     const cut = [...series(10, () => 60), ...series(10, () => 2).map(([t, v]): PressureSample => [t + 15, v])];
     expect(readPressure(cut)).toMatchObject({ until: 10, slipped: null });
   });
+  test('a second without a word is no silence yet; the first value that is a back on a pad counts', () => {
+    const slow = series(12, () => 60, 1);
+    expect(readPressure(slow)).toMatchObject({ until: 12, step: 1 });
+    const cut: PressureSample[] = [...slow, [13.1, 2], [14.1, 2], [15.1, 2]];
+    expect(readPressure(cut)).toMatchObject({ until: 12, slipped: null });
+    // Ten of the range is a back, less is none.
+    expect(readPressure(series(5, (t) => (t < 2 ? 9.9 : 10)))).toMatchObject({ set: 10, kept: 3 });
+    expect(readPressure(series(5, () => 10))).toMatchObject({ set: 10, kept: 5 });
+    // Nobody was on it before it fell silent.
+    expect(
+      readPressure([
+        [0, 2],
+        [5, 60],
+        [6, 60],
+        [7, 60],
+      ]),
+    ).toBeNull();
+  });
+  test('one sample of many is smoothed away, and what lasts eight tenths is not', () => {
+    const at = (from: number, to: number) => readPressure(series(20, (t) => (t >= from && t < to ? 5 : 60)))!;
+    expect(at(8, 8.15)).toMatchObject({ slipped: null, gone: null });
+    expect(at(8, 8.7)).toMatchObject({ slipped: null });
+    expect(at(8, 9.1)).toMatchObject({ slipped: 8, gone: 8 });
+    // In the second in which it is set nothing slips.
+    expect(readPressure(series(6, (t) => (t >= 0.6 && t < 0.9 ? 5 : 60)))).toMatchObject({ set: 60, slipped: null });
+  });
   test('is judged by shares of what was set', () => {
     expect([60, 43, 41, 16, 14].map((v) => pressureState(v, 60))).toEqual([
       'kept',
