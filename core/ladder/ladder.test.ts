@@ -13,7 +13,16 @@ import { applyEntries, problemsOfEntry } from '../studio/overlay.js';
 import { evaluated, plankHold, watchedPlank } from '../testing.js';
 import { crossStatus, gateFor, gateStatus, neighbours, rungAt } from './gates.js';
 import { holdsBefore, loggedHold, type LoggedHold } from './holds.js';
-import { lengthened, nextStep, noProgress, sideGap, weekLoad, type NextStepQuery, type Proposal } from './next-step.js';
+import {
+  easierVersion,
+  lengthened,
+  nextStep,
+  noProgress,
+  sideGap,
+  weekLoad,
+  type NextStepQuery,
+  type Proposal,
+} from './next-step.js';
 import { sessionsAt, workOrder } from './next-gate.js';
 import { gateHere, graphLinks, pathTo, placeHistory, placeOn } from './places.js';
 
@@ -541,6 +550,51 @@ describe('the next step, first rule that fits', () => {
         cap: 45,
       }),
     ).toBeNull();
+  });
+});
+
+describe('the easier version', () => {
+  const plank = ladderOf(catalog, rungOfPlace('front-plank/forearm'))!;
+  const below = (place: string, load = loadOf(rungOfPlace(place), body), cautions: CautionId[] = [], of = catalog) => {
+    const found = easierVersion({ catalog: of, body, cautions }, plank, rungOfPlace(place), load);
+    return found && [placeKey(found.rung), found.ratio === null ? null : Math.round(100 * found.ratio)];
+  };
+  const share = (place: string, of: string): number =>
+    Math.round((100 * loadOf(rungOfPlace(place), body)!.value) / loadOf(rungOfPlace(of), body)!.value);
+
+  test('is the nearest one below that is lighter for this body, with how much lighter', () => {
+    expect(below('front-plank/forearm')).toEqual([
+      'front-plank/knees',
+      share('front-plank/knees', 'front-plank/forearm'),
+    ]);
+    expect(below('front-plank/knees')).toEqual([
+      'front-plank/raised',
+      share('front-plank/raised', 'front-plank/knees'),
+    ]);
+    expect(below('front-plank/raised')).toBeNull();
+  });
+  test('one that is no lighter than what was set is passed over', () => {
+    const load = loadOf(rungOfPlace('front-plank/knees'), body)!;
+    expect(below('front-plank/forearm', load)).toEqual([
+      'front-plank/raised',
+      share('front-plank/raised', 'front-plank/knees'),
+    ]);
+    // Three hundredths lighter is lighter, less is not.
+    expect(below('front-plank/forearm', { ...load, value: load.value / 0.97 })![0]).toBe('front-plank/knees');
+    expect(below('front-plank/forearm', { ...load, value: load.value / 0.98 })![0]).toBe('front-plank/raised');
+  });
+  test('one that a caution leaves out is passed over; where loads cannot be compared the order of the ladder stands', () => {
+    const barred = {
+      ...catalog,
+      rungs: catalog.rungs.map((r) =>
+        placeKey(r) === 'front-plank/knees' ? { ...r, excludedBy: ['neck' as const] } : r,
+      ),
+    };
+    expect(below('front-plank/forearm', undefined, ['neck'], barred)![0]).toBe('front-plank/raised');
+    expect(below('front-plank/forearm', undefined, ['wrist'], barred)![0]).toBe('front-plank/knees');
+    expect(below('front-plank/forearm', null)).toEqual(['front-plank/knees', null]);
+    const nothing = { ...loadOf(rungOfPlace('front-plank/forearm'), body)!, value: 1.9 };
+    expect(below('front-plank/forearm', nothing)).toEqual(['front-plank/knees', null]);
   });
 });
 
