@@ -62,6 +62,40 @@ describe('pressure under a back', () => {
       ]),
     ).toBeNull();
   });
+  test('what is set is the median of the first second, its end among it; nothing where that second is not there or holds no back', () => {
+    expect(
+      pressureSet([
+        [3, 60],
+        [3.5, 20],
+        [4, 20],
+        [4.5, 60],
+      ]),
+    ).toBe(20);
+    expect(
+      pressureSet([
+        [3, 60],
+        [3.5, 60],
+        [4, 60],
+      ]),
+    ).toBe(60);
+    expect(
+      pressureSet([
+        [3, 2],
+        [5, 60],
+        [5.5, 60],
+        [5.9, 60],
+      ]),
+    ).toBeNull();
+    // Somebody lay down and got up again.
+    expect(pressureSet(series(4, (t) => (t < 0.25 ? 60 : 2)))).toBeNull();
+    // From the end of that second on it may slip.
+    expect(readPressure(series(8, (t) => (t < 0.95 ? 60 : 5)))).toMatchObject({
+      set: 60,
+      slipped: 1,
+      gone: 1,
+      kept: 1,
+    });
+  });
   test('one sample of many is smoothed away, and what lasts eight tenths is not', () => {
     const at = (from: number, to: number) => readPressure(series(20, (t) => (t >= from && t < to ? 5 : 60)))!;
     expect(at(8, 8.15)).toMatchObject({ slipped: null, gone: null });

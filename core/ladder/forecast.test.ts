@@ -137,6 +137,23 @@ describe('forecast', () => {
     const dates = forecast(level, 40, false);
     expect(dates.ok && [dates.forecast.fan, dates.forecast.at50]).toEqual([[], answer.forecast.at50]);
   });
+  test('days between sessions are practice days, too: what is looked back on does not depend on the days without one', () => {
+    const sessions = line(10, 20, 0.4, 6);
+    const answer = forecast(sessions, 40);
+    if (!answer.ok) throw new Error(answer.why.is);
+    const middle = (n: number): number => answer.forecast.fan.find((f) => f.day === day(n))!.p50;
+    // Between two sessions it rises evenly, and nowhere it falls.
+    const days = answer.forecast.fan.map((f) => daysBetween(day(0), f.day)).filter((n) => n <= 54);
+    days.slice(1).forEach((n, i) => expect(middle(n)).toBeGreaterThan(middle(days[i]!)));
+    expect(Math.abs(middle(30) - 32)).toBeLessThan(1);
+    // A break of three weeks moves it by one week of practice, and then it stands.
+    const after = sessions.map((s, i) => (i < 5 ? s : { ...s, day: addDays(s.day, 21) }));
+    const broken = forecast(after, 40);
+    if (!broken.ok) throw new Error(broken.why.is);
+    const at = (n: number): number => broken.forecast.fan.find((f) => f.day >= day(n))!.p50;
+    expect(at(40)).toBe(at(34));
+    expect(at(34)).toBeGreaterThan(at(26));
+  });
   test('at half the pace the days to come count half', () => {
     const whole = forecast(line(12, 20, 0.4), 40);
     const half = forecast(line(12, 20, 0.4), 40, true, 0.5);
