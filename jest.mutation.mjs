@@ -7,6 +7,6 @@ export default {
   testMatch: ['<rootDir>/tests/mutation/core.test.ts'],
   modulePathIgnorePatterns: ['<rootDir>/dist'],
   bail: 1,
-  // Tells which tests reach which mutant.
-  testEnvironment: '@stryker-mutator/jest-runner/jest-env/node',
+  // Tells which tests reach which mutant, and ends with the first that fails.
+  testEnvironment: '<rootDir>/tests/mutation/environment.cjs',
 };
