@@ -1,4 +1,5 @@
 // The core's own tests alone, for `npm run mutation`: in one file, so that each mutant loads the core once.
+import { fileURLToPath } from 'node:url';
 import config from './jest.config.mjs';
 
 const unit = config.projects.find((p) => p.displayName === 'unit');
@@ -8,5 +9,5 @@ export default {
   modulePathIgnorePatterns: ['<rootDir>/dist'],
   bail: 1,
   // Tells which tests reach which mutant, and ends with the first that fails.
-  testEnvironment: '<rootDir>/tests/mutation/environment.cjs',
+  testEnvironment: fileURLToPath(new URL('tests/mutation/environment.mjs', import.meta.url)),
 };
