@@ -186,6 +186,8 @@ describe('evaluation', () => {
     const found = evaluate(watched({ events: taps }));
     expect(found.findings.map((f) => f.fault)).toContain('swing');
     expect(found.hold!.clean).toBe(5);
+    const none = evaluate(watched({ events: taps.slice(1) }));
+    expect([none.hold!.clean, none.findings]).toEqual([40, []]);
     expect(() => evaluate(watched({ rung: 'ceiling' }))).toThrow(/no version of front-plank/);
   });
   test('any noisy picture gives finite numbers and probabilities', () => {

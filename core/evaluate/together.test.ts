@@ -134,6 +134,16 @@ describe('what was judged apart, put together', () => {
     expect(order(view({ findings, hold: held('then') }))).toEqual(['worse', 'then', 'first']);
     expect(order(view({ findings }))).toEqual(['worse', 'then', 'first']);
   });
+  test('of two as bad and as sure the first view’s stands; a hold in which nothing went leads with nothing', () => {
+    const measured: Finding = { ...finding('a', 'clear', 0.9), measure: 'hip-line', from: 'measured' };
+    const clean = { firstToGo: null } satisfies Partial<NonNullable<View['hold']>> as View['hold'];
+    const own = view({ findings: [finding('a', 'clear', 0.9)], hold: clean });
+    const both = judgedTogether(own, [view({ findings: [measured, finding('b', 'gross', 0.9)] })]);
+    expect(both.findings.map((f) => [f.fault, f.from])).toEqual([
+      ['b', 'observed'],
+      ['a', 'observed'],
+    ]);
+  });
   test('a measure of both is the first view’s; undecided is what no view decides', () => {
     const own = view({ measures: [measure('x', 1)], undecided: ['p', 'q'] });
     const others = [

@@ -7,7 +7,8 @@ import { catalog } from '../catalog/shipped.js';
 import { angleAt, distance, type Point } from '../geometry.js';
 import { SIDE_LANDMARKS, type BaseLandmark } from '../landmarks.js';
 import { gaussian, seededRandom, Z_975 } from '../statistics.js';
-import { freeMeasure, type FreeFrame } from './free.js';
+import { DEFAULT_PLACING } from '../eye/eye.js';
+import { freeMeasure, placeSd, type FreeFrame } from './free.js';
 
 const plain: FreeFrame = {
   points: { shoulder: [100, 100], hip: [150, 100], knee: [190, 100], ankle: [230, 100] },
@@ -16,6 +17,25 @@ const plain: FreeFrame = {
   body: bodyOf({ stature: 1.7 }),
   statureKnown: true,
 };
+describe('how far off a place may be', () => {
+  const { points } = plain;
+  test('one on a point is as sure as the points, any other as a hand: a share of shoulder to ankle', () => {
+    const sdOf = placeSd(points, 1.5, 1280);
+    expect(sdOf([150, 100])).toBe(1.5);
+    expect(sdOf([150.1, 100.1])).toBe(1.5);
+    expect(sdOf([150.3, 100])).toBe(DEFAULT_PLACING * 130);
+    expect(sdOf([400, 300])).toBe(DEFAULT_PLACING * 130);
+    // Where a hand placed the points there is no other figure.
+    expect(placeSd(points, null, 1280)([150, 100])).toBe(DEFAULT_PLACING * 130);
+  });
+  test('without shoulder or ankle, a share of half the picture', () => {
+    const { ankle: _ankle, ...trunk } = points;
+    expect(placeSd(trunk, null, 1280)([0, 0])).toBe(DEFAULT_PLACING * 640);
+    const { shoulder: _shoulder, ...feet } = points;
+    expect(placeSd(feet, 2, 1280)([0, 0])).toBe(DEFAULT_PLACING * 640);
+    expect(placeSd({}, 2, 1280)([0, 0])).toBe(DEFAULT_PLACING * 640);
+  });
+});
 describe('free measures', () => {
   test('an angle at its middle point, less sure where its arms are short', () => {
     const long = freeMeasure(
