@@ -10,6 +10,8 @@ describe('tempo', () => {
     expect(phaseAt([1, 1, 2], 4)).toEqual({ rep: 1, phase: 'up', share: 0 });
     expect(phaseAt([1, 0, 5], 1)).toEqual({ rep: 0, phase: 'down', share: 0 });
     expect(phaseAt([0, 4, 1], 0)).toMatchObject({ phase: 'pause' });
+    // A tempo of next to nothing: what is left of its rep is done.
+    expect(phaseAt([0.125, 0, 0], 0.125)).toEqual({ rep: 0, phase: 'down', share: 1 });
   });
   test('goes forward, never leaves 0–1, and one tempo later is one rep later', () => {
     const part = fc.integer({ min: 0, max: 20 }).map((n) => n / 4);
