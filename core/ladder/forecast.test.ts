@@ -162,6 +162,14 @@ describe('forecast', () => {
     expect(Math.abs(days(half) - 2 * days(whole))).toBeLessThanOrEqual(1);
     expect(half.forecast.slope).toBeCloseTo(whole.forecast.slope / 2, 1);
   });
+  test('a log of years is read like one of weeks', () => {
+    const random = seededRandom(2);
+    const years = Array.from({ length: 900 }, (_, i) => ({ day: day(i), clean: 30 + 3 * gaussian(random) }));
+    const answer = forecast(years, 40);
+    if (answer.ok || answer.why.is !== 'not-on-this-course') throw new Error('a date was offered');
+    expect(Math.abs(answer.why.middle - 30)).toBeLessThan(1);
+    expect(answer.why.chance).toBeLessThan(0.05);
+  });
   test('one wild session does not turn the trend', () => {
     const clean = line(14, 20, 0.4);
     const wild = clean.map((s, i) => (i === 4 ? { ...s, clean: 2 } : s));
