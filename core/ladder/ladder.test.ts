@@ -467,6 +467,8 @@ describe('the next step, first rule that fits', () => {
     const both = next([sided('left', 18), sided('right', 25)])!;
     expect(both.sides).toEqual({ weak: 'left', gap: expect.closeTo(0.28, 6) });
     expect(sideGap([sided('left', 21), sided('right', 25)])).toBeNull();
+    // A fifth is a gap.
+    expect(sideGap([sided('left', 20), sided('right', 25)])).toEqual({ weak: 'left', gap: 0.2 });
   });
   test('sides are compared over four weeks up to the newest hold, the last day of them counted', () => {
     const on = (side: 'left' | 'right', clean: number, n: number) => ({ ...hold({ side, clean }), day: day(n) });
