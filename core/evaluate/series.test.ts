@@ -3,26 +3,19 @@ import { bodyOf } from '../body/anthropometry.js';
 import { DEFAULT_CAMERA, simulateAcross, simulatePicture, withFaults } from '../body/simulate.js';
 import { rungOf } from '../catalog/index.js';
 import { catalog } from '../catalog/shipped.js';
-import { OBSERVATION_FORMAT, observationSchema, type Observation } from '../formats/observation.js';
+import type { Observation } from '../formats/observation.js';
 import { measurePicture, measureValues } from '../measure/measure.js';
 import { measureDefinition, seenFrom } from '../measure/measures.js';
 import { nobody } from '../person/circumstance.js';
 import type { TriedMend } from '../reason/facts.js';
+import { watchedPlank } from '../testing.js';
 import { judge, type Judged } from './judge.js';
 import { pictureAt, see } from './see.js';
 
 const body = bodyOf();
+/** A forearm plank with nothing tapped or ended, and what a test says of it. */
 const record = (change: object): Observation =>
-  observationSchema.parse({
-    format: OBSERVATION_FORMAT,
-    version: 1,
-    position: 'front-plank',
-    rung: 'forearm',
-    view: 'side',
-    picture: { width: 1280, height: 720 },
-    frames: [],
-    ...change,
-  });
+  watchedPlank({ events: undefined, ended: undefined, target: undefined, ...change });
 const shot = (faults: Parameters<typeof withFaults>[1], camera = DEFAULT_CAMERA, rung = 'forearm') =>
   simulatePicture(withFaults(rungOf(catalog, 'front-plank', rung).pose, faults, body), body, camera);
 /** Thirty seconds at three frames a second, in which the hips are where `hipLine` has them. */

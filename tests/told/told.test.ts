@@ -1,11 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { catalog } from '../../core/catalog/shipped.js';
-import { lineOf, loadsOf, looksOf, type Told } from './cases.js';
-import { choicesOf, laddersOf, reasonsOf } from './people.js';
-
-/** Each table by what tells it, the quick ones first. */
-const TABLES = { ladders: laddersOf, choices: choicesOf, reasons: reasonsOf, loads: loadsOf, looks: looksOf };
+import { lineOf, type Told } from './cases.js';
+import { TABLES } from './tables.js';
 
 /** Lines of a table by their names. */
 const table = (name: string): Map<string, string> =>
