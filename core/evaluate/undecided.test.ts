@@ -8,6 +8,7 @@ import { GAP_ESTIMATE_SD, measureDefinition } from '../measure/measures.js';
 import { loggedHold } from '../ladder/holds.js';
 import { seededRandom } from '../statistics.js';
 import { evaluated, watchedPlank } from '../testing.js';
+import { cleanKnown } from './undecided.js';
 import { evaluationFile } from '../../words/evaluation-file.js';
 
 const body = bodyOf({ stature: 1.75, mass: 75, sex: 'male' });
@@ -85,6 +86,30 @@ describe('judged only what was placed', () => {
     const held = evaluated({ ...still, frames, ended: { t: 30.5, reason: 'coach' as const } });
     expect(loggedHold(held, '2026-05-20', '2026-05-20T09:00:00Z')).toMatchObject({ undecided: true });
     expect(held.step!.rule).not.toBe(3);
+  });
+});
+
+describe('how long it was clean', () => {
+  const clip = (view: 'side' | 'rear', hipLine: number, change: object = {}): Observation => {
+    const { points } = simulatePicture(
+      withFaults(rungOf(catalog, 'front-plank').pose, { hipLine }, body),
+      body,
+      DEFAULT_CAMERA,
+    );
+    const frames = Array.from({ length: 20 }, (_, i) => ({ t: i / 4, points })) as Observation['frames'];
+    return watchedPlank({ view, frames, events: [], ended: undefined, target: undefined, ...change });
+  };
+  test('is known where it settled, and where it was judged and never did', () => {
+    expect(evaluated(clip('side', 1)).hold!.settled).toBe(0);
+    expect(cleanKnown(evaluated(clip('side', 1)))).toBe(true);
+    expect(evaluated(clip('side', 25)).hold).toMatchObject({ settled: null, clean: 0 });
+    expect(cleanKnown(evaluated(clip('side', 25)))).toBe(true);
+    expect(cleanKnown(evaluated(watchedPlank()))).toBe(true);
+  });
+  test('is not known from where nothing that decides is seen, unless an eye tapped; a still has none', () => {
+    expect(cleanKnown(evaluated(clip('rear', 1)))).toBe(false);
+    expect(cleanKnown(evaluated(clip('rear', 1, { events: [{ t: 3, fault: 'hip-sag', state: 'on' }] })))).toBe(true);
+    expect(cleanKnown(evaluated(hollow({}, [])))).toBe(false);
   });
 });
 

@@ -1,6 +1,7 @@
 /** What decides a position, and what of it could not be judged: *inside the limits* is said only when nothing is left. */
 import type { Family, Severity } from '../formats/catalog.js';
 import type { Evidence, Observation } from '../formats/observation.js';
+import type { Hold } from '../hold/hold.js';
 import type { Finding } from '../judge/finding.js';
 import type { AppliedLimit, Verdict } from '../judge/judge.js';
 import type { Measure } from '../measure/measure.js';
@@ -65,3 +66,16 @@ export function gapFinding(
   if (!severity || !limit || !deciding.includes('low-back-gap') || measured || watched(known)) return null;
   return { fault: limit.fault, severity, probability: reliability, measure: null, from: 'observed' };
 }
+
+/**
+ * Whether it is known how long a hold was clean: it settled, or what decides was judged and it never did. Nought seconds of a hold that could not be
+ * judged from where it was seen are no figure.
+ * @returns false for a still
+ */
+export const cleanKnown = ({
+  hold,
+  undecided,
+}: {
+  hold: Pick<Hold, 'settled'> | null;
+  undecided: readonly string[];
+}): boolean => hold !== null && (hold.settled !== null || undecided.length === 0);

@@ -2,6 +2,7 @@
 /** What a clip shows, while it is read and after: clean seconds or reps, what went and when, what stands against it. */
 import { Square } from '@lucide/vue';
 import { computed } from 'vue';
+import { cleanKnown } from '../../../core/evaluate/undecided.js';
 import { breaksOffText, driftText, FOUND_WORDS, NO_DETECTOR } from '../../../words/clip.js';
 import { fixed, PLUS_MINUS_SAYS, secondsText, shortSeconds } from '../../../words/numbers.js';
 import { faultName } from '../../data/names.js';
@@ -42,7 +43,7 @@ const drifts = computed(() => driftText(hold.value?.drift ?? []));
       @seek="$emit('seek', $event)"
       @say="record.say"
     />
-    <template v-else>
+    <template v-else-if="cleanKnown(detail!)">
       <p class="figures mt-1">
         <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">{{ wording.cleanSeconds }}</b>
       </p>

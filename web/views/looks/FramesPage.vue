@@ -6,11 +6,13 @@ import { RouterLink } from 'vue-router';
 import { repsOfRecord } from '../../../core/clip/judged-reps.js';
 import { judge } from '../../../core/evaluate/judge.js';
 import { see } from '../../../core/evaluate/see.js';
+import { cleanKnown } from '../../../core/evaluate/undecided.js';
 import type { Point } from '../../../core/geometry.js';
 import { nearestIndex } from '../../../core/statistics.js';
 import { landmarkLabel } from '../../../core/landmarks.js';
 import { freeShort } from '../../../words/marks.js';
 import { secondsText } from '../../../words/numbers.js';
+import { undecidedText } from '../../../words/seen.js';
 import LoadState from '../../components/LoadState.vue';
 import PickOne from '../../components/PickOne.vue';
 import { catalog } from '../../data/catalogue.js';
@@ -190,7 +192,7 @@ function drawnAt(t: number): Stroke[] {
       </section>
       <div class="min-w-0 space-y-4">
         <section v-if="detail.hold" class="card" :aria-label="wording.inShort">
-          <p class="figures">
+          <p v-if="detail.hold.reps || cleanKnown(detail)" class="figures">
             <b class="font-head text-4xl">{{
               detail.hold.reps ? detail.hold.reps.clean : detail.hold.clean.toFixed(1)
             }}</b>
@@ -199,6 +201,7 @@ function drawnAt(t: number): Stroke[] {
               wording.of(detail.hold.reps ? detail.hold.reps.done : secondsText(detail.hold.total))
             }}</span>
           </p>
+          <p v-if="detail.undecided.length" class="note font-semibold">{{ undecidedText(detail) }}</p>
         </section>
         <section v-if="is.anchors.length" class="card" aria-labelledby="by-hand">
           <h2 id="by-hand">{{ wording.setByHand }}</h2>

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import type { Look } from '../../../api/observations.js';
 import type { Judged } from '../../../core/evaluate/judge.js';
+import { cleanKnown } from '../../../core/evaluate/undecided.js';
 import { restsText, totalText } from '../../../words/counts.js';
 import { tappedText } from '../../../words/eye.js';
 import { END_WORDS } from '../../../words/labels.js';
@@ -40,7 +41,7 @@ const line = computed(() => props.detail.measures.find((m) => m.id === 'hip-line
       <p v-if="hold.reps" class="figures mt-1">
         <b class="font-head text-5xl">{{ hold.reps.clean }}</b> <b class="text-xl">{{ wording.cleanReps }}</b>
       </p>
-      <p v-else class="figures mt-1">
+      <p v-else-if="cleanKnown(detail)" class="figures mt-1">
         <b class="font-head text-5xl">{{ hold.clean.toFixed(1) }}</b> <b class="text-xl">{{ wording.cleanSeconds }}</b>
       </p>
       <p v-if="tapped" class="text-soft text-sm">{{ tappedText(detail.eye) }}.</p>

@@ -34,3 +34,13 @@ test('what the strip shows is asked where there is something to choose, and not 
   await open('rear');
   expect(page.find('#frames-measure').exists()).toBe(false);
 });
+
+test('a hold of which nothing could be judged has no clean seconds: it is said why', async () => {
+  await open('side');
+  await until(() => page.text().includes('clean seconds'), 'the clean seconds');
+  page.unmount();
+  await freshDevice();
+  await open('rear');
+  await until(() => page.text().includes('Not judged yet: body line, which this view does not show'), 'why not');
+  expect(page.text()).not.toContain('clean seconds');
+});
