@@ -8,6 +8,8 @@ import { measurePicture, measureValues } from '../measure/measure.js';
 import { measureDefinition, seenFrom } from '../measure/measures.js';
 import { nobody } from '../person/circumstance.js';
 import type { TriedMend } from '../reason/facts.js';
+import { swingOf } from '../hold/swing.js';
+import { median } from '../statistics.js';
 import { watchedPlank } from '../testing.js';
 import { judge, type Judged } from './judge.js';
 import { pictureAt, see } from './see.js';
@@ -117,6 +119,51 @@ describe('a break that the frames show', () => {
     const line = found.measures.find((m) => m.id === 'hip-line')!;
     expect([line.t, Math.round(line.value)]).toEqual([found.hold!.settled, 1]);
     expect(found.verdicts.map((v) => v.fault)).not.toContain('hip-sag');
+  });
+});
+
+describe('what only some frames of a set of raises show', () => {
+  const full = rungOf(catalog, 'hanging', 'full');
+  /** A frame a second with the hips shut by so many degrees and the trunk at another place under the bar. */
+  const raises = (hips: readonly number[], trunks: readonly number[] = [], without: readonly number[] = []) =>
+    record({
+      position: 'hanging',
+      rung: 'full',
+      frames: hips.map((hip, t) => {
+        const { points } = simulatePicture({ ...full.pose, hip, trunk: trunks[t] ?? full.pose.trunk }, body);
+        const { ankle: _ankle, ...rest } = points;
+        return { t, points: without.includes(t) ? rest : points };
+      }),
+    });
+  const measure = (of: Judged, id: string) => of.measures.find((m) => m.id === id);
+
+  test('feet behind the plumb line are told by the bottoms alone, the swing by how far the line moves between them', () => {
+    const found = judged(raises([0, 4, 60, 120, 60, 2, 0], [70, 74, 70, 70, 70, 78, 82]));
+    const bottoms = found.samples.flatMap(({ values }) => values.get('feet-behind') ?? []);
+    expect(bottoms).toHaveLength(4);
+    expect(measure(found, 'feet-behind')).toMatchObject({ value: median(bottoms), unit: 'deg', t: 0 });
+    const swing = measure(found, 'swing')!;
+    expect(swing.value).toBeCloseTo(swingOf(found.samples)!, 9);
+    expect(swing.value).toBeGreaterThan(5);
+    expect(swing.sd).toBeCloseTo(Math.SQRT2 * measure(found, 'hang-line')!.sd, 9);
+  });
+  test('with three bottoms there is no swing; with none, no feet either', () => {
+    const three = judged(raises([0, 60, 120, 60, 0, 2]));
+    expect(measure(three, 'swing')).toBeUndefined();
+    expect(measure(three, 'feet-behind')).toBeDefined();
+    expect(measure(judged(raises([60, 100, 120, 100, 60])), 'feet-behind')).toBeUndefined();
+  });
+  test('what a raise reaches is the nearest that it shows, also where its middle frame does not', () => {
+    const hips = [0, 60, 100, 120, 90, 40, 0];
+    const [seen, hidden] = [judged(raises(hips)), judged(raises(hips, [], [3]))];
+    const nearest = (of: Judged): number =>
+      Math.min(
+        ...of.samples.flatMap(({ t, values }) =>
+          t >= (of.hold!.settled ?? 0) ? (values.get('hand-to-ankle') ?? []) : [],
+        ),
+      );
+    for (const look of [seen, hidden]) expect(measure(look, 'hand-to-ankle')!.value).toBeCloseTo(nearest(look), 9);
+    expect(nearest(hidden)).toBeGreaterThan(nearest(seen) + 1);
   });
 });
 

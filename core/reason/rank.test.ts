@@ -256,6 +256,7 @@ describe('in the evaluation', () => {
   test('the coach overrules: the chosen cause leads and no test is proposed', () => {
     const detail = evaluated(observe(), { overruled: 'wrist' });
     expect(detail.ranking[0]!.cause).toBe('wrist');
-    expect(detail.nextTest).toBeNull();
+    expect([detail.nextTest, detail.whole]).toEqual([null, null]);
+    expect(evaluated(observe()).whole).toHaveProperty('turning');
   });
 });
