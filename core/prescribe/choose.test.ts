@@ -16,7 +16,7 @@ import { TWINS } from '../catalog/drills/twins.js';
 import { assignable, assignableRungs, rungAsDrill, versionOf } from './assignable.js';
 import { curlWorth } from './by-method.js';
 import { doseBelow, doseOf } from './dose.js';
-import { chooseDrills, fitsPosition, isOwn, type ChoiceQuery } from './choose.js';
+import { chooseDrills, fitsPosition, isOwn, postureServes, type ChoiceQuery } from './choose.js';
 
 const straight = record(catalog.methods, 'straight');
 const quiet = record(catalog.methods, 'quiet');
@@ -105,6 +105,17 @@ describe('choice of drills', () => {
       expect(assignable(catalog, place) ?? catalog.rungs.find((r) => `${r.family}/${r.id}` === place)).toBeDefined();
     }
     expect(versionOf({ id: 'own', copiedFrom: 'plank-knees' })).toBe('front-plank/knees');
+  });
+  test('what loosens serves every posture; what works on the back, none that hangs or stands', () => {
+    const onTheBack = catalog.drills.find(
+      (d) => !postureServes(catalog, d, 'hanging') && !postureServes(catalog, d, 'handstand'),
+    )!;
+    expect(onTheBack.phase).not.toBe('ease');
+    expect(onTheBack.phase).not.toBe('lengthen');
+    for (const phase of ['ease', 'lengthen'] as const)
+      expect(postureServes(catalog, { ...onTheBack, phase }, 'hanging')).toBe(true);
+    expect(postureServes(catalog, { ...onTheBack, families: ['hanging'] }, 'hanging')).toBe(true);
+    expect(postureServes(catalog, onTheBack, 'hollow')).toBe(true);
   });
   test('exact: as good as trying every set', () => {
     const random = seededRandom(4);
