@@ -81,7 +81,7 @@ describe('drills', () => {
     const { kind } = record(catalog.drills, first!.drill);
     expect(covered(of(kind))).toBeLessThan(free);
     expect(covered(of(kind).slice(0, 2))).toBe(free);
-    // Two of a kind among three stand for more than half; the third that is gone counts for nothing.
+    // From three drills on it counts: one that is gone makes no third.
     expect(covered([...of(kind).slice(0, 2), 'gone'])).toBe(free);
   });
   test('doses follow the level that the holds show, this one among them', () => {
@@ -110,7 +110,7 @@ describe('the next step', () => {
     const amount = (...times: number[]): number => version(evaluated(raised(...times)))!.dose.amount![1];
     // Eight tenths of where it broke.
     expect([amount(21.4), amount(10)]).toEqual([17, 8]);
-    // Grossly broken it is not given as it stands; without a hold there is none to give.
+    // Grossly broken it is not given as it stands.
     expect(version(evaluated(raised(8, 9)))).toBeUndefined();
   });
   test('what just broke grossly is not given, nor what is heavier; the step between may be', () => {
