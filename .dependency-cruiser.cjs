@@ -2,7 +2,7 @@
 const onlyTo = (from, allowed) => ({
   name: `${from}-may-only-reach-${allowed.join('-') || 'itself'}`,
   severity: 'error',
-  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$' },
+  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$|^server/testing' },
   to: { path: '^(core|words|api|server|web|tools|tests)/', pathNot: `^(${[from, ...allowed].join('|')})/` },
 });
 

@@ -45,6 +45,7 @@ import { personFilesIn } from './repositories/person-files.js';
 import { plansIn } from './repositories/plans.js';
 import { programmesIn } from './repositories/programmes.js';
 import { studioIn } from './repositories/studio.js';
+import { msOf } from './clock.js';
 import { circumstancesIn } from './circumstance.js';
 import { mount, type Handlers } from './http/mount.js';
 import { judgingIn } from './jobs/judging.js';
@@ -82,10 +83,16 @@ const plainPath = (url: string): string => url.split('?')[0]!.replace(/[0-9a-f]{
  */
 export function createApp(config: Config, db: Knex, logTo?: DestinationStream): Studio {
   const logger = pino({ level: config.logLevel, redact: ['req.headers', 'res.headers'] }, logTo);
+  const { clock } = config;
   const eyes = eyesIn(db);
-  const [people, looks, plans, studio] = [peopleIn(db), looksIn(db, eyes), plansIn(db), studioIn(db)];
-  const [programmes, accounts] = [programmesIn(db), accountsIn(db)];
-  const circumstances = circumstancesIn({ people, looks, plans, programmes, studio }, config.clock);
+  const [people, looks, plans, studio] = [
+    peopleIn(db, clock),
+    looksIn(db, eyes, clock),
+    plansIn(db, clock),
+    studioIn(db, clock),
+  ];
+  const [programmes, accounts] = [programmesIn(db), accountsIn(db, clock)];
+  const circumstances = circumstancesIn({ people, looks, plans, programmes, studio }, clock);
   const failed = (error: unknown): void => logger.error({ cause: causeOf(error) }, 'work behind a request failed');
   const [clips, pictures, clipFiles] = [clipsIn(db), picturesIn(config.dataDir), clipFilesIn(config.dataDir)];
   const work = workIn(config.workerFile);
@@ -95,13 +102,13 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   const code = (shared ? createHmac('sha256', secret).update('first owner').digest() : randomBytes(5))
     .toString('hex', 0, 5)
     .toUpperCase();
-  const trail = trailIn(config, config.clock, failed);
+  const trail = trailIn(config, clock, failed);
   const store = new SessionStore(db, failed);
-  const second = secondIn(accounts, sealWith(secret, 'second factor'), config.clock);
+  const second = secondIn(accounts, sealWith(secret, 'second factor'), clock);
   const keeper = backupsIn(db, {
     dataDir: config.dataDir,
     folder: config.backupsDir ?? `${resolve(config.dataDir)}-backups`,
-    clock: config.clock,
+    clock,
     zone: async () => (await studio.now()).defaults.timeZone,
     // Packing and unpacking take their time: nobody waits for them.
     archive: {
@@ -112,9 +119,9 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     // A demo's folder is thrown away.
     scheduled: !config.demo,
   });
-  const removals = removalsIn({ looks, clips, pictures, clipFiles }, config.clock, failed, shared);
-  const erasure = erasureIn(db, { removals, clock: config.clock });
-  const retention = retentionIn(db, config.clock);
+  const removals = removalsIn({ looks, clips, pictures, clipFiles }, clock, failed, shared);
+  const erasure = erasureIn(db, { removals, clock: clock });
+  const retention = retentionIn(db, clock);
   const context: Context = {
     config,
     // Of several processes one does it.
@@ -138,7 +145,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     studio,
     plans,
     programmes,
-    ladders: laddersIn(db),
+    ladders: laddersIn(db, clock),
     pictures,
     clipFiles,
     removals,
@@ -206,7 +213,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     response.set('Cache-Control', 'no-store');
     next();
   });
-  const personFiles = personFilesIn(db);
+  const personFiles = personFilesIn(db, clock);
   const handlers: Handlers = {
     'health.get': async () => {
       await db.raw('select 1');
@@ -232,7 +239,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...wallHandlers(context),
     ...studioHandlers(context),
   };
-  mount(api, handlers, requireAccount(context.accounts), slowDown(db), marksIn(db, trail));
+  mount(api, handlers, requireAccount(context.accounts), slowDown(db, msOf(clock)), marksIn(db, trail));
   // Who is not signed in is not told which addresses there are.
   api.use(requireAccount(context.accounts), noSuchRoute);
   app.use('/api', api);

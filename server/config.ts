@@ -1,6 +1,8 @@
 /** Settings from the environment, read once at start. */
 import { randomInt } from 'node:crypto';
 import { z } from 'zod';
+import { isTimeZone } from '../core/days.js';
+import { machineClock, type Clock } from './clock.js';
 import { isAddress } from './database/postgres.js';
 
 /** Put in by the build: a fingerprint of the computation. */
@@ -20,6 +22,10 @@ const schema = z.object({
   /** Address of a PostgreSQL server's database; the file in the data folder where left out. */
   ANCHOR_DATABASE: z.string().refine(isAddress, 'must begin with postgres://').optional(),
   ANCHOR_WEB: z.string().optional(),
+  /** Milliseconds that the studio's clock is ahead of the machine's: tests and pictures have a day of their own. */
+  ANCHOR_CLOCK_AHEAD: z.coerce.number().int().default(0),
+  /** Time zone of the demo's hall; the machine's where left out. */
+  ANCHOR_DEMO_ZONE: z.string().refine(isTimeZone, 'is no time zone like Europe/Oslo').optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
 });
 
@@ -31,11 +37,13 @@ export interface Config {
   /** Address of a PostgreSQL server's database; the file in the folder where left out. */
   database?: string;
   demo: boolean;
+  /** Time zone of the demo's hall. */
+  demoZone?: string;
   secret?: string;
   trustProxy: boolean;
   logLevel: string;
-  /** ISO instant now. */
-  clock: () => string;
+  /** What everything here takes for now. */
+  clock: Clock;
   /** What a round of practice is dealt by: any whole number. */
   seed: () => number;
   /** Names the program that judges: what another one judged is judged anew. */
@@ -65,10 +73,11 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     dataDir: e.ANCHOR_DATA,
     database: e.ANCHOR_DATABASE,
     demo: e.ANCHOR_DEMO === '1',
+    demoZone: e.ANCHOR_DEMO_ZONE,
     secret: e.ANCHOR_SECRET,
     trustProxy: e.ANCHOR_TRUST_PROXY === '1',
     logLevel: e.LOG_LEVEL,
-    clock: () => new Date().toISOString(),
+    clock: machineClock(e.ANCHOR_CLOCK_AHEAD),
     seed: () => randomInt(2 ** 31),
     build: typeof ANCHOR_BUILD === 'undefined' ? `unbuilt ${process.pid}` : ANCHOR_BUILD,
     background: true,

@@ -10,7 +10,10 @@ import { CSRF_HEADER, problemSchema, type Role } from '../api/common.js';
 import type { Facts } from '../api/plans.js';
 import type { Route } from '../api/route.js';
 import { routes } from '../api/routes.js';
+import { addDays, hallDay, type Day } from '../core/days.js';
+import { mondayOf } from '../core/formats/programme.js';
 import { circumstanceOf, type Circumstance, type PersonRecord } from '../core/person/circumstance.js';
+import { TEST_NOW } from '../tools/test-day.mjs';
 import { createApp, type Studio } from './app.js';
 import type { Config } from './config.js';
 import { openDatabase } from './database/open.js';
@@ -18,9 +21,16 @@ import { noDefaults } from './repositories/studio.js';
 import { dropDatabase, freshDatabase, ON_SERVER } from './testing-database.js';
 
 export const PASSWORD = 'salt-and-tar-42';
-export const DAY = '2026-05-20';
-/** What the test studio's clock says at first: ten in the morning of {@link DAY}. */
-export const NOW = `${DAY}T10:00:00.000Z`;
+/** What the test studio's clock says at first. */
+export const NOW = TEST_NOW;
+/** The hall's day then. */
+export const DAY = hallDay(NOW, 'UTC');
+/** The day so many days after {@link DAY}. */
+export const dayAt = (days: number): Day => addDays(DAY, days);
+/** An instant of that day. @param time `HH:MM` or `HH:MM:SS` */
+export const at = (days: number, time: string): string => new Date(`${dayAt(days)}T${time}Z`).toISOString();
+/** The Monday of {@link DAY}'s week, or of another. */
+export const mondayIn = (weeks: number): Day => addDays(mondayOf(DAY), 7 * weeks);
 
 export interface Client {
   account: Account | null;

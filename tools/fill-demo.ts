@@ -14,9 +14,10 @@ import { simulatedSvg } from '../core/body/draw.js';
 import { DEFAULT_CAMERA, simulatePicture, withFaults } from '../core/body/simulate.js';
 import { record, rungOf } from '../core/catalog/index.js';
 import { catalog } from '../core/catalog/shipped.js';
-import { addDays, DAY_MS, hallDay } from '../core/days.js';
+import { addDays, hallDay } from '../core/days.js';
 import { evaluate } from '../core/evaluate/evaluate.js';
 import { runPlanOf, stateOf } from '../core/class/run.js';
+import { instantOn } from '../core/transfer/sets.js';
 import { timelineOf } from '../core/class/timeline.js';
 import type { ClassBlock } from '../core/formats/class.js';
 import type { RunEvent, RunSaid } from '../core/formats/run.js';
@@ -39,22 +40,19 @@ import { addRecords } from './fill-records.js';
 import { answersOf, type SimulatedEye } from './simulated-eye.js';
 
 const random = seededRandom(20260530);
-const started = Date.now();
-const { timeZone } = noDefaults();
+const config = readConfig(process.env);
+const started = Date.parse(config.clock());
+const timeZone = config.demoZone ?? noDefaults().timeZone;
 const today = hallDay(started, timeZone);
 const dayAgo = (days: number): string => addDays(today, -days);
 /** Holds go back this far, days. */
 const SPAN = 56;
 const tenth = (n: number): number => Math.round(n * 10) / 10;
 
-/** A time on the day so many days ago, by the clock on this machine's wall. */
-function at(days: number, hour: number, minute: number): string {
-  const day = new Date(started - days * DAY_MS);
-  day.setHours(hour, minute, 0, 0);
-  return day.toISOString();
-}
+/** A time on the day so many days ago, by the clock on the hall's wall. */
+const at = (days: number, hour: number, minute: number): string =>
+  instantOn(dayAgo(days), hour * 60 + minute, timeZone);
 
-const config = readConfig(process.env);
 let now = new Date(started).toISOString();
 const db = await openDatabase(config.dataDir);
 const { context, handlers } = createApp(
@@ -469,6 +467,7 @@ async function fill(): Promise<void> {
     passwordHash: await hash(DEMO_SIGN_IN.password),
     groups: [],
   }))!;
+  if (config.demoZone !== undefined) await context.studio.setDefaults({ ...noDefaults(), timeZone });
   const groups = new Map<string, string>();
   for (const name of GROUPS) groups.set(name, (await call('groups.add', { as: owner, body: { name } })).id);
   await context.accounts.add({

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Account } from '../api/accounts.js';
 import { plainSettings, type ItemLogInput, type Programme, type ProgrammeSettings } from '../api/programmes.js';
 import { addDays, type Day } from '../core/days.js';
-import { mondayOf } from '../core/formats/programme.js';
+import { mondayOf, WEEKDAYS, weekdayOf, type Weekday } from '../core/formats/programme.js';
 
 /** What the demo needs of the routes. */
 export interface ProgrammeRoutes {
@@ -21,6 +21,10 @@ interface Demo {
   name: string;
   /** Weeks since it began. */
   ago: number;
+  /** Days after today's weekday on which they train: whatever day it is filled on, two of the three have something to do. */
+  on: readonly number[];
+  /** … and of those, on which they pull. */
+  pulls?: readonly number[];
   settings: Partial<ProgrammeSettings>;
   /** Of its items so many are done, 0–1. */
   share: number;
@@ -29,9 +33,9 @@ const DEMO: readonly Demo[] = [
   {
     name: 'Marit Solheim',
     ago: 2,
+    on: [0, 2, 4],
     settings: {
       weeks: 4,
-      days: ['mon', 'wed', 'fri'],
       minutes: 20,
       goal: 'front-plank/long-lever',
       note: 'Before the winter exercise at sea.',
@@ -41,12 +45,12 @@ const DEMO: readonly Demo[] = [
   {
     name: 'Bram Oosterlo',
     ago: 1,
+    on: [0, 2, 4],
+    pulls: [0, 4],
     settings: {
       weeks: 6,
-      days: ['tue', 'thu', 'sat'],
       minutes: 25,
       goal: 'hanging/full',
-      pullDays: ['tue', 'sat'],
       easierWeek: 4,
     },
     share: 0.3,
@@ -54,7 +58,8 @@ const DEMO: readonly Demo[] = [
   {
     name: 'Sunniva Brandt',
     ago: 5,
-    settings: { weeks: 6, days: ['mon', 'tue', 'thu', 'fri'], minutes: 15, easierWeek: 5 },
+    on: [-1, 1, 2, 4],
+    settings: { weeks: 6, minutes: 15, easierWeek: 5 },
     share: 1,
   },
 ];
@@ -68,7 +73,10 @@ export async function addProgrammes(
   random: () => number,
 ): Promise<void> {
   const monday = mondayOf(today);
-  for (const { name, ago, settings, share } of DEMO) {
+  /** So many days after today's weekday, in the order of a week. */
+  const weekdays = (after: readonly number[]): Weekday[] =>
+    WEEKDAYS.filter((w) => after.some((n) => weekdayOf(addDays(today, n)) === w));
+  for (const { name, ago, on, pulls, settings, share } of DEMO) {
     const from = addDays(monday, -7 * ago);
     const made = await then(`${addDays(from, -1)}T17:00:00.000Z`, () =>
       keep(coach, idOf(name), {
@@ -76,6 +84,8 @@ export async function addProgrammes(
         version: 0,
         settings: {
           ...plainSettings(from),
+          days: weekdays(on),
+          ...(pulls && { pullDays: weekdays(pulls) }),
           ...settings,
         },
       }),

@@ -6,6 +6,7 @@ import { basename, dirname, join } from 'node:path';
 import { filledFolder } from './filled.mjs';
 import { freePort } from './free-port.js';
 import { putClock } from './page-clock.js';
+import { aheadNow, testDayEnv } from './test-day.mjs';
 import puppeteer, { type Browser, type BrowserContext, type Page } from 'puppeteer-core';
 
 const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
@@ -13,6 +14,8 @@ const CHROMIUM = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-
 export interface Hall {
   url: string;
   browser: Browser;
+  /** Epoch ms now on the studio's clock. */
+  now: () => number;
   /** A fresh page in a context of its own. */
   page: () => Promise<Page>;
   /** A page signed in as the demo's coach. */
@@ -55,8 +58,11 @@ export async function openHall({ web, empty = false }: { web?: string; empty?: b
   const data = empty ? mkdtempSync(join(tmpdir(), 'anchor-hall-')) : filledFolder();
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
+  // A studio that is started again goes on with its day.
+  const ahead = aheadNow();
   const env = {
     ...process.env,
+    ...testDayEnv(ahead),
     ANCHOR_DATA: data,
     ...(empty ? {} : { ANCHOR_DEMO: '1' }),
     PORT: String(port),
@@ -100,12 +106,13 @@ export async function openHall({ web, empty = false }: { web?: string; empty?: b
     contexts.push(context);
     const opened = await context.newPage();
     opened.setDefaultTimeout(60000);
-    await putClock(opened);
+    await putClock(opened, ahead);
     return opened;
   };
   return {
     url,
     browser,
+    now: () => Date.now() + ahead,
     page,
     async coach() {
       const opened = await page();
@@ -129,7 +136,7 @@ export async function openHall({ web, empty = false }: { web?: string; empty?: b
     async beside(first) {
       const opened = await first.browserContext().newPage();
       opened.setDefaultTimeout(60000);
-      await putClock(opened);
+      await putClock(opened, ahead);
       return opened;
     },
     printed: () => printed,

@@ -27,10 +27,10 @@ await runTool('owner', 2, async ([email, name]) => {
         .map((p) => `${p.path}: ${p.message}`)
         .join('; '),
     );
-  const { dataDir, database } = readConfig(process.env);
+  const { dataDir, database, clock } = readConfig(process.env);
   const db = await openDatabase(dataDir, database);
   try {
-    const accounts = accountsIn(db);
+    const accounts = accountsIn(db, clock);
     const passwordHash = await hash(password);
     const known = await accounts.credentials(input.data.email);
     if (known) {

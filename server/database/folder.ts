@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { hostname } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
+import { machineClock } from '../clock.js';
 import { StartError } from './start-error.js';
 
 interface Owner {
@@ -48,7 +49,7 @@ export function takeFolder(dataDir: string): () => void {
       `${dataDir} is in use by another server${owner ? `, process ${owner.pid} on ${owner.host} since ${owner.since}` : ''}. Stop that one first, or name another folder in ANCHOR_DATA.`,
     );
   }
-  const owner: Owner = { pid: process.pid, host: hostname(), since: new Date().toISOString() };
+  const owner: Owner = { pid: process.pid, host: hostname(), since: machineClock()() };
   writeFileSync(note, `${JSON.stringify(owner)}\n`, { mode: 0o600 });
   return () => {
     rmSync(note, { force: true });

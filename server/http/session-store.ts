@@ -4,6 +4,7 @@ import { Store, type SessionData } from 'express-session';
 import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { z } from 'zod';
+import { machineClock, msOf } from '../clock.js';
 import { onPostgres } from '../database/dialect.js';
 
 /** A session that is used is written at most this often, ms. */
@@ -40,12 +41,12 @@ export class SessionStore extends Store {
   private readonly db: Knex;
   /**
    * @param failed told of what could not be written and does not matter to who asked
-   * @param now epoch ms
+   * @param now epoch ms, by the machine's clock as the package's own is: a cookie's end is the browser's business
    */
   constructor(
     db: Knex,
     private readonly failed: (error: unknown) => void,
-    private readonly now: () => number = Date.now,
+    private readonly now: () => number = msOf(machineClock()),
   ) {
     super();
     this.db = db;

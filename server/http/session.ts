@@ -80,7 +80,7 @@ export const beginSession = (
   request: Request,
   accountId: string,
   from: number,
-  since: string = new Date().toISOString(),
+  since: string,
 ): Promise<void> =>
   new Promise((resolve, reject) => {
     request.session.regenerate((error: unknown) => {

@@ -4,6 +4,7 @@ import type { Request, RequestHandler } from 'express';
 import { ipKeyGenerator, rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
 import type { Knex } from 'knex';
 import { z } from 'zod';
+import { machineClock, msOf } from '../clock.js';
 import { maybeRow } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { HttpProblem } from './problems.js';
@@ -16,6 +17,9 @@ const WINDOW_MS = 15 * 60 * 1000;
 export const LIMITS = { together: 10, address: 100, account: 100 } as const;
 
 const row = z.object({ tries: z.number(), until: z.number() });
+
+/** The package holds the end of a window against the machine's clock, not the studio's. */
+const machineNow = msOf(machineClock());
 
 /** Counts in the table of tries. */
 class TriesStore implements Store {
@@ -36,7 +40,7 @@ class TriesStore implements Store {
         .insert({ key: id, ...next })
         .onConflict('key')
         .merge();
-      return { totalHits: next.tries, resetTime: new Date(next.until) };
+      return { totalHits: next.tries, resetTime: new Date(machineNow() + next.until - now) };
     });
   }
   async decrement(key: string): Promise<void> {
@@ -73,7 +77,7 @@ const accountOf = (request: Request): string =>
  * The limits on wrong tries, one after the other; a right one takes its count back.
  * @param now epoch ms
  */
-export function slowDown(db: Knex, now: () => number = Date.now): RequestHandler[] {
+export function slowDown(db: Knex, now: () => number): RequestHandler[] {
   const limited = (name: keyof typeof LIMITS, key: (request: Request) => string): RequestHandler =>
     rateLimit({
       windowMs: WINDOW_MS,

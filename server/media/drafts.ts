@@ -1,6 +1,10 @@
 /** Files that are written as drafts and take their name when they are whole. */
 import { readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import { machineClock, msOf } from '../clock.js';
+
+/** The machine's clock: it is the one that files are dated by. */
+const now = msOf(machineClock());
 
 /** What another process is writing is taken for broken off after so long, ms. */
 export const BROKEN_MS = 86_400_000;
@@ -13,6 +17,6 @@ export async function sweepDrafts(folder: string, age: number): Promise<void> {
   for (const name of (await readdir(folder)).filter((n) => n.endsWith('.part'))) {
     const path = join(folder, name);
     const written = age > 0 ? await stat(path).catch(() => null) : null;
-    if (age === 0 || (written !== null && Date.now() - written.mtimeMs > age)) await rm(path, { force: true });
+    if (age === 0 || (written !== null && now() - written.mtimeMs > age)) await rm(path, { force: true });
   }
 }

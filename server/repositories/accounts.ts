@@ -4,6 +4,7 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import type { Account } from '../../api/accounts.js';
 import { ROLES, type Role } from '../../api/common.js';
+import type { Clock } from '../clock.js';
 import { flag, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 
@@ -59,7 +60,7 @@ const countRow = z.object({ n: number });
 
 export type Accounts = ReturnType<typeof accountsIn>;
 
-export function accountsIn(db: Knex) {
+export function accountsIn(db: Knex, clock: Clock) {
   const groupsOf = async (id: string): Promise<string[]> =>
     parseRows('account_groups', groupRow, await db('account_groups').where('account_id', id).select('group_id')).map(
       (r) => r.group_id,
@@ -131,7 +132,7 @@ export function accountsIn(db: Knex) {
           name: input.name,
           role: input.role,
           password_hash: input.passwordHash,
-          created_at: new Date().toISOString(),
+          created_at: clock(),
         });
         await setGroups(trx, id, input.groups);
         return true;
@@ -152,7 +153,7 @@ export function accountsIn(db: Knex) {
       if (change.role !== undefined) columns.role = change.role;
       if (change.passwordHash !== undefined) columns.password_hash = change.passwordHash;
       if (change.personId !== undefined) columns.self_id = change.personId;
-      if (change.disabled !== undefined) columns.disabled_at = change.disabled ? new Date().toISOString() : null;
+      if (change.disabled !== undefined) columns.disabled_at = change.disabled ? clock() : null;
       const rollback = new Error('no owner would be left');
       try {
         await inTransaction(db, async (trx) => {

@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import { ladderStepSchema, type LadderStep, type LadderStepInput } from '../../api/ladders.js';
 import type { Day } from '../../core/days.js';
+import type { Clock } from '../clock.js';
 import { json, maybeRow, parseRows } from '../database/rows.js';
 
 const stepRow = z.object({
@@ -15,7 +16,7 @@ const stepRow = z.object({
 
 export type Ladders = ReturnType<typeof laddersIn>;
 
-export function laddersIn(db: Knex) {
+export function laddersIn(db: Knex, clock: Clock) {
   return {
     /** Newest first. */
     async stepsOf(personId: string): Promise<LadderStep[]> {
@@ -23,6 +24,7 @@ export function laddersIn(db: Knex) {
         .join('accounts', 'accounts.id', 'ladder_steps.made_by')
         .where('person_id', personId)
         .orderBy('made_at', 'desc')
+        .orderBy('ladder_steps.id')
         .select('ladder_steps.*', 'accounts.name as by');
       return parseRows('ladder_steps', stepRow, rows).map((row) => ({
         ...row.record,
@@ -47,7 +49,7 @@ export function laddersIn(db: Knex) {
           day,
           record: JSON.stringify(record),
           made_by: by,
-          made_at: new Date().toISOString(),
+          made_at: clock(),
         })
         .onConflict('id')
         .ignore();
@@ -56,12 +58,12 @@ export function laddersIn(db: Knex) {
       return (await db('ladder_steps').where({ id, person_id: personId }).delete()) > 0;
     },
     async goalsOf(personId: string): Promise<string[]> {
-      const rows = await db('goals').where('person_id', personId).orderBy('set_at');
+      const rows = await db('goals').where('person_id', personId).orderBy('set_at').orderBy('goal');
       return parseRows('goals', z.object({ goal: z.string() }), rows).map((row) => row.goal);
     },
     async setGoal(personId: string, goal: string): Promise<void> {
       await db('goals')
-        .insert({ person_id: personId, goal, set_at: new Date().toISOString() })
+        .insert({ person_id: personId, goal, set_at: clock() })
         .onConflict(['person_id', 'goal'])
         .ignore();
     },

@@ -25,6 +25,7 @@ import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
 import { recordSchema, testsSchema } from '../../core/formats/observation.js';
 import { answersAfter } from '../../core/reason/patch.js';
+import type { Clock } from '../clock.js';
 import { nextArrival, nextArrivals } from '../database/arrivals.js';
 import { fieldOf, fieldsOf, gathered } from '../database/dialect.js';
 import { flag, json, maybeRow, parseRow, parseRows } from '../database/rows.js';
@@ -196,7 +197,7 @@ export const sameLook = (personId: string, startedAt: string, position: string):
 export type Looks = ReturnType<typeof looksIn>;
 
 /** @param eyes what is known of the eyes that made looks */
-export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
+export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>, clock: Clock) {
   const rows = (): Knex.QueryBuilder =>
     db('observations')
       .join('accounts', 'accounts.id', 'observations.made_by')
@@ -575,7 +576,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
       }
       if (Object.keys(set).length === 0) return true;
       const change = { by, version: look.version ?? null };
-      return changeRow(db, db('observations').where('id', look.id), set, change, new Date().toISOString());
+      return changeRow(db, db('observations').where('id', look.id), set, change, clock());
     },
     async setDeleted(id: string, personId: string, deletedAt: string | null): Promise<void> {
       await inTransaction(db, async (trx) => {
@@ -586,7 +587,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>) {
     async addMend(lookId: string, input: Omit<MendTried, 'at'>): Promise<void> {
       await inTransaction(db, async (trx) => {
         await trx('mends')
-          .insert({ ...input, observation_id: lookId, at: new Date().toISOString() })
+          .insert({ ...input, observation_id: lookId, at: clock() })
           .onConflict('id')
           .ignore();
         await changed(trx, lookId);

@@ -23,6 +23,7 @@ import { CAUTION_IDS, type CautionId } from '../../core/formats/catalog.js';
 import { cautionsOn, type PersonRecord } from '../../core/person/circumstance.js';
 import { consentStands, isMinor, picturesAllowed } from '../../core/person/consent.js';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
+import type { Clock } from '../clock.js';
 import { changeRow, type ChangeBy } from '../database/change.js';
 import { caseless, contains, orNothing } from '../database/dialect.js';
 import { flag, json, maybeRow, number, parseRows } from '../database/rows.js';
@@ -182,7 +183,7 @@ async function allowed(db: Knex, personId: string, day: Day): Promise<{ pictures
 
 export type People = ReturnType<typeof peopleIn>;
 
-export function peopleIn(db: Knex) {
+export function peopleIn(db: Knex, clock: Clock) {
   const name = caseless(db, 'people.name');
   /** The day of a person's last look as the index has it; never is the longest ago. */
   const lastLook = orNothing(db, 'people.last_look_day');
@@ -433,7 +434,7 @@ export function peopleIn(db: Knex) {
     },
     async add(input: PersonInput): Promise<string> {
       const id = randomUUID();
-      await db('people').insert({ id, ...columns(input), created_at: new Date().toISOString() });
+      await db('people').insert({ id, ...columns(input), created_at: clock() });
       return id;
     },
     /** Many at once. @returns their ids in the order given */
@@ -441,7 +442,7 @@ export function peopleIn(db: Knex) {
       const rows = inputs.map((input) => ({
         id: randomUUID(),
         ...columns(input),
-        created_at: new Date().toISOString(),
+        created_at: clock(),
       }));
       await db.batchInsert('people', rows, ROWS_AT_ONCE);
       return rows.map((r) => r.id);
@@ -482,9 +483,9 @@ export function peopleIn(db: Knex) {
     /** @returns false where another version stands */
     async change(id: string, patch: PersonPatch, change: ChangeBy): Promise<boolean> {
       const set = columns(patch);
-      if (patch.archived !== undefined) set.archived_at = patch.archived ? new Date().toISOString() : null;
+      if (patch.archived !== undefined) set.archived_at = patch.archived ? clock() : null;
       if (Object.keys(set).length === 0) return true;
-      return changeRow(db, db('people').where('id', id), set, change, new Date().toISOString());
+      return changeRow(db, db('people').where('id', id), set, change, clock());
     },
     async addCaution(personId: string, input: CautionInput, by: string): Promise<string> {
       const id = randomUUID();

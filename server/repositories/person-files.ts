@@ -11,6 +11,7 @@ import { itemLogInputSchema } from '../../api/programmes.js';
 import type { Day } from '../../core/days.js';
 import { MEND_KINDS } from '../../core/formats/catalog.js';
 import { recordSchema } from '../../core/formats/observation.js';
+import type { Clock } from '../clock.js';
 import { nextArrivals } from '../database/arrivals.js';
 import { json, parseRows } from '../database/rows.js';
 import type { ReadLook } from '../work/look-read.js';
@@ -88,8 +89,8 @@ const AT_ONCE = 400;
 
 export type PersonFiles = ReturnType<typeof personFilesIn>;
 
-export function personFilesIn(db: Knex) {
-  const [plans, ladders, programmes] = [plansIn(db), laddersIn(db), programmesIn(db)];
+export function personFilesIn(db: Knex, clock: Clock) {
+  const [plans, ladders, programmes] = [plansIn(db, clock), laddersIn(db, clock), programmesIn(db)];
 
   async function looksOf(id: string): Promise<PersonFile['looks']> {
     const rows = parseRows(
@@ -195,7 +196,7 @@ export function personFilesIn(db: Knex) {
       by: Pick<Account, 'id' | 'role'>,
       into: { looks: Looks; familyOf: (item: string) => string; now: string },
     ): Promise<string> {
-      const people = peopleIn(db);
+      const people = peopleIn(db, clock);
       const { group: _group, archived, ...fields } = record.person;
       const id = await people.add({ ...fields, groupId });
       if (archived) await people.change(id, { archived: true }, { by: by.id, version: null });

@@ -16,6 +16,7 @@ import {
 import type { Account } from '../../api/accounts.js';
 import type { Day } from '../../core/days.js';
 import { readIntake } from '../../core/studio/intake.js';
+import type { Clock } from '../clock.js';
 import { nextArrival } from '../database/arrivals.js';
 import { fieldOf } from '../database/dialect.js';
 import { json, maybeRow, number, parseRow, parseRows } from '../database/rows.js';
@@ -101,7 +102,7 @@ const screening = (row: z.infer<typeof screenRow>): Screening => ({
 
 export type Plans = ReturnType<typeof plansIn>;
 
-export function plansIn(db: Knex) {
+export function plansIn(db: Knex, clock: Clock) {
   const prescriptions = (): Knex.QueryBuilder =>
     db('prescriptions')
       .join('accounts', 'accounts.id', 'prescriptions.made_by')
@@ -118,7 +119,11 @@ export function plansIn(db: Knex) {
   return {
     /** Newest first, all versions. */
     async prescriptionsOf(personId: string): Promise<StoredPrescription[]> {
-      const rows = await prescriptions().where('person_id', personId).orderBy('made_at', 'desc');
+      const rows = await prescriptions()
+        .where('person_id', personId)
+        .orderBy('made_at', 'desc')
+        .orderBy('version', 'desc')
+        .orderBy('prescriptions.id');
       return parseRows('prescriptions', prescriptionRow, rows).map(told);
     },
     async findPrescription(id: string): Promise<(StoredPrescription & { personId: string }) | null> {
@@ -175,7 +180,7 @@ export function plansIn(db: Knex) {
           starts_on: startsOn,
           relook_on: relookOn,
           made_by: by,
-          made_at: new Date().toISOString(),
+          made_at: clock(),
         });
         return true;
       });

@@ -21,6 +21,7 @@ import {
   type StudioEntry,
 } from '../../core/formats/entries.js';
 import type { Signed } from '../../api/common.js';
+import type { Clock } from '../clock.js';
 import { changeRow as changeStands, type ChangeBy } from '../database/change.js';
 import { fieldOf, itemsOf, valuesOf } from '../database/dialect.js';
 import { remembered } from '../database/remembered.js';
@@ -64,7 +65,7 @@ const changesOf = (db: Knex, kind: string, key: string): Knex.QueryBuilder =>
 
 export type StudioStore = ReturnType<typeof studioIn>;
 
-export function studioIn(db: Knex) {
+export function studioIn(db: Knex, clock: Clock) {
   const entries = async (): Promise<Entry[]> => {
     const rows = await db('studio_entries')
       .join('accounts', 'accounts.id', 'studio_entries.changed_by')
@@ -129,7 +130,7 @@ export function studioIn(db: Knex) {
       key: change.key,
       record: change.record,
       changed_by: change.by,
-      changed_at: new Date().toISOString(),
+      changed_at: clock(),
     });
   /** The version of an entry that stands; 0 where none does. */
   const standing = async (trx: Knex, kind: string, key: string): Promise<number> => {
@@ -166,7 +167,7 @@ export function studioIn(db: Knex) {
         key: entryKey(entry.kind, entry.record),
         record: JSON.stringify(entry.record),
         changed_by: by,
-        changed_at: new Date().toISOString(),
+        changed_at: clock(),
       };
       const kept = await inTransaction(db, async (trx) => {
         if (version !== null && (await standing(trx, row.kind, row.key)) !== version) return false;
@@ -184,9 +185,7 @@ export function studioIn(db: Knex) {
     async remove(kind: EntryKind, key: string, by: string, retire: boolean): Promise<boolean> {
       const removed = await inTransaction(db, async (trx) => {
         const entry = trx('studio_entries').where({ kind, key });
-        const n = retire
-          ? await entry.whereNull('retired_at').update({ retired_at: new Date().toISOString() })
-          : await entry.delete();
+        const n = retire ? await entry.whereNull('retired_at').update({ retired_at: clock() }) : await entry.delete();
         if (n > 0) await note(trx, { kind, key, record: null, by });
         return n > 0;
       });
@@ -268,7 +267,7 @@ export function studioIn(db: Knex) {
      */
     async setDefaults(defaults: StudioDefaults, change: ChangeBy | null = null): Promise<boolean> {
       const value = JSON.stringify(defaults);
-      const at = new Date().toISOString();
+      const at = clock();
       const kept = await inTransaction(db, async (trx) => {
         const stands = (): Knex.QueryBuilder => trx('studio_settings').where('name', 'defaults');
         if (change && (await stands().first('name')) !== undefined)

@@ -93,7 +93,7 @@ export function accountHandlers(context: Context, secret: string, second: Second
         throw invalid([{ path: 'before', message: 'is not your password' }]);
       await accounts.change(account.id, { passwordHash: await hash(body.password) });
       // Every session of the account has ended, this one too: it begins anew.
-      await beginSession(request, account.id, (await accounts.credentialsOf(account.id))!.sessionsFrom);
+      await beginSession(request, account.id, (await accounts.credentialsOf(account.id))!.sessionsFrom, circumstances.now());
       return state(request);
     },
     'owner.make': async ({ request, body }) => {
@@ -108,7 +108,7 @@ export function accountHandlers(context: Context, secret: string, second: Second
         passwordHash: await hash(body.password),
       });
       if (!owner) throw new HttpProblem(409, 'This studio has an owner already', 'Sign in.');
-      await beginSession(request, owner.id, 0);
+      await beginSession(request, owner.id, 0, circumstances.now());
       return state(request);
     },
     'accounts.list': () => accounts.list(),

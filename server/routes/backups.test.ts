@@ -21,12 +21,12 @@ import { CSRF_HEADER } from '../../api/common.js';
 import type { TrailLine } from '../../api/trail.js';
 import { plainSettings } from '../../api/programmes.js';
 import { watchedPlank } from '../../core/testing.js';
-import { BackupError } from '../backup/archive.js';
+import { BackupError, stampOf } from '../backup/archive.js';
 import { finishRestore, isStaged, stageRestore } from '../backup/swap.js';
 import { monthsBefore } from '../erasure/retention.js';
 import { without } from '../erasure/without.js';
 import { onFile, onServer } from '../testing-database.js';
-import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, mondayIn, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let owner: Client;
@@ -100,7 +100,7 @@ async function everythingOfMarit(): Promise<{ id: string; look: string; media: s
   await owner.send('post', `/people/${id}/programmes`, {
     id: randomUUID(),
     version: 0,
-    settings: plainSettings('2026-05-25'),
+    settings: plainSettings(mondayIn(1)),
   });
   await owner.send('put', `/people/${id}/attendance`, { here: true });
   const input = {
@@ -157,7 +157,7 @@ describe('a backup', () => {
     });
     const file = await fileOf(`/backups/${line.name}/content`);
     expect(file.length).toBe(line.bytes);
-    studio.setNow('2026-05-20T11:00:00.000Z');
+    studio.setNow(at(0, '11:00:00'));
     const taken = await owner.send('put', '/backups').type('application/octet-stream').send(file);
     expect(taken.body).toMatchObject({ kind: 'taken', bytes: line.bytes });
     expect((await backups()).items.map((i) => i.kind)).toEqual(['taken', 'made']);
@@ -185,22 +185,22 @@ describe('a backup', () => {
     const keepUp = studio.context.upkeep.at(-1)!;
     await owner.send('put', '/backups/schedule', { every: 'day', hour: 3, keep: 2 });
     await made();
-    for (const day of ['21', '22', '23', '24']) {
-      studio.setNow(`2026-05-${day}T02:59:00.000Z`);
+    for (const day of [1, 2, 3, 4]) {
+      studio.setNow(at(day, '02:59'));
       await keepUp();
-      studio.setNow(`2026-05-${day}T03:05:00.000Z`);
+      studio.setNow(at(day, '03:05'));
       await keepUp();
-      studio.setNow(`2026-05-${day}T04:05:00.000Z`);
+      studio.setNow(at(day, '04:05'));
       await keepUp();
     }
     const all = await backups();
-    expect(all.items.map((i) => `${i.kind} ${i.at.slice(8, 13)}`)).toEqual([
-      'scheduled 24T03',
-      'scheduled 23T03',
-      'made 20T10',
+    expect(all.items.map((i) => `${i.kind} ${i.at.slice(0, 13)}`)).toEqual([
+      `scheduled ${dayAt(4)}T03`,
+      `scheduled ${dayAt(3)}T03`,
+      `made ${DAY}T10`,
     ]);
     expect(all).toMatchObject({ late: false, failed: null });
-    studio.setNow('2026-05-26T12:00:00.000Z');
+    studio.setNow(at(6, '12:00:00'));
     expect((await backups()).late).toBe(true);
     await owner.send('put', '/backups/schedule', { every: 'off', hour: 3, keep: 2 });
     await keepUp();
@@ -211,10 +211,10 @@ describe('a backup', () => {
     const keepUp = studio.context.upkeep.at(-1)!;
     await owner.send('put', '/backups/schedule', { every: 'week', hour: 3, keep: 5 });
     for (let i = 0; i < 21; i += 1) {
-      studio.setNow(new Date(Date.parse('2026-05-21T03:05:00.000Z') + i * 86_400_000).toISOString());
+      studio.setNow(new Date(Date.parse(at(1, '03:05:00')) + i * 86_400_000).toISOString());
       await keepUp();
     }
-    expect((await backups()).items.map((i) => i.at.slice(5, 10))).toEqual(['06-04', '05-28', '05-21']);
+    expect((await backups()).items.map((i) => i.at.slice(0, 10))).toEqual([dayAt(15), dayAt(8), dayAt(1)]);
   });
   test('taken while fifty write restores whole', async () => {
     const writing = Array.from({ length: 50 }, async (_, i) => {
@@ -266,10 +266,10 @@ onFile(describe)('a restore', () => {
       writeFileSync(join(dir, 'filled'), NOW);
       if (cut !== 'before') {
         await stageRestore(file, dir, NOW);
-        const staged = `${dir}.restored-20260520-100000`;
+        const staged = `${dir}.restored-${stampOf(NOW)}`;
         if (cut === 'moved away' || cut === 'moved in') {
           for (const name of ['session-secret', 'filled']) copyFileSync(join(dir, name), join(staged, name));
-          renameSync(dir, `${dir}.before-20260520-100000`);
+          renameSync(dir, `${dir}.before-${stampOf(NOW)}`);
         }
         if (cut === 'moved in') renameSync(staged, dir);
       }
@@ -278,7 +278,7 @@ onFile(describe)('a restore', () => {
       expect(readFileSync(join(dir, 'session-secret'), 'utf8')).toContain('which stays');
       expect(readFileSync(join(dir, 'filled'), 'utf8')).toBe(NOW);
       expect(isStaged(dir)).toBe(false);
-      if (cut !== 'before') expect(peopleIn(`${dir}.before-20260520-100000`)).toBe(0);
+      if (cut !== 'before') expect(peopleIn(`${dir}.before-${stampOf(NOW)}`)).toBe(0);
       expect(finishRestore(dir)).toBeNull();
     }
     rmSync(base, { recursive: true });
@@ -342,7 +342,7 @@ describe('a person’s way out', () => {
       'marit@quay',
     ];
     expect(JSON.stringify(receipt)).not.toMatch(new RegExp(secrets.slice(0, 5).join('|')));
-    studio.setNow('2026-05-20T12:00:00.000Z');
+    studio.setNow(at(0, '12:00:00'));
     const late = await made();
     const unpacked = await entriesOf(await fileOf(`/backups/${late.name}/content`));
     const bytes = [
@@ -384,8 +384,8 @@ describe('who is archived', () => {
   };
   const seen = async (path = '/retention'): Promise<Retention> => (await owner.get(path)).body as Retention;
   test('is let go after the months of the rule, and not a day before; the rule is looked at before it holds', async () => {
-    await archived('Long', '2026-02-19T10:00:00.000Z');
-    await archived('Short', '2026-04-21T00:00:00.000Z');
+    await archived('Long', monthsBefore(at(-1, '10:00'), 3));
+    await archived('Short', monthsBefore(at(1, '00:00'), 1));
     await person('Here');
     expect(await seen()).toEqual({ months: null, people: [] });
     expect((await seen('/retention?months=1')).people.map((p) => [p.name, p.due])).toEqual([['Long', false]]);

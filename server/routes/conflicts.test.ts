@@ -9,7 +9,7 @@ import type { StudioCatalogue } from '../../api/studio.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { doseOf } from '../../core/prescribe/dose.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -104,7 +104,7 @@ describe('a stale change is answered with what stands, and writes nothing', () =
     expect(said.current).toMatchObject({ name: 'North quay', version: stands + 1, changedBy: owner.account!.name });
   });
   test('of a programme', async () => {
-    const input = { id: randomUUID(), version: 0, settings: plainSettings('2026-05-25') };
+    const input = { id: randomUUID(), version: 0, settings: plainSettings(mondayIn(1)) };
     const path = `/people/${id}/programmes`;
     await coach.send('post', path, input);
     await other.send('post', path, { ...input, version: 1, settings: { ...input.settings, minutes: 30 } });
@@ -125,7 +125,7 @@ describe('a stale change is answered with what stands, and writes nothing', () =
       items: [{ drill: 'bridge', dose: doseOf(catalog, drill), why: '', changes: [], minutes: 3, size: null }],
       note: '',
       startsOn: DAY,
-      relookOn: '2026-05-30',
+      relookOn: dayAt(10),
     };
     const path = `/people/${id}/prescriptions`;
     const [first] = (await over(other, 0, 'post', path, given)).body as Prescription[];

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { OnLadders } from '../../api/ladders.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { watchedPlank } from '../../core/testing.js';
-import { testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -15,7 +15,7 @@ beforeEach(async () => {
 });
 afterEach(() => studio.close());
 
-const look = async (change: object = {}, startedAt = '2026-05-18T09:00:00.000Z', who = person): Promise<string> => {
+const look = async (change: object = {}, startedAt = at(-2, '09:00:00'), who = person): Promise<string> => {
   const id = randomUUID();
   await coach.send('post', `/people/${who}/looks`, { id, startedAt, observation: watchedPlank(change) });
   return id;
@@ -38,22 +38,19 @@ const decide = (body: object, client = coach) => client.send('post', `/people/${
 describe('holds on the ladders', () => {
   test('are derived from the looks, newest first; a still is none', async () => {
     await look();
-    const later = await look({ events: [], ended: { t: 40, reason: 'target' } }, '2026-05-19T09:00:00.000Z');
-    await look(
-      { events: [], ended: undefined, frames: [{ t: 0, points: { hip: [600, 440] } }] },
-      '2026-05-20T09:00:00.000Z',
-    );
+    const later = await look({ events: [], ended: { t: 40, reason: 'target' } }, at(-1, '09:00:00'));
+    await look({ events: [], ended: undefined, frames: [{ t: 0, points: { hip: [600, 440] } }] }, at(0, '09:00:00'));
     const { holds } = await on();
     expect(holds.map((h) => [h.place, h.day, h.clean, h.broke])).toEqual([
-      ['front-plank/forearm', '2026-05-19', 40, false],
-      ['front-plank/forearm', '2026-05-18', 21.4, true],
+      ['front-plank/forearm', dayAt(-1), 40, false],
+      ['front-plank/forearm', dayAt(-2), 21.4, true],
     ]);
     expect(holds[0]!.lookId).toBe(later);
   });
   test('the evaluation of a look knows the holds before it and none after', async () => {
     const clean = (id: string) =>
       coach.get(`/looks/${id}/evaluation`).then((r) => (r.body.ladder as { rule: number }).rule);
-    const days = ['2026-04-24', '2026-05-02', '2026-05-10', '2026-05-18'];
+    const days = [dayAt(-26), dayAt(-18), dayAt(-10), dayAt(-2)];
     const ids: string[] = [];
     for (const [i, day] of days.entries())
       ids.push(
@@ -73,12 +70,14 @@ describe('steps decided', () => {
     const first = step({ lookId });
     expect((await decide(first)).status).toBe(201);
     expect((await decide(first)).status).toBe(200);
+    studio.setNow(at(0, '11:00'));
     await decide(step({ decision: 'changed', to: 'front-plank/hollow-shaped', reason: 'wrists are tired' }));
+    studio.setNow(at(0, '12:00'));
     const after = (await decide(step({ decision: 'declined', reason: 'a wedding on Saturday' }))).body as OnLadders;
     expect(after.steps.map((s) => [s.decision, s.to, s.by, s.day])).toEqual([
-      ['declined', 'front-plank/elbows-ahead', coach.account!.name, '2026-05-20'],
-      ['changed', 'front-plank/hollow-shaped', coach.account!.name, '2026-05-20'],
-      ['accepted', 'front-plank/elbows-ahead', coach.account!.name, '2026-05-20'],
+      ['declined', 'front-plank/elbows-ahead', coach.account!.name, DAY],
+      ['changed', 'front-plank/hollow-shaped', coach.account!.name, DAY],
+      ['accepted', 'front-plank/elbows-ahead', coach.account!.name, DAY],
     ]);
     const back = (await coach.send('delete', `/people/${person}/ladder-steps/${first.id}`)).body as OnLadders;
     expect(back.steps).toHaveLength(2);
@@ -98,7 +97,7 @@ describe('steps decided', () => {
   });
   test('nobody is sent to a version that a caution leaves out; declining it is fine', async () => {
     const to = catalog.rungs.find((r) => r.family === 'front-plank' && r.excludedBy.includes('shoulder'))!;
-    await coach.send('post', `/people/${person}/cautions`, { caution: 'shoulder', from: '2026-05-01' });
+    await coach.send('post', `/people/${person}/cautions`, { caution: 'shoulder', from: dayAt(-19) });
     const body = step({ to: `front-plank/${to.id}` });
     expect((await decide(body)).body.problems[0]).toMatchObject({ path: 'to' });
     expect((await decide({ ...body, decision: 'declined', reason: 'shoulder' })).status).toBe(201);

@@ -7,7 +7,7 @@ import type { History } from '../../api/observations.js';
 import type { Facts } from '../../api/plans.js';
 import { noDefaults } from '../repositories/studio.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -23,7 +23,7 @@ afterEach(() => studio.close());
 const observation = watchedPlank();
 const look = (change: object = {}) => ({
   id: randomUUID(),
-  startedAt: '2026-05-20T09:00:00.000Z',
+  startedAt: at(0, '09:00:00'),
   observation,
   ...change,
 });
@@ -169,20 +169,20 @@ describe('looks', () => {
   });
   test('a look stands on the hall’s day, whatever the day elsewhere', async () => {
     await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'Pacific/Tongatapu' });
-    studio.setNow('2026-05-19T12:30:00Z');
-    await coach.send('post', `/people/${person}/looks`, look({ startedAt: '2026-05-19T12:00:00.000Z' }));
-    expect((await coach.get(`/people/${person}/looks`)).body.items[0].day).toBe('2026-05-20');
+    studio.setNow(at(-1, '12:30:00'));
+    await coach.send('post', `/people/${person}/looks`, look({ startedAt: at(-1, '12:00:00') }));
+    expect((await coach.get(`/people/${person}/looks`)).body.items[0].day).toBe(DAY);
     expect((await coach.get('/floor')).body.looksToday).toBe(1);
     await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'America/Los_Angeles' });
-    studio.setNow('2026-05-20T04:30:00Z');
-    const evening = look({ startedAt: '2026-05-20T04:00:00.000Z' });
+    studio.setNow(at(0, '04:30:00'));
+    const evening = look({ startedAt: at(0, '04:00:00') });
     await coach.send('post', `/people/${person}/looks`, evening);
-    expect((await coach.get(`/looks/${evening.id}`)).body.day).toBe('2026-05-19');
-    expect((await coach.get(`/people/${person}/ladders`)).body.holds[0].day).toBe('2026-05-19');
+    expect((await coach.get(`/looks/${evening.id}`)).body.day).toBe(dayAt(-1));
+    expect((await coach.get(`/people/${person}/ladders`)).body.holds[0].day).toBe(dayAt(-1));
     expect((await coach.get('/floor')).body.looksToday).toBe(1);
   });
   test('a mend’s id that another look has is refused, not dropped', async () => {
-    const [one, two] = [look(), look({ startedAt: '2026-05-19T09:00:00.000Z' })];
+    const [one, two] = [look(), look({ startedAt: at(-1, '09:00:00') })];
     for (const input of [one, two]) await coach.send('post', `/people/${person}/looks`, input);
     const mend = { id: randomUUID(), fault: 'hip-sag', step: 0, kind: 'cue', result: 'helped' };
     expect((await coach.send('post', `/looks/${one.id}/mends`, mend)).status).toBe(201);
@@ -256,7 +256,7 @@ describe('looks', () => {
     const input = look();
     await coach.send('post', `/people/${person}/looks`, input);
     const file = await coach.get(`/looks/${input.id}/file`);
-    expect(file.headers['content-disposition']).toMatch(/attachment; filename="?look-2026-05-20\.json/);
+    expect(file.headers['content-disposition']).toMatch(new RegExp(`attachment; filename="?look-${DAY}\\.json`));
     expect(file.body).toEqual(observation);
     expect((await coach.send('post', '/evaluate', file.body)).body.hold.clean).toBe(21.4);
   });
@@ -449,10 +449,10 @@ describe('pictures', () => {
     await coach.send('patch', `/people/${person}`, { birthYear: 2012 });
     expect((await coach.get(`/media/${id}`)).status).toBe(404);
     await coach.send('patch', `/people/${person}`, { birthYear: 1990 });
-    studio.setNow('2026-05-21T00:00:00.000Z');
+    studio.setNow(at(1, '00:00:00'));
     for (const path of [`/media/${id}`, `/media/${id}/thumbnail`]) expect((await coach.get(path)).status).toBe(404);
     expect((await upload(coach, await jpeg())).status).toBe(409);
-    studio.setNow('2026-05-20T23:59:00.000Z');
+    studio.setNow(at(0, '23:59:00'));
     expect((await coach.get(`/media/${id}`)).status).toBe(200);
   });
   test('an upload that began before a withdrawal and ends after it is refused and leaves nothing', async () => {
@@ -525,7 +525,7 @@ describe('pictures', () => {
     for (const input of [a, b]) await coach.send('delete', `/looks/${input.id}`);
     await studio.context.removals.ofDeletedLooks();
     expect((await coach.get(`/media/${own}`)).status).toBe(200);
-    studio.setNow('2026-05-21T10:00:01.000Z');
+    studio.setNow(at(1, '10:00:01'));
     await studio.context.removals.ofDeletedLooks();
     expect((await coach.get(`/media/${own}`)).status).toBe(404);
     expect(existsSync(`${studio.dir}/media/${own}.jpg`)).toBe(false);

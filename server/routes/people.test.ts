@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { PeoplePage } from '../../api/people.js';
-import { DAY, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -45,7 +45,7 @@ describe('people', () => {
   test.each(['no', 'yes'] as const)(
     'by the last look, downward: %s, page by page, nobody twice and nobody lost',
     async (down) => {
-      const days = [null, '2026-05-01', '2026-05-01', '2026-04-11', null, '2026-05-19', '2026-05-01'];
+      const days = [null, dayAt(-19), dayAt(-19), dayAt(-39), null, dayAt(-1), dayAt(-19)];
       const ids = await Promise.all(days.map((_, n) => add({ name: `Person ${n}` })));
       for (const [n, day] of days.entries())
         await studio
@@ -151,14 +151,14 @@ describe('cautions and consents', () => {
       cautionRecords: [{ note: 'stiff', setBy: coach.account!.name }],
     });
     const record = made.body.cautionRecords[0].id as string;
-    studio.setNow('2026-05-21T10:00:00Z');
+    studio.setNow(at(1, '10:00:00'));
     expect((await coach.get(`/people/${id}`)).body.cautions).toEqual([]);
     const changed = await coach.send('put', `/people/${id}/cautions/${record}`, { caution: 'neck', from: DAY });
     expect(changed.body.cautions).toEqual(['neck']);
     expect((await coach.send('delete', `/people/${id}/cautions/${record}`)).body.cautionRecords).toEqual([]);
     expect((await coach.send('delete', `/people/${id}/cautions/${record}`)).status).toBe(404);
     expect(
-      (await coach.send('post', `/people/${id}/cautions`, { caution: 'neck', from: DAY, until: '2026-01-01' })).body
+      (await coach.send('post', `/people/${id}/cautions`, { caution: 'neck', from: DAY, until: dayAt(-139) })).body
         .problems[0],
     ).toMatchObject({ path: 'until' });
     expect(

@@ -7,7 +7,7 @@ import { catalog } from '../../core/catalog/shipped.js';
 import { doseOf } from '../../core/prescribe/dose.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -33,7 +33,7 @@ const input = (change: object = {}) => ({
   causes: [{ cause: 'glute-quiet', probability: 0.62 }],
   items: [item('bridge')],
   startsOn: DAY,
-  relookOn: '2026-06-03',
+  relookOn: dayAt(14),
   ...change,
 });
 const assign = (change: object = {}, client = coach) =>
@@ -119,7 +119,7 @@ describe('prescriptions', () => {
   });
   test.each([
     ['no drill', { items: [] }, 'items'],
-    ['a re-look before the start', { relookOn: '2026-05-01' }, 'relookOn'],
+    ['a re-look before the start', { relookOn: dayAt(-19) }, 'relookOn'],
     ['a drill that does not exist', { items: [{ ...item('bridge'), drill: 'keel-haul' }] }, 'items[0].drill'],
     ['a position that does not exist', { family: 'mast' }, 'family'],
     ['somebody else’s look', { lookId: randomUUID() }, 'lookId'],
@@ -141,7 +141,7 @@ describe('prescriptions', () => {
   test('pain that ended a hold bars drills for that position until the signs are asked again', async () => {
     await coach.send('post', `/people/${person}/looks`, {
       id: randomUUID(),
-      startedAt: '2026-05-20T09:00:00.000Z',
+      startedAt: at(0, '09:00:00'),
       observation: watchedPlank({ ended: { t: 32, reason: 'pain' } }),
     });
     expect((await standing()).painIn).toEqual(['front-plank']);
@@ -154,18 +154,18 @@ describe('prescriptions', () => {
   test('pain means the last hold of the position: one after it that went well clears it', async () => {
     const held = (startedAt: string, change: object = {}) =>
       coach.send('post', `/people/${person}/looks`, { id: randomUUID(), startedAt, observation: watchedPlank(change) });
-    await held('2026-05-18T09:00:00.000Z', { ended: { t: 32, reason: 'pain' } });
+    await held(at(-2, '09:00:00'), { ended: { t: 32, reason: 'pain' } });
     expect((await standing()).painIn).toEqual(['front-plank']);
-    await held('2026-05-19T09:00:00.000Z');
+    await held(at(-1, '09:00:00'));
     expect((await standing()).painIn).toEqual([]);
   });
   test('what arrives later counts later, whatever the clocks of devices and server say', async () => {
     await ask();
     // A slow device brings a hold from before the asking after it.
-    studio.setNow('2026-05-20T11:00:00.000Z');
+    studio.setNow(at(0, '11:00:00'));
     await coach.send('post', `/people/${person}/looks`, {
       id: randomUUID(),
-      startedAt: '2026-05-20T08:00:00.000Z',
+      startedAt: at(0, '08:00:00'),
       observation: watchedPlank({ ended: { t: 32, reason: 'pain' } }),
     });
     expect((await standing()).painIn).toEqual(['front-plank']);
@@ -253,7 +253,7 @@ describe('stop signs', () => {
     const after = (await ask()).body as Facts;
     expect(after.intakes).toMatchObject([{ day: DAY, yes: [], advice: null }]);
     expect(await standing()).toMatchObject({ intakeDue: false, stop: null });
-    studio.setNow('2026-09-01T10:00:00Z');
+    studio.setNow(at(104, '10:00:00'));
     expect((await standing()).intakeDue).toBe(true);
   });
   test('a yes to an urgent sign says so and names no illness', async () => {
@@ -276,7 +276,7 @@ describe('stop signs', () => {
 describe('movement screens', () => {
   const screen = (change: object = {}) => ({
     id: randomUUID(),
-    doneAt: '2026-05-19T09:00:00.000Z',
+    doneAt: at(-1, '09:00:00'),
     record: {
       screen: 'overhead-squat',
       reps: { front: 4, side: 4, rear: 4 },
@@ -292,12 +292,12 @@ describe('movement screens', () => {
   test('findings and range checks feed the standing; an old screen does not', async () => {
     await put(screen());
     expect((await standing()).history).toMatchObject({ screen: ['knee-in'], tests: { 'knee-to-wall': 6 } });
-    studio.setNow('2026-08-20T10:00:00Z');
+    studio.setNow(at(92, '10:00:00'));
     expect((await standing()).history).toEqual({ screen: [], tests: {} });
   });
   test('the newest of a kind speaks, and the single-leg squat says which side is worse', async () => {
     await put(screen());
-    await put({ ...screen({ counts: {}, tests: {} }), doneAt: '2026-05-20T09:00:00.000Z' });
+    await put({ ...screen({ counts: {}, tests: {} }), doneAt: at(0, '09:00:00') });
     expect((await standing()).history.screen).toEqual([]);
     await put(
       screen({

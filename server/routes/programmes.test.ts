@@ -8,9 +8,10 @@ import {
   type ProgrammeSettings,
   type Tried,
 } from '../../api/programmes.js';
+import { addDays } from '../../core/days.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
-import { NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -20,7 +21,7 @@ beforeEach(async () => {
 });
 afterEach(() => studio.close());
 
-const MONDAY = '2026-05-18';
+const MONDAY = mondayIn(0);
 const settings = (change: Partial<ProgrammeSettings> = {}): ProgrammeSettings => ({
   ...plainSettings(MONDAY),
   ...change,
@@ -78,17 +79,17 @@ describe('programmes', () => {
     });
     expect([again.status, (again.body as Programme).version]).toEqual([200, 1]);
     // A week later the person stands elsewhere; what is past is as it was, what is to come is not.
-    studio.setNow('2026-05-27T10:00:00.000Z');
-    await held(id, 12, '2026-05-27T09:00:00.000Z', 'knees');
+    studio.setNow(at(7, '10:00:00'));
+    await held(id, 12, at(7, '09:00:00'), 'knees');
     const tried = (await coach.send('post', `/people/${id}/programmes/try?of=${first.id}`, settings())).body as Tried;
     expect(tried.changes.length).toBeGreaterThan(0);
-    expect(tried.changes.every((c) => c.day >= '2026-05-27')).toBe(true);
+    expect(tried.changes.every((c) => c.day >= dayAt(7))).toBe(true);
     const second = await keep(id, { note: 'knees again' }, { id: first.id, version: 1 });
     expect(second.versions.map((v) => [v.version, v.note, v.by])).toEqual([
       [2, 'knees again', coach.account!.name],
       [1, 'first', coach.account!.name],
     ]);
-    const past = (p: Programme) => p.planned.weeks.flatMap((w) => w.days).filter((d) => d.day < '2026-05-27');
+    const past = (p: Programme) => p.planned.weeks.flatMap((w) => w.days).filter((d) => d.day < dayAt(7));
     expect(past(second)).toEqual(past(first));
     expect(itemsOf(second)).toContain('front-plank/knees');
     const stale = await coach.send('post', `/people/${id}/programmes`, {
@@ -122,6 +123,8 @@ describe('programmes', () => {
     const group = (await owner.send('post', '/groups', { name: 'Crew' })).body.id as string;
     const id = (await coach.send('post', '/people', { name: 'Ada', groupId: group })).body.id as string;
     const made = await keep(id, { weeks: 1 });
+    // The day after the first of its days.
+    studio.setNow(`${addDays(MONDAY, 1)}T10:00:00.000Z`);
     const helper = await studio.as('assistant', [group]);
     const monday = made.planned.weeks[0]!.days[0]!;
     const log = (logs: object[], by = helper) => by.send('put', `/programmes/${made.id}/logs`, { logs });
@@ -137,7 +140,7 @@ describe('programmes', () => {
       ((await log([of])).body as { problems: { path: string; message: string }[] }).problems.map(
         (p) => `${p.path} ${p.message}`,
       );
-    expect(await paths({ day: '2026-05-19', item: all[0]!.item, is: 'done' })).toEqual([
+    expect(await paths({ day: addDays(MONDAY, 1), item: all[0]!.item, is: 'done' })).toEqual([
       'logs[0].day is no training day of this programme',
     ]);
     expect(await paths({ day: monday.day, item: 'bridge-and-more', is: 'done' })).toEqual([
@@ -157,7 +160,7 @@ describe('programmes', () => {
     const id = await person();
     await held(id, 30);
     const made = await keep(id);
-    expect(made.planned.relook).toEqual(['2026-06-01']);
+    expect(made.planned.relook).toEqual([addDays(MONDAY, 14)]);
     const due = async (): Promise<[boolean, boolean, boolean]> => {
       const floor = (await coach.get('/floor')).body as FloorState;
       const page = (await coach.get('/people?limit=50')).body as PeoplePage;
@@ -165,15 +168,15 @@ describe('programmes', () => {
       return [floor.due.some((p) => p.id === id), page.items.find((p) => p.id === id)!.due, line!.due];
     };
     expect(await due()).toEqual([false, false, false]);
-    studio.setNow('2026-06-01T08:00:00.000Z');
+    studio.setNow(`${addDays(MONDAY, 14)}T08:00:00.000Z`);
     expect(await due()).toEqual([true, true, true]);
-    await held(id, 33, '2026-06-01T08:00:00.000Z');
+    await held(id, 33, `${addDays(MONDAY, 14)}T08:00:00.000Z`);
     expect(await due()).toEqual([false, false, false]);
     // An ended programme asks for nothing.
     const other = await person();
-    await held(other, 30, '2026-05-31T09:00:00.000Z');
+    await held(other, 30, `${addDays(MONDAY, 13)}T09:00:00.000Z`);
     const ended = await keep(other);
-    await coach.send('post', `/programmes/${ended.id}/end`, { day: '2026-05-30' });
+    await coach.send('post', `/programmes/${ended.id}/end`, { day: addDays(MONDAY, 12) });
     expect(((await coach.get('/floor')).body as FloorState).due.some((p) => p.id === other)).toBe(false);
     await coach.send('post', `/programmes/${ended.id}/end`, { day: null });
     expect(((await coach.get('/floor')).body as FloorState).due.some((p) => p.id === other)).toBe(true);
@@ -214,7 +217,7 @@ describe('programmes', () => {
           problems: { path: string }[];
         }
       ).problems.map((p) => p.path);
-    expect(await paths({ from: '2026-05-19' })).toEqual(['from']);
+    expect(await paths({ from: addDays(MONDAY, 1) })).toEqual(['from']);
     expect(await paths({ easierWeek: 5 })).toEqual(['easierWeek']);
     expect(await paths({ bans: ['nothing-here'] })).toEqual(['bans[0]']);
     expect(await paths({ goal: 'front-plank/sky' })).toEqual(['goal']);
@@ -222,7 +225,7 @@ describe('programmes', () => {
     const moved = await coach.send('post', `/people/${id}/programmes`, {
       id: made.id,
       version: 1,
-      settings: settings({ from: '2026-05-25' }),
+      settings: settings({ from: mondayIn(1) }),
     });
     expect(moved.status).toBe(422);
   });

@@ -13,7 +13,7 @@ import { watchedPlank } from '../../core/testing.js';
 import type { Studio } from '../app.js';
 import { alone } from '../database/locks.js';
 import { BROKEN_MS } from '../media/drafts.js';
-import { NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
 import { onServer } from '../testing-database.js';
 
 let studio: TestStudio;
@@ -107,7 +107,7 @@ onServer(describe)('two processes of one studio', () => {
     const input = {
       id: randomUUID(),
       name: 'Lunch',
-      day: '2026-05-20',
+      day: DAY,
       minutes: 30,
       kit: {},
       members: [member],

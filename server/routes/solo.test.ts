@@ -13,17 +13,18 @@ import {
 import type { WaitingClip } from '../../api/clips.js';
 import { CSRF_HEADER } from '../../api/common.js';
 import type { Person } from '../../api/people.js';
+import { addDays } from '../../core/days.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
 import { noDefaults } from '../repositories/studio.js';
-import { NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
 let stranger: Client;
 let id: string;
 let made: Programme;
-const settings = { ...plainSettings('2026-05-18'), weeks: 2, note: 'her back is sore on Mondays' };
+const settings = { ...plainSettings(mondayIn(0)), weeks: 2, note: 'her back is sore on Mondays' };
 beforeEach(async () => {
   studio = await testStudio();
   coach = await studio.as('coach');
@@ -67,7 +68,7 @@ describe('a link', () => {
         place: 'front-plank/forearm',
         name: 'Front plank, Forearms',
         unit: 's',
-        days: [{ day: '2026-05-20', clean: 30 }],
+        days: [{ day: DAY, clean: 30 }],
       },
     ]);
     // No surname, no id of the person, no reasons, no note of the coach.
@@ -108,9 +109,9 @@ describe('a link', () => {
     expect((await open(secret)).status).toBe(404);
     expect((await log(secret, [{ day: monday().day, item: monday().items[0]!.item, is: 'done' }])).status).toBe(404);
     const short = await linked(['programme'], 1);
-    studio.setNow('2026-05-21T09:59:00.000Z');
+    studio.setNow(at(1, '09:59:00'));
     expect((await open(short.secret)).status).toBe(200);
-    studio.setNow('2026-05-21T10:00:01.000Z');
+    studio.setNow(at(1, '10:00:01'));
     expect((await open(short.secret)).status).toBe(404);
     const third = await linked();
     await coach.send('patch', `/people/${id}`, { archived: true });
@@ -232,13 +233,13 @@ describe('a calendar', () => {
     const second = events(await text(`/programmes/${made.id}/calendar.ics`));
     expect(second.every((e) => e.sequence === 2)).toBe(true);
     const kept = read.filter((e) => second.some((s) => s.uid === e.uid));
-    expect(kept.map((e) => e.day)).toEqual(['2026-05-18', '2026-05-20', '2026-05-25', '2026-05-27']);
+    const stays = [0, 2, 7, 9].map((n) => addDays(mondayIn(0), n));
+    expect(kept.map((e) => e.day)).toEqual(stays);
     expect(new Set(second.map((e) => e.uid)).size).toBe(second.length);
-    await coach.send('post', `/programmes/${made.id}/end`, { day: '2026-05-20' });
-    expect(events(await text(`/programmes/${made.id}/calendar.ics`)).map((e) => e.day)).toEqual([
-      '2026-05-18',
-      '2026-05-20',
-    ]);
+    await coach.send('post', `/programmes/${made.id}/end`, { day: DAY });
+    expect(events(await text(`/programmes/${made.id}/calendar.ics`)).map((e) => e.day)).toEqual(
+      stays.filter((d) => d <= DAY),
+    );
   });
 
   test('by link as long as the link opens something, and no table keeps its secret; classes have one too', async () => {
@@ -255,7 +256,7 @@ describe('a calendar', () => {
     const one = {
       id: randomUUID(),
       name: 'Lunch, trunk; basics',
-      day: '2026-05-22',
+      day: dayAt(2),
       minutes: 30,
       kit: {},
       members: [],
@@ -408,7 +409,7 @@ describe('one’s own programme', () => {
     expect(stored.logs.map((l) => l.note)).toContain('heavy legs');
     const odd = [{ ...logs[0]!, item: 'no-such' }];
     expect((await helper.send('put', '/own/programme/logs', { logs: odd })).status).toBe(422);
-    await coach.send('post', `/programmes/${made.id}/end`, { day: '2026-05-19' });
+    await coach.send('post', `/programmes/${made.id}/end`, { day: dayAt(-1) });
     expect((await helper.get('/own/programme')).status).toBe(404);
   });
 });

@@ -7,7 +7,7 @@ import { ladderOf, rungsOnLadder } from '../../core/catalog/ladders.js';
 import type { StudioEntry } from '../../core/formats/entries.js';
 import { applyEntries } from '../../core/studio/overlay.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -91,7 +91,7 @@ describe('the studio’s catalogue', () => {
     const look = '5b0e6a34-1111-4222-8333-444455556666';
     await coach.send('post', `/people/${person}/looks`, {
       id: look,
-      startedAt: '2026-05-20T09:00:00.000Z',
+      startedAt: at(0, '09:00:00'),
       observation: watchedPlank({
         method: 'straight',
         events: [],

@@ -11,7 +11,7 @@ import { record } from '../../core/catalog/index.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
-import { DAY, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+import { DAY, mondayIn, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
 
 const NOBODY = '00000000-0000-4000-8000-000000000000';
 const table = Object.entries(routes) as [RouteName, Route][];
@@ -104,7 +104,7 @@ const ofClass = () => ({
   blocks: [{ id: 'b1', move: 'front-plank', work: 30, rest: 15, rounds: 2, sides: 'none' }],
 });
 
-const settings = () => ({ ...plainSettings('2026-05-18'), weeks: 2, days: ['mon', 'wed'], minutes: 15 });
+const settings = () => ({ ...plainSettings(mondayIn(0)), weeks: 2, days: ['mon', 'wed'], minutes: 15 });
 
 /** Makes what a route needs and says how it is called rightly. */
 type Made = { params?: Record<string, string>; body?: () => object };

@@ -13,7 +13,7 @@ import { record } from '../../core/catalog/index.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
 import { stopSigns } from '../../core/studio/intake.js';
-import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let owner: Client;
@@ -177,7 +177,7 @@ describe('a roster', () => {
     expect(back.stayed).toEqual(['Marit']);
     expect(await names()).toEqual(['Marit']);
     const later = await kept('Name\nSunniva\n');
-    studio.setNow('2026-05-21T10:00:01.000Z');
+    studio.setNow(at(1, '10:00:01'));
     expect(((await owner.get('/imports')).body as ImportDone[])[0]).toMatchObject({ id: later.id, undoUntil: null });
     expect((await owner.send('post', `/imports/${later.id}/undo`)).body).toMatchObject({
       title: 'It is too late to take this back',
@@ -274,11 +274,11 @@ describe('sets', () => {
   test('of nobody, of two of one name, of days to come, of faults that are none', async () => {
     await owner.send('post', '/people', { name: 'Bram' });
     await owner.send('post', '/people', { name: 'bram' });
-    const file = `${HEAD}Lars,2026-05-13,Front plank,,40,,,\nBram,2026-05-13,Front plank,,40,,,\nMarit,2027-05-13,Front plank,,40,,,\nMarit,2026-05-13,Front plank,,40,20,gloom,\n`;
+    const file = `${HEAD}Lars,2026-05-13,Front plank,,40,,,\nBram,2026-05-13,Front plank,,40,,,\nMarit,${dayAt(1)},Front plank,,40,,,\nMarit,2026-05-13,Front plank,,40,20,gloom,\n`;
     expect((await tried(file, '?as=sets')).problems.map((p) => [p.row, p.column, p.message])).toEqual([
       [2, 'Name', 'nobody here is called “Lars”'],
       [3, 'Name', '2 people here are called “Bram”'],
-      [4, 'Date', '2027-05-13 is still to come'],
+      [4, 'Date', `${dayAt(1)} is still to come`],
       [5, 'Fault', 'there is no fault “gloom”'],
     ]);
   });
@@ -301,10 +301,10 @@ describe('sets', () => {
       });
       expect(answer.body).toMatchObject({ startedAt });
     };
-    await look(watchedPlank(), '2026-05-18T08:00:00Z', '-4 degrees outside');
+    await look(watchedPlank(), at(-2, '08:00:00'), '-4 degrees outside');
     await look(
       watchedPlank({ events: [], ended: { t: 25.5, reason: 'pain' }, rung: 'raised', setup: { handHeight: 0.4 } }),
-      '2026-05-18T08:05:10Z',
+      at(-2, '08:05:10'),
     );
     await look(
       watchedPlank({
@@ -316,11 +316,11 @@ describe('sets', () => {
         reps: [1, 2, 3, 4].map((t) => ({ t: t * 3, clean: t < 4 })),
         ended: { t: 14, reason: 'position-lost' },
       }),
-      '2026-05-19T08:00:00Z',
+      at(-1, '08:00:00'),
     );
     await look(
       watchedPlank({ position: 'side-plank', rung: 'knees', view: 'front', side: 'left', events: [] }),
-      '2026-05-19T08:10:00Z',
+      at(-1, '08:10:00'),
     );
     const text = await textOf(`/people/${id}/sets.csv`);
     const other = await testStudio();
@@ -380,7 +380,7 @@ async function someone(): Promise<string> {
   const looks = [randomUUID(), randomUUID()];
   await post('looks', {
     id: looks[0],
-    startedAt: '2026-05-18T08:00:00Z',
+    startedAt: at(-2, '08:00:00'),
     observation: placedPlank(),
     note: 'first',
     marks: [],
@@ -391,7 +391,7 @@ async function someone(): Promise<string> {
   });
   await post('looks', {
     id: looks[1],
-    startedAt: '2026-05-19T08:00:00Z',
+    startedAt: at(-1, '08:00:00'),
     observation: watchedPlank({ ended: { t: 40, reason: 'pain' } }),
     relookOf: looks[0],
   });
@@ -438,13 +438,13 @@ async function someone(): Promise<string> {
   });
   await owner.send('put', `/people/${id}/goals/dragon-flag`);
   const programme = (
-    await post('programmes', { id: randomUUID(), version: 0, settings: { ...plainSettings('2026-05-18'), weeks: 2 } })
+    await post('programmes', { id: randomUUID(), version: 0, settings: { ...plainSettings(mondayIn(0)), weeks: 2 } })
   ).body as { id: string; planned: { weeks: { days: { day: string; items: { item: string }[] }[] }[] } };
   // Its second version stands.
   await post('programmes', {
     id: programme.id,
     version: 1,
-    settings: { ...plainSettings('2026-05-18'), weeks: 2, note: 'shorter' },
+    settings: { ...plainSettings(mondayIn(0)), weeks: 2, note: 'shorter' },
   });
   const { day, items } = programme.planned.weeks[0]!.days[0]!;
   await owner.send('put', `/programmes/${programme.id}/logs`, {
@@ -517,8 +517,8 @@ describe('a person’s record', () => {
         startedAt,
         observation: watchedPlank({ ended: { t: 30, reason } }),
       });
-    await log(owner, '2026-05-18T08:00:00Z', 'pain');
-    await log(await studio.as('assistant', [group]), '2026-05-19T08:00:00Z', 'coach');
+    await log(owner, at(-2, '08:00:00'), 'pain');
+    await log(await studio.as('assistant', [group]), at(-1, '08:00:00'), 'coach');
     const hurts = async (by: Client, of: string) =>
       ((await by.get(`/people/${of}/facts`)).body as { lastHolds: { pain: boolean }[] }).lastHolds.map((h) => h.pain);
     expect(await hurts(owner, id)).toEqual([true]);
@@ -554,7 +554,7 @@ describe('a person’s record', () => {
     ]);
     const rows = (name: string) => book.getWorksheet(name)!.getSheetValues() as unknown[][];
     expect(rows('Chart')[1]!.slice(1)).toEqual(['Day', 'Front plank, Forearms, s']);
-    expect(rows('Chart')[2]!.slice(1)).toEqual(['2026-05-19', 21.4]);
+    expect(rows('Chart')[2]!.slice(1)).toEqual([dayAt(-1), 21.4]);
     expect(rows('Sets')[2]).toEqual(expect.arrayContaining(['Marit Sund', 40, 21.4, 'Hips sag']));
     const measures = await textOf(`/people/${id}/measures.csv`);
     const [head, ...lines] = Papa.parse<string[]>(measures.slice(1)).data;

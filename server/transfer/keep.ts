@@ -32,10 +32,11 @@ export function keepImport(
   { day, now, familyOf }: Moment & { familyOf: (item: string) => string },
 ): Promise<string> {
   return inTransaction(db, async (trx) => {
-    const people = peopleIn(trx);
-    const looks = looksIn(trx, eyesIn(trx));
-    const files = personFilesIn(trx);
-    const studio = studioIn(trx);
+    const clock = (): string => now;
+    const people = peopleIn(trx, clock);
+    const looks = looksIn(trx, eyesIn(trx), clock);
+    const files = personFilesIn(trx, clock);
+    const studio = studioIn(trx, clock);
     const made = new Map<string, string>();
     for (const name of acts.groups) made.set(nameKey(name), (await people.addGroup(name)).id);
     const newGroups = [...made.values()];
@@ -76,9 +77,10 @@ export function keepImport(
  */
 export function undoImport(db: Knex, { id, undo }: StoredImport, by: Account, { day, now }: Moment): Promise<void> {
   return inTransaction(db, async (trx) => {
-    const people = peopleIn(trx);
-    const files = personFilesIn(trx);
-    const studio = studioIn(trx);
+    const clock = (): string => now;
+    const people = peopleIn(trx, clock);
+    const files = personFilesIn(trx, clock);
+    const studio = studioIn(trx, clock);
     const stayed: string[] = [];
     const prints = await files.fingerprints([...undo.people, ...undo.changed].map((p) => p.id));
     const untouched = async ({ id: of, fingerprint }: { id: string; fingerprint: string }): Promise<boolean> => {
@@ -87,7 +89,7 @@ export function undoImport(db: Knex, { id, undo }: StoredImport, by: Account, { 
       if (person) stayed.push(person.name);
       return false;
     };
-    stayed.push(...(await looksIn(trx, eyesIn(trx)).removeUntouched(undo.looks)));
+    stayed.push(...(await looksIn(trx, eyesIn(trx), clock).removeUntouched(undo.looks)));
     const gone: string[] = [];
     for (const one of undo.people) if (await untouched(one)) gone.push(one.id);
     await people.removeAll(gone);

@@ -192,7 +192,7 @@ describe('an account', () => {
     await inOrder(page);
     const secret = await page.$$eval('.break-all', (all) => all[0]!.textContent.replaceAll(/\s/g, ''));
     const code = (steps = 0): string =>
-      new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: Date.now() + steps * 30_000 });
+      new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: hall.now() + steps * 30_000 });
     await fill(page, 'The code that it shows now', code());
     await press(page, 'Take it into use');
     await page.waitForSelector('[aria-label="Codes for a lost device"]');
