@@ -2,8 +2,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureChromium, ensurePackages, must, root, say } from './ensure.mjs';
+import { TEST_NOW } from './test-day.mjs';
 
 ensurePackages();
 const CHROMIUM = ensureChromium();
@@ -38,6 +39,12 @@ const checked = ([tool, ...args]) =>
     });
   });
 
+const took = [];
+const since = (began) => {
+  const seconds = Math.round((performance.now() - began) / 1000);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+};
+const checksBegan = performance.now();
 say('\n— types and lint');
 // Two beside each other, which is what two cores bear.
 const left = [...CHECKS];
@@ -48,14 +55,29 @@ await Promise.all(
   }),
 );
 if (!kept) process.exit(1);
+took.push(['types and lint', since(checksBegan)]);
+const buildBegan = performance.now();
 say('— build');
 node(bin('vite/bin/vite.js'), 'build', '--logLevel', 'warn');
 node('tools/build-server.mjs');
+took.push(['build', since(buildBegan)]);
 
 /** How long one project's tests may take before they are taken to hang, minutes: three times what the slowest takes on two slow cores. */
 const MINUTES = 60;
 const results = mkdtempSync(join(tmpdir(), 'anchor-tests-'));
 const counts = { passed: 0, failed: 0 };
+const failures = [];
+/** What failed, each with the line of its test file at which it did. */
+const failuresOf = ({ testResults }) =>
+  testResults.flatMap(({ name, message, assertionResults }) => {
+    const file = relative(root, name);
+    const broken = assertionResults.filter((a) => a.status === 'failed');
+    if (assertionResults.length === 0) return [`${file}: ${message.split('\n')[0]}`];
+    return broken.map(({ fullName, failureMessages }) => {
+      const at = new RegExp(`${file.replace(/[.]/g, '\\.')}:(\\d+)`).exec(failureMessages.join('\n'));
+      return `${file}${at ? `:${at[1]}` : ''} ${fullName}`;
+    });
+  });
 for (const project of ['unit', 'http', 'e2e']) {
   say(`\n— ${project} tests`);
   const file = join(results, `${project}.json`);
@@ -70,6 +92,7 @@ for (const project of ['unit', 'http', 'e2e']) {
     '--maxWorkers=2',
   ];
   // Jest's own report goes to standard error; the JSON that it also prints is not shown.
+  const began = performance.now();
   const run = spawnSync(process.execPath, jest, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
@@ -81,11 +104,18 @@ for (const project of ['unit', 'http', 'e2e']) {
     const report = JSON.parse(readFileSync(file, 'utf8'));
     counts.passed += report.numPassedTests;
     counts.failed += report.numFailedTests + report.numRuntimeErrorTestSuites;
+    failures.push(...failuresOf(report));
   } catch {
     say(`the ${project} tests left no report (ended by ${run.signal ?? `status ${run.status}`})`);
     counts.failed += 1;
   }
   if (run.status !== 0 && counts.failed === 0) counts.failed += 1;
+  took.push([`${project} tests`, since(began)]);
+}
+say(`\ntook: ${took.map(([what, minutes]) => `${what} ${minutes}`).join(', ')}`);
+if (failures.length > 0) {
+  say(`failed, on the day that tests live on (${TEST_NOW}) and ${new Date().toISOString()} outside:`);
+  for (const line of failures) say(`  ${line}`);
 }
 say(`\n${counts.passed} passed, ${counts.failed} failed`);
 process.exit(counts.failed > 0 || counts.passed === 0 ? 1 : 0);

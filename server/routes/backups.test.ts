@@ -26,7 +26,7 @@ import { finishRestore, isStaged, stageRestore } from '../backup/swap.js';
 import { monthsBefore } from '../erasure/retention.js';
 import { without } from '../erasure/without.js';
 import { onFile, onServer } from '../testing-database.js';
-import { at, DAY, mondayIn, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+import { at, DAY, dayAt, mondayIn, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let owner: Client;
