@@ -36,6 +36,7 @@ import { classesIn } from './repositories/classes.js';
 import { eyesIn } from './repositories/eyes.js';
 import { looksIn } from './repositories/looks.js';
 import { peopleIn } from './repositories/people.js';
+import { mediaNotesIn } from './repositories/media-notes.js';
 import { importsIn } from './repositories/imports.js';
 import { lettersIn } from './repositories/letters.js';
 import { laddersIn } from './repositories/ladders.js';
@@ -119,7 +120,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     // A demo's folder is thrown away.
     scheduled: !config.demo,
   });
-  const removals = removalsIn({ looks, clips, pictures, clipFiles }, clock, failed, shared);
+  const removals = removalsIn({ looks, clips, notes: mediaNotesIn(db), pictures, clipFiles }, clock, failed, shared);
   const erasure = erasureIn(db, { removals, clock: clock });
   const retention = retentionIn(db, clock);
   const context: Context = {

@@ -39,6 +39,7 @@ async function openStudio(config: Config): Promise<Open> {
     const broken = config.database === undefined ? 0 : BROKEN_MS;
     await context.pictures.sweepDrafts(broken);
     await context.clipFiles.sweepDrafts(broken);
+    await context.removals.ofBrokenWritings();
     await context.removals.ofDeletedLooks();
     return {
       studio,

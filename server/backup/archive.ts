@@ -1,7 +1,6 @@
 /** A studio in one file: a zip of the database, the trail of who saw what, the pictures and clips, and a list of everything with its hash. */
 import { createHash } from 'node:crypto';
 import {
-  createReadStream,
   createWriteStream,
   existsSync,
   mkdirSync,
@@ -21,6 +20,7 @@ import yazl from 'yazl';
 import { z } from 'zod';
 import { rowsIntoFiles } from '../database/move.js';
 import { databaseFile } from '../database/open.js';
+import { hashOfFile } from '../media/drafts.js';
 
 export const BACKUP_FORMAT = 'upright-anchor/backup';
 const MANIFEST = 'manifest.json';
@@ -43,12 +43,6 @@ export class BackupError extends Error {
   }
 }
 
-async function hashOf(file: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(file), hash);
-  return hash.digest('hex');
-}
-
 /** A copy of the database as it is at one moment, without sessions and without pictures and clips whose files are gone. @returns the files that belong to it */
 async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<string[]> {
   const source = new Database(databaseFile(rowsDir), { readonly: true, fileMustExist: true });
@@ -68,7 +62,7 @@ async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<s
         else gone.run(id);
       }
     }
-    copy.exec('delete from media_removals');
+    copy.exec('delete from media_removals; delete from media_writing');
     copy.pragma('journal_mode = DELETE');
     copy.exec('vacuum');
     return whole;
@@ -138,7 +132,7 @@ export async function backup(dataDir: string, file: string, now: string, address
     const written = pipeline(zip.outputStream, createWriteStream(part, { mode: 0o600 }));
     const files: Manifest['files'] = [];
     for (const { name, from } of sources) {
-      files.push({ name, bytes: statSync(from).size, sha256: await hashOf(from) });
+      files.push({ name, bytes: statSync(from).size, sha256: await hashOfFile(from) });
       zip.addFile(from, name, { compress: name === DATABASE || name === TRAIL });
     }
     const manifest: Manifest = { format: BACKUP_FORMAT, version: 1, madeAt: now, files };

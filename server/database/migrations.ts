@@ -2,6 +2,7 @@
 import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
 import { caseless, onPostgres, orNothing } from './dialect.js';
+import { writing } from './writing-step.js';
 import { order } from './order-step.js';
 import { programmes } from './programmes-step.js';
 import { records } from './records-step.js';
@@ -567,6 +568,7 @@ const STEPS: readonly Step[] = [
   versions,
   second,
   order,
+  writing,
 ];
 
 /** Names of the steps that this program knows. */

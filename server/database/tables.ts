@@ -14,6 +14,7 @@ export const TABLES: readonly TableToCopy[] = [
   { name: 'counters', key: ['name'] },
   { name: 'sign_in_tries', key: ['key'] },
   { name: 'media_removals', key: ['id'] },
+  { name: 'media_writing', key: ['id'] },
   { name: 'accounts', key: ['id'] },
   { name: 'second_codes', key: ['account_id', 'code_hash'] },
   { name: 'groups', key: ['id'] },

@@ -8,6 +8,7 @@ import { onPostgres } from '../database/dialect.js';
 import { TABLES } from '../database/tables.js';
 import { inTransaction } from '../database/transaction.js';
 import type { Removals } from '../media/removals.js';
+import { noteRemoval } from '../repositories/media-notes.js';
 import { settingsIn } from '../repositories/settings.js';
 import { without } from './without.js';
 
@@ -60,8 +61,11 @@ export function erasureIn(db: Knex, { removals, clock }: { removals: Pick<Remova
       z.object({ id: z.string() }),
       await trx('media').where('person_id', id).select('id').unionAll(trx('clips').where('person_id', id).select('id')),
     );
-    for (const file of files)
-      await trx('media_removals').insert({ id: file.id, since: clock() }).onConflict('id').ignore();
+    await noteRemoval(
+      trx,
+      files.map((f) => f.id),
+      clock(),
+    );
     for (const [table, key, column] of SPEAK) {
       const rows = parseRows(
         table,

@@ -1,14 +1,14 @@
 /** Clips on disk, as they came from the device that took sound and place out of them. */
-import { mkdirSync } from 'node:fs';
-import { createWriteStream } from 'node:fs';
+import { createHash, randomUUID } from 'node:crypto';
+import { createWriteStream, mkdirSync } from 'node:fs';
 import { open, rename, rm, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { STILL, type Clip } from '../../api/clips.js';
 import { HttpProblem, invalid } from '../http/problems.js';
+import { hashOfFile, sweepDrafts } from './drafts.js';
 import { plainStill } from './pictures.js';
-import { sweepDrafts } from './drafts.js';
 
 export type ClipFiles = ReturnType<typeof clipFilesIn>;
 
@@ -31,16 +31,23 @@ export function clipFilesIn(dataDir: string) {
         () => false,
       ),
     /**
-     * Writes a clip as it comes; it is whole or not there.
+     * Writes a clip as it comes, under a name that no other writing has, and reads it back; it takes its place when it is published.
      * @param announced its length and its type; a picture is encoded anew, so that position data and anything hidden in it is gone
      * @throws HttpProblem 422 for another length than was announced, or what is no clip; the system's own error where it cannot be written
      */
-    async store(id: string, content: Readable, { bytes, type }: Pick<Clip, 'bytes' | 'type'>): Promise<void> {
-      const part = `${path(id)}.part`;
+    async draft(
+      id: string,
+      content: Readable,
+      { bytes, type }: Pick<Clip, 'bytes' | 'type'>,
+    ): Promise<{ publish: () => Promise<void>; discard: () => Promise<void> }> {
+      const part = `${path(id)}.${randomUUID()}.part`;
+      const discard = (): Promise<void> => rm(part, { force: true }).catch(() => undefined);
       let came = 0;
+      const hash = createHash('sha256');
       const count = new Transform({
         transform(chunk: Buffer, _encoding, next) {
           came += chunk.length;
+          hash.update(chunk);
           next(
             came > bytes ? new HttpProblem(413, 'This clip is longer than announced', 'Choose the file again.') : null,
             chunk,
@@ -51,20 +58,23 @@ export function clipFilesIn(dataDir: string) {
         await pipeline(content, count, createWriteStream(part, { mode: 0o600 }));
         if (came !== bytes)
           throw invalid([{ path: 'content', message: `is ${came} bytes long; ${bytes} were announced` }]);
-        const file = await open(part, 'r');
         const head = Buffer.alloc(HEAD_BYTES);
-        await file.read(head, 0, HEAD_BYTES, 0);
-        await file.close();
-        if (type === STILL) {
-          if (!isJpeg(head)) throw invalid([{ path: 'content', message: 'is no JPEG picture' }]);
-          await plainStill(part, path(id));
-          await rm(part, { force: true });
-          return;
+        const file = await open(part, 'r+');
+        try {
+          await file.sync();
+          await file.read(head, 0, HEAD_BYTES, 0);
+        } finally {
+          await file.close();
         }
-        if (!isClip(head)) throw invalid([{ path: 'content', message: 'is no MP4, MOV or WebM clip' }]);
-        await rename(part, path(id));
+        if ((await hashOfFile(part)) !== hash.digest('hex'))
+          throw new HttpProblem(503, 'The disk did not keep this clip as it came', 'Send it again.', undefined, 10);
+        if (type === STILL && !isJpeg(head)) throw invalid([{ path: 'content', message: 'is no JPEG picture' }]);
+        if (type !== STILL && !isClip(head))
+          throw invalid([{ path: 'content', message: 'is no MP4, MOV or WebM clip' }]);
+        if (type === STILL) await plainStill(part, part);
+        return { publish: () => rename(part, path(id)), discard };
       } catch (error) {
-        await rm(part, { force: true }).catch(() => undefined);
+        await discard();
         throw error;
       }
     },

@@ -1,7 +1,17 @@
 /** Files that are written as drafts and take their name when they are whole. */
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
 import { readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import { machineClock, msOf } from '../clock.js';
+
+/** SHA-256 of what lies in a file, hexadecimal. @throws the system's own error where it cannot be read */
+export async function hashOfFile(file: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(file), hash);
+  return hash.digest('hex');
+}
 
 /** The machine's clock: it is the one that files are dated by. */
 const now = msOf(machineClock());

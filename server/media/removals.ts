@@ -1,6 +1,8 @@
-/** Files of pictures whose record is gone: removed at once, and at the next start where that failed. */
-import type { Looks } from '../repositories/looks.js';
+/** Files of pictures and clips: written so that a broken writing leaves nothing, removed when their record is gone. */
+import type { Clock } from '../clock.js';
 import type { Clips } from '../repositories/clips.js';
+import type { Looks } from '../repositories/looks.js';
+import type { MediaNotes } from '../repositories/media-notes.js';
 import type { ClipFiles } from './clips.js';
 import { BROKEN_MS } from './drafts.js';
 import type { Pictures } from './pictures.js';
@@ -11,51 +13,55 @@ export const UNDO_MS = 86_400_000;
 export type Removals = ReturnType<typeof removalsIn>;
 
 /**
- * @param clock ISO instant now
  * @param failed told of what could not be removed; it is tried again at the next sweep
- * @param shared other processes write to the same folder: what they are writing is left alone
+ * @param shared other processes write to the same folder: what they are writing is left alone for a day
  */
 export function removalsIn(
-  { looks, clips, pictures, clipFiles }: { looks: Looks; clips: Clips; pictures: Pictures; clipFiles: ClipFiles },
-  clock: () => string,
+  {
+    looks,
+    clips,
+    notes,
+    pictures,
+    clipFiles,
+  }: { looks: Looks; clips: Clips; notes: MediaNotes; pictures: Pictures; clipFiles: ClipFiles },
+  clock: Clock,
   failed: (error: unknown) => void,
   shared = false,
 ) {
-  const later = (at: string, ms: number): string => new Date(Date.parse(at) + ms).toISOString();
-  /** Pictures that are being written: noted for removal until they are kept. */
-  const underWay = new Set<string>();
+  const earlier = (at: string, ms: number): string => new Date(Date.parse(at) - ms).toISOString();
   async function sweep(): Promise<void> {
-    const gone: string[] = [];
-    for (const id of await looks.mediaToRemove(shared ? clock() : null)) {
-      if (underWay.has(id)) continue;
-      try {
-        await Promise.all([pictures.remove(id), clipFiles.remove(id)]);
-        gone.push(id);
-      } catch (error) {
-        failed(error);
-      }
-    }
-    if (gone.length > 0) await looks.mediaRemoved(gone).catch(failed);
+    for (const id of await notes.toRemove())
+      await notes
+        .remove(id, async () => {
+          await Promise.all([pictures.remove(id), clipFiles.remove(id)]);
+        })
+        .catch(failed);
   }
   return {
     sweep,
-    /** Writes a picture's files so that a broken writing leaves nothing behind. */
-    async whileWriting<T>(id: string, write: () => Promise<T>): Promise<T> {
-      underWay.add(id);
+    /**
+     * Writes the files of a record; what is not kept leaves nothing behind.
+     * @param write keeps the record with the writer's token in the transaction that ends the writing (`endWriting`)
+     */
+    async whileWriting<T>(id: string, write: (writer: string) => Promise<T>): Promise<T> {
+      const writer = await notes.begin(id, clock());
       try {
-        const now = clock();
-        await looks.expectMedia(id, shared ? later(now, BROKEN_MS) : now);
-        return await write();
+        return await write(writer);
       } finally {
-        underWay.delete(id);
-        // What was not kept is due at once; only what a process that died was writing waits.
-        if (shared) await looks.mediaDue(id, clock()).catch(failed);
+        // Ended already where it was kept.
+        await notes.abandon(id, writer, clock()).catch(failed);
       }
+    },
+    /** What no process that lives is writing any more is to go: at a start, before anything is written. */
+    async ofBrokenWritings(): Promise<void> {
+      const now = clock();
+      await notes.breakOff(shared ? earlier(now, BROKEN_MS) : now, now);
     },
     /** Lets the pictures and clips of looks go that were taken out longer ago than they can be put back whole. */
     async ofDeletedLooks(): Promise<void> {
       const now = clock();
-      const before = new Date(Date.parse(now) - UNDO_MS).toISOString();
+      const before = earlier(now, UNDO_MS);
+      if (shared) await notes.breakOff(earlier(now, BROKEN_MS), now);
       await looks.removeMediaOfDeleted(before, now);
       await clips.removeOfDeleted(before, now);
       await sweep();

@@ -5,6 +5,7 @@ import { keptTypeSchema, type Clip, type WaitingClip } from '../../api/clips.js'
 import { flag, maybeRow, parseRow, parseRows } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
 import { letFilesGo } from './looks.js';
+import { endWriting } from './media-notes.js';
 
 const clipRow = z.object({
   id: z.string(),
@@ -94,13 +95,23 @@ export function clipsIn(db: Knex) {
         return true;
       });
     },
-    /** The content is there, where today's consent still allows it. @returns whether it was kept */
-    async arrived(id: string, at: string, allowed: (trx: Knex) => Promise<boolean>): Promise<boolean> {
+    /**
+     * The content is there, where the clip is still announced, nobody began to send it anew, and today's consent allows it.
+     * @param sent who wrote it, when, and how it takes its place
+     * @returns whether it was kept
+     */
+    async arrived(
+      id: string,
+      { writer, at, publish }: { writer: string; at: string; publish: () => Promise<void> },
+      allowed: (trx: Knex) => Promise<boolean>,
+    ): Promise<'kept' | 'forbidden' | 'gone' | 'another'> {
       return inTransaction(db, async (trx) => {
-        if (!(await allowed(trx))) return false;
+        if ((await trx('clips').where('id', id).first('id')) === undefined) return 'gone';
+        if (!(await allowed(trx))) return 'forbidden';
+        if (!(await endWriting(trx, id, writer))) return 'another';
         await trx('clips').where('id', id).update({ arrived_at: at });
-        await trx('media_removals').where('id', id).delete();
-        return true;
+        await publish();
+        return 'kept';
       });
     },
     async change(id: string, patch: { lookId?: string | null; note?: string }): Promise<void> {

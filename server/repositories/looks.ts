@@ -29,6 +29,7 @@ import type { Clock } from '../clock.js';
 import { nextArrival, nextArrivals } from '../database/arrivals.js';
 import { fieldOf, fieldsOf, gathered } from '../database/dialect.js';
 import { flag, json, maybeRow, parseRow, parseRows } from '../database/rows.js';
+import { endWriting, noteRemoval } from './media-notes.js';
 import { inTransaction } from '../database/transaction.js';
 import { changeRow } from '../database/change.js';
 import { recordHash } from '../database/record-hash.js';
@@ -154,7 +155,7 @@ export async function letFilesGo(
   at: string,
 ): Promise<number> {
   const ids = parseRows(table, z.object({ id: z.string() }), await which.select('id')).map((r) => r.id);
-  for (const id of ids) await trx('media_removals').insert({ id, since: at }).onConflict('id').ignore();
+  await noteRemoval(trx, ids, at);
   await trx(table).whereIn('id', ids).delete();
   return ids.length;
 }
@@ -609,14 +610,19 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>, clock: Clock) {
         return removed > 0;
       });
     },
-    /** Notes a picture's files before they are written: until the picture is kept, a start sweeps them. */
-    async expectMedia(id: string, at: string): Promise<void> {
-      await db('media_removals').insert({ id, since: at }).onConflict('id').merge();
-    },
-    /** Keeps a picture whose files are there, where today's consent still allows it. @returns whether it was kept */
-    async addMedia(record: Media, by: string, allowed: (trx: Knex) => Promise<boolean>): Promise<boolean> {
+    /**
+     * Keeps a picture whose files are there, where today's consent still allows it.
+     * @param writer the token of who wrote them
+     * @returns whether it was kept
+     */
+    async addMedia(
+      record: Media,
+      by: string,
+      writer: string,
+      allowed: (trx: Knex) => Promise<boolean>,
+    ): Promise<boolean> {
       return inTransaction(db, async (trx) => {
-        if (!(await allowed(trx))) return false;
+        if (!(await allowed(trx)) || !(await endWriting(trx, record.id, writer))) return false;
         await trx('media').insert({
           id: record.id,
           person_id: record.personId,
@@ -625,7 +631,6 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>, clock: Clock) {
           taken_at: record.takenAt,
           added_by: by,
         });
-        await trx('media_removals').where('id', record.id).delete();
         return true;
       });
     },
@@ -637,22 +642,6 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>, clock: Clock) {
     async mediaOf(personId: string): Promise<Media[]> {
       const rows = await db('media').where('person_id', personId).orderBy('taken_at');
       return parseRows('media', mediaRow, rows).map(media);
-    },
-    /** Pictures and clips whose record is gone and whose files are to go: those noted by an instant, or all. */
-    async mediaToRemove(by: string | null): Promise<string[]> {
-      const noted = db('media_removals').select('id');
-      if (by !== null) void noted.where('since', '<=', by);
-      return parseRows('media_removals', z.object({ id: z.string() }), await noted).map((r) => r.id);
-    },
-    /** Files that are noted to go later are to go now; those that were kept meanwhile are noted no more. */
-    async mediaDue(id: string, at: string): Promise<void> {
-      await db('media_removals').where('id', id).update({ since: at });
-    },
-    /** The files of these are gone. */
-    async mediaRemoved(ids: readonly string[]): Promise<void> {
-      await db('media_removals')
-        .whereIn('id', [...ids])
-        .delete();
     },
     /** Lets a picture's record go; its files are to follow. */
     async removeMedia(id: string, at: string): Promise<void> {

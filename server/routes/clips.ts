@@ -27,15 +27,23 @@ export function clipKeeping({ people, clips, clipFiles, removals, circumstances,
           `The studio keeps ${Math.round(most / 1024 ** 3)} GB of clips. Delete some that are not needed any more.`,
         );
     },
-    /** @throws HttpProblem 409 where the permission was withdrawn meanwhile, and as the files do */
+    /** @throws HttpProblem 409 where the permission was withdrawn or the clip sent anew meanwhile, 404 where it was taken away, and as the files do */
     storeContent: (clip: Clip, content: Readable): Promise<void> =>
-      removals.whileWriting(clip.id, async () => {
-        await clipFiles.store(clip.id, content, clip);
-        const day = await circumstances.today();
-        if (await clips.arrived(clip.id, circumstances.now(), (trx) => people.allowsClips(clip.personId, day, trx)))
-          return;
-        await clipFiles.remove(clip.id);
-        throw noConsent();
+      removals.whileWriting(clip.id, async (writer) => {
+        const draft = await clipFiles.draft(clip.id, content, clip);
+        try {
+          const day = await circumstances.today();
+          const sent = { writer, at: circumstances.now(), publish: draft.publish };
+          const became = await clips.arrived(clip.id, sent, (trx) => people.allowsClips(clip.personId, day, trx));
+          if (became === 'kept') return;
+          if (became === 'forbidden') throw noConsent();
+          if (became === 'gone') throw notFound('This clip');
+          // The same clip was sent again meanwhile: that one counts, unless it is here already.
+          if ((await clips.find(clip.id))?.arrivedAt == null)
+            throw new HttpProblem(409, 'This clip is being sent anew', 'Wait until it is there.');
+        } finally {
+          await draft.discard();
+        }
       }),
   };
 }

@@ -27,6 +27,12 @@ const look = (change: object = {}) => ({
   observation,
   ...change,
 });
+/** Something that is waited for. */
+function signal(): { came: Promise<void>; done: () => void } {
+  let done = (): void => undefined;
+  const came = new Promise<void>((resolve) => (done = resolve));
+  return { came, done };
+}
 const consent = (): Promise<unknown> =>
   coach
     .send('post', `/people/${person}/consents`, { kind: 'pictures', givenBy: 'Marit', relation: 'self', from: DAY })
@@ -485,6 +491,38 @@ describe('pictures', () => {
     await studio.context.removals.sweep();
     expect(readdirSync(`${studio.dir}/media`)).toEqual([]);
     expect(await studio.db('media_removals').first()).toBeUndefined();
+  });
+  test('a sweep that began before an upload was answered leaves what was kept meanwhile', async () => {
+    await consent();
+    const first = ((await upload(coach, await jpeg())).body as { id: string }).id;
+    const { pictures } = studio.context;
+    const [store, remove] = [pictures.store.bind(pictures), pictures.remove.bind(pictures)];
+    const written = signal();
+    const swept = signal();
+    // An upload is under way while another's picture is let go, and answered before the sweep comes to it.
+    pictures.store = async (...given) => {
+      const size = await store(...given);
+      written.done();
+      await swept.came;
+      return size;
+    };
+    const uploading = upload(coach, await jpeg()).then((r) => r);
+    await written.came;
+    let kept: Promise<{ body: unknown; status: number }> | undefined;
+    pictures.remove = async (id) => {
+      swept.done();
+      // Either the answer comes first, or it waits until this one is through.
+      await Promise.race([(kept ??= uploading), new Promise((r) => setTimeout(r, 200))]);
+      await remove(id);
+    };
+    expect((await coach.send('delete', `/media/${first}`)).status).toBe(204);
+    const { body, status } = await uploading;
+    await studio.context.removals.sweep();
+    expect(status).toBe(201);
+    const { id } = body as { id: string };
+    expect((await coach.get(`/media/${id}`)).status).toBe(200);
+    expect(readdirSync(`${studio.dir}/media`).sort()).toEqual([`${id}.jpg`, `${id}.thumb.jpg`]);
+    for (const table of ['media_removals', 'media_writing']) expect(await studio.db(table).first()).toBeUndefined();
   });
   test('faces are made unknowable before the picture is kept; the rest stays', async () => {
     await consent();

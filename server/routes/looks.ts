@@ -228,12 +228,12 @@ export function lookHandlers(context: Context): Handlers<Names> {
         const { buffer } = request.file;
         const blur = blurOf((request.body as { blur?: unknown } | undefined)?.blur);
         const id = randomUUID();
-        return removals.whileWriting(id, async () => {
+        return removals.whileWriting(id, async (writer) => {
           const size = await pictures.store(id, buffer, blur);
           const stored = { id, personId: params.id, ...size, takenAt: circumstances.now() };
           const day = await circumstances.today();
           // The permission may have been withdrawn while the file was on its way.
-          if (await looks.addMedia(stored, account.id, (trx) => people.allowsPictures(params.id, day, trx)))
+          if (await looks.addMedia(stored, account.id, writer, (trx) => people.allowsPictures(params.id, day, trx)))
             return stored;
           await pictures.remove(id);
           throw noConsent();
