@@ -142,5 +142,8 @@ export function dayOrderOf(cells: readonly string[]): DayOrder | null {
 /** Whether a column holds a day that the order decides about. */
 export const needsDayOrder = (cells: readonly string[]): boolean => cells.some((c) => PARTED.test(c.trim()));
 
-/** Text that a spreadsheet would take for a formula is written with a mark before it; the mark is no part of it. */
-export const withoutMark = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '');
+/**
+ * Text that a spreadsheet would take for a formula, also after quotes and white space, is written with a mark before it; the mark is no
+ * part of it.
+ */
+export const withoutMark = (cell: string): string => cell.replace(/^'(?=[\s\p{Cf}'"]*[=+\-@\t\r])/u, '');

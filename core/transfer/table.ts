@@ -42,7 +42,7 @@ export function rowReader<F extends string>(
   };
   const text = (field: F): string => {
     const at = columns[field];
-    return typeof at === 'number' ? withoutMark((cells[at] ?? '').normalize('NFC').trim()) : '';
+    return typeof at === 'number' ? withoutMark((cells[at] ?? '').normalize('NFC').trim()).trim() : '';
   };
   return {
     row,

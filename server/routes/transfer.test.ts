@@ -630,6 +630,27 @@ describe('hostile and broken files get their sentence', () => {
     );
     expect(await refused(await zipped({}))).toMatch(/holds nothing|no archive/);
   });
+  test('a workbook whose ranges cover the whole sheet is read by its cells; one as wide as a sheet is refused', async () => {
+    const all = 'A1:XFD1048576';
+    const cell = (at: string, text: string): string => `<c r="${at}" t="inlineStr"><is><t>${text}</t></is></c>`;
+    const book = (rows: string): Promise<Buffer> =>
+      zipped({
+        '[Content_Types].xml':
+          '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/></Types>',
+        '_rels/.rels':
+          '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>',
+        'xl/workbook.xml': `<workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="S" sheetId="1" r:id="rId1"/></sheets><definedNames><definedName name="n">S!$A$1:$XFD$1048576</definedName></definedNames></workbook>`,
+        'xl/_rels/workbook.xml.rels':
+          '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+        'xl/worksheets/sheet1.xml': `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${rows}</sheetData><mergeCells count="1"><mergeCell ref="${all}"/></mergeCells><conditionalFormatting sqref="${all}"/><dataValidations count="1"><dataValidation type="whole" sqref="${all}"><formula1>1</formula1></dataValidation></dataValidations></worksheet>`,
+      });
+    const right = await book(
+      `<row r="1">${cell('A1', 'Name')}</row><row r="2">${cell('A2', 'Bram')}</row><row r="3">${cell('A3', 'Edda')}</row>`,
+    );
+    expect(await tried(right, '?as=roster')).toMatchObject({ counts: { adds: 2 }, problems: [] });
+    const wide = await book(`<row r="1">${cell('A1', 'Name')}</row><row r="2">${cell('XFD2', 'Bram')}</row>`);
+    expect(await refused(wide, '?as=roster')).toContain('has 16384 columns');
+  });
   test('a workbook that declares names of its own, and one that is none', async () => {
     const laughs = `<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "ha"><!ENTITY b "&a;&a;">]><worksheet>&b;</worksheet>`;
     const book = await zipped({

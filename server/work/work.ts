@@ -31,28 +31,58 @@ export interface Work {
   close: () => Promise<void>;
 }
 
+/** How long a computation may take before its thread is ended and replaced, ms. Backups take what the disk takes. */
+const PATIENCE: Partial<Record<TaskName, number>> = { readImport: 60_000 };
+const MOST_PATIENCE = 180_000;
+const BACKUPS: readonly TaskName[] = ['backup', 'restore'];
+/** Most memory of a thread, MB: one that needs more is ended, and the server goes on. */
+const MEMORY = { maxOldGenerationSizeMb: 1536 };
+
 /** @param workerFile the built thread; without one everything runs where it is asked for */
-export function workIn(workerFile: string | undefined): Work {
-  let pool: Tinypool | undefined;
-  const threads = (): Tinypool =>
-    (pool ??= new Tinypool({
+export function workIn(workerFile: string | undefined, patience = PATIENCE): Work {
+  const poolOf = (maxThreads: number): Tinypool =>
+    new Tinypool({
       filename: workerFile!,
       runtime: 'worker_threads',
       minThreads: 0,
-      maxThreads: THREADS,
+      maxThreads,
       maxQueue: QUEUE,
       idleTimeout: 60_000,
-    }));
+      resourceLimits: MEMORY,
+    });
+  const pools: { work?: Tinypool; backups?: Tinypool } = {};
+  /** Backups have a thread of their own: nothing that comes in from outside holds them up. */
+  const threadsFor = (name: TaskName): Tinypool =>
+    BACKUPS.includes(name) ? (pools.backups ??= poolOf(1)) : (pools.work ??= poolOf(THREADS));
+  /** Runs in a thread, which is ended where it takes too long. */
+  async function inThread<N extends TaskName>(order: Order<N>): Promise<Awaited<ReturnType<typeof runTask<N>>>> {
+    const long = BACKUPS.includes(order.name) ? null : (patience[order.name] ?? MOST_PATIENCE);
+    const ending = new AbortController();
+    const timer = long === null ? undefined : setTimeout(() => ending.abort(), long);
+    try {
+      return await (threadsFor(order.name).run(order, { signal: ending.signal }) as ReturnType<typeof runTask<N>>);
+    } catch (error) {
+      const { message, code } = error as { message: string; code?: string };
+      if (/task queue/i.test(message))
+        throw new HttpProblem(503, 'Much is being worked out already', 'Try again in a moment.', undefined, 5);
+      const much = ending.signal.aborted ? 'time' : code === 'ERR_WORKER_OUT_OF_MEMORY' ? 'memory' : null;
+      if (much === null) throw error;
+      if (order.name === 'readImport')
+        throw new InputError([
+          { path: 'file', message: `takes too much ${much} to read: it may be damaged. Save it as CSV` },
+        ]);
+      throw new HttpProblem(503, `This takes too much ${much}`, 'Try again with less of it.', undefined, 5);
+    } finally {
+      clearTimeout(timer);
+    }
+  }
   return {
     async run(name, known, given, size, long) {
       let outcome;
       if (workerFile === undefined || size <= long) outcome = await runTask(name, known.catalog, given);
       else {
         const order: Order<typeof name> = { name, given, entries: known.entries, revision: String(known.revision) };
-        outcome = await (threads().run(order) as ReturnType<typeof runTask<typeof name>>).catch((error: Error) => {
-          if (!/task queue/i.test(error.message)) throw error;
-          throw new HttpProblem(503, 'Much is being worked out already', 'Try again in a moment.', undefined, 5);
-        });
+        outcome = await inThread(order);
       }
       if ('problems' in outcome) throw new InputError(outcome.problems);
       if ('late' in outcome)
@@ -61,6 +91,6 @@ export function workIn(workerFile: string | undefined): Work {
       if ('notJson' in outcome) throw new HttpProblem(400, 'The data is not JSON');
       return outcome.value;
     },
-    close: async () => void (await pool?.destroy()),
+    close: async () => void (await Promise.all([pools.work?.destroy(), pools.backups?.destroy()])),
   };
 }

@@ -49,11 +49,11 @@ describe('a class under way', () => {
     await press(page, 'Start');
     await sees(page, 'Get ready');
     await pass(page, 12);
-    await sees(page, 'Work');
+    await sees(page, /Work · round/);
     for (const n of [1, 2]) await noted(page, n);
     const fault = (await told(page, 1)).split(', ')[1]!;
     await page.reload();
-    await sees(page, 'Work');
+    await sees(page, /Work · round/);
     await tells(page, 2, fault);
     await keptHere(page);
     await hall.kill();
@@ -108,7 +108,7 @@ describe('a class under way', () => {
     await press(first, 'Start');
     await pass(first, 15);
     await pass(second, 15);
-    await sees(first, 'Work');
+    await sees(first, /Work · round/);
     await noted(first, 1);
     const fault = (await told(first, 1)).split(', ')[1]!;
     await second.bringToFront();
@@ -132,7 +132,7 @@ describe('a class under way', () => {
     await page.keyboard.press('Space');
     await sees(page, 'Get ready');
     await page.keyboard.press('PageDown');
-    await sees(page, 'Work');
+    await sees(page, /Work · round/);
     const work = await seconds(page);
     await page.keyboard.press('+');
     await page.waitForFunction(
@@ -165,7 +165,7 @@ describe('a class under way', () => {
     await begun(page);
     await press(page, 'Start');
     await pass(page, 14);
-    await sees(page, 'Work');
+    await sees(page, /Work · round/);
     await page.locator(member(2)).wait();
     const box = (await (await page.$(member(2)))!.boundingBox())!;
     await page.mouse.move(box.x + 20, box.y + 20);
@@ -199,7 +199,7 @@ describe('the wall', () => {
     const id = await begun(page);
     await press(page, 'Start');
     await pass(page, 15);
-    await sees(page, 'Work');
+    await sees(page, /Work · round/);
     await noted(page, 1);
     const fault = (await told(page, 1)).split(', ')[1]!;
     await page.setViewport({ width, height });
@@ -221,7 +221,7 @@ describe('the wall', () => {
     await wall.goto(`${hall.url}/runs/${id}/wall`);
     await wall.waitForSelector('[role="timer"]');
     await pass(wall, 15);
-    await sees(wall, 'Work');
+    await sees(wall, /Work · round/);
     expect(await smallest(wall)).toBeGreaterThanOrEqual(height / 30);
     expect(await shown(wall)).not.toContain(fault);
     expect(await wall.$$('button')).toEqual([]);
