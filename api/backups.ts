@@ -44,6 +44,8 @@ export const backupCheckedSchema = z.object({
   files: z.number().int(),
   people: z.number().int(),
   looks: z.number().int(),
+  /** Pictures and clips that had a record and no file when it was made; null for one of before, which says nothing of them. */
+  without: z.number().int().nullable(),
 });
 export type BackupChecked = z.infer<typeof backupCheckedSchema>;
 export const restoreInputSchema = z.strictObject({ password: z.string().min(1).max(200) });

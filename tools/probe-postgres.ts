@@ -9,6 +9,7 @@ process.env.ANCHOR_TEST_DATABASE = server.address;
 // They read the address when they are loaded.
 const { dropDatabase, freshDatabase } = await import('../server/testing-database.js');
 const { probeKillsInWithdrawals, probeKillsWhileWriting } = await import('./probe/parts.js');
+const { probeUploadsBesideWithdrawals } = await import('./probe/uploads.js');
 const { probeKillsOfOneProcess } = await import('./probe/several.js');
 const { probeKillsWhileMoving } = await import('./probe/moving.js');
 
@@ -28,6 +29,7 @@ try {
   const rows = await runParts([
     onOwn(() => probeKillsWhileWriting(quick ? 3 : 60, [200, 800])),
     onOwn(() => probeKillsInWithdrawals(quick ? 2 : 20, 40, 150)),
+    onOwn(() => (quick ? probeUploadsBesideWithdrawals(60, 20) : probeUploadsBesideWithdrawals(5000, 1000))),
     onOwn(() => probeKillsOfOneProcess(quick ? 3 : 40)),
     () => probeKillsWhileMoving(quick ? 3 : 30),
   ]);

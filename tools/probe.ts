@@ -14,6 +14,7 @@ import {
 import { probeBrowser } from './probe/browser.js';
 import { probeKillsWhileRestoring } from './probe/restoring.js';
 import { probeFullDisk } from './probe/full-disk.js';
+import { probeUploadsBesideWithdrawals } from './probe/uploads.js';
 import type { Tried } from './probe/server.js';
 import { runParts, writeColumn } from './probe/table.js';
 
@@ -25,6 +26,8 @@ const parts: Readonly<Record<string, () => Promise<Tried>>> = {
   'mutated bodies': () => probeBodies(quick ? 500 : 10_000),
   'kills while writing and uploading': () => probeKillsWhileWriting(quick ? 3 : 120, [100, 600]),
   'kills in a withdrawal': () => probeKillsInWithdrawals(quick ? 3 : 40, 40, 60),
+  'uploads beside withdrawals and erasures': () =>
+    quick ? probeUploadsBesideWithdrawals(60, 20) : probeUploadsBesideWithdrawals(5000, 1000),
   'kills while restoring': () => probeKillsWhileRestoring(quick ? 3 : 40),
   'full disk': () => probeFullDisk(),
   'locked database': () => probeLockedDatabase(quick ? 1 : 8),

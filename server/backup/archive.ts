@@ -20,6 +20,7 @@ import yazl from 'yazl';
 import { z } from 'zod';
 import { rowsIntoFiles } from '../database/move.js';
 import { databaseFile } from '../database/open.js';
+import { FILES_OF } from '../media/check-files.js';
 import { hashOfFile } from '../media/drafts.js';
 
 export const BACKUP_FORMAT = 'upright-anchor/backup';
@@ -32,6 +33,8 @@ const manifestSchema = z.object({
   version: z.literal(1),
   madeAt: z.string(),
   files: z.array(z.object({ name: z.string(), bytes: z.number().int(), sha256: z.string() })),
+  /** Pictures and clips that had a record and no file: they are not in it. Backups of before say nothing of them. */
+  without: z.number().int().optional(),
 });
 export type Manifest = z.infer<typeof manifestSchema>;
 
@@ -43,8 +46,8 @@ export class BackupError extends Error {
   }
 }
 
-/** A copy of the database as it is at one moment, without sessions and without pictures and clips whose files are gone. @returns the files that belong to it */
-async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<string[]> {
+/** A copy of the database as it is at one moment, without sessions and without pictures and clips whose files are gone. @returns the files that belong to it, and how many had none */
+async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<{ whole: string[]; without: number }> {
   const source = new Database(databaseFile(rowsDir), { readonly: true, fileMustExist: true });
   try {
     await source.backup(to);
@@ -55,17 +58,24 @@ async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<s
   try {
     if (copy.prepare("select 1 from sqlite_master where name = 'sessions'").get()) copy.exec('delete from sessions');
     const whole: string[] = [];
-    for (const [table, filesOf] of KEPT) {
+    // A clip that is announced has no file yet.
+    if (copy.prepare("select 1 from sqlite_master where name = 'clips'").get())
+      copy.exec('delete from clips where arrived_at is null');
+    let without = 0;
+    for (const [table, filesOf] of FILES_OF) {
       const gone = copy.prepare(`delete from ${table} where id = ?`);
       for (const id of idsOf(copy, table)) {
         if (filesOf(id).every((name) => existsSync(join(dataDir, name)))) whole.push(...filesOf(id));
-        else gone.run(id);
+        else {
+          gone.run(id);
+          without += 1;
+        }
       }
     }
     copy.exec('delete from media_removals; delete from media_writing');
     copy.pragma('journal_mode = DELETE');
     copy.exec('vacuum');
-    return whole;
+    return { whole, without };
   } finally {
     copy.close();
   }
@@ -81,11 +91,6 @@ async function trailCopy(dataDir: string, to: string): Promise<boolean> {
   }
   return true;
 }
-/** What lies beside the database, by the table that names it. */
-const KEPT = [
-  ['media', (id: string) => [`media/${id}.jpg`, `media/${id}.thumb.jpg`]],
-  ['clips', (id: string) => [`clips/${id}.clip`]],
-] as const satisfies readonly (readonly [string, (id: string) => string[]])[];
 /** Ids of a table; none where a backup of an older program has no such table. */
 const idsOf = (db: Database.Database, table: string): string[] =>
   db.prepare('select 1 from sqlite_master where name = ?').get(table)
@@ -122,10 +127,10 @@ export async function backup(dataDir: string, file: string, now: string, address
   try {
     const rowsDir = address === undefined ? dataDir : join(work, 'rows');
     if (address !== undefined) await rowsIntoFiles(address, rowsDir);
-    const kept = await snapshot(rowsDir, dataDir, join(work, DATABASE));
+    const { whole, without } = await snapshot(rowsDir, dataDir, join(work, DATABASE));
     const sources = [
       { name: DATABASE, from: join(work, DATABASE) },
-      ...kept.map((name) => ({ name, from: join(dataDir, name) })),
+      ...whole.map((name) => ({ name, from: join(dataDir, name) })),
     ];
     if (await trailCopy(rowsDir, join(work, TRAIL))) sources.push({ name: TRAIL, from: join(work, TRAIL) });
     const zip = new yazl.ZipFile();
@@ -135,7 +140,7 @@ export async function backup(dataDir: string, file: string, now: string, address
       files.push({ name, bytes: statSync(from).size, sha256: await hashOfFile(from) });
       zip.addFile(from, name, { compress: name === DATABASE || name === TRAIL });
     }
-    const manifest: Manifest = { format: BACKUP_FORMAT, version: 1, madeAt: now, files };
+    const manifest: Manifest = { format: BACKUP_FORMAT, version: 1, madeAt: now, files, without };
     zip.addBuffer(Buffer.from(JSON.stringify(manifest, null, 2)), MANIFEST);
     zip.end();
     await written;
@@ -214,7 +219,7 @@ function checkWhole(dir: string): void {
       (db.pragma('foreign_key_check') as unknown[]).length > 0
     )
       throw new BackupError('The database in the backup is damaged.');
-    for (const [table, filesOf] of KEPT)
+    for (const [table, filesOf] of FILES_OF)
       for (const name of idsOf(db, table).flatMap(filesOf))
         if (!existsSync(join(dir, name))) throw new BackupError(`The file ${name} is missing from the backup.`);
   } finally {

@@ -154,12 +154,18 @@ export function backupsIn(
     async check(name: string): Promise<BackupChecked> {
       const work = mkdtempSync(`${resolve(folder)}.checking-`);
       try {
-        const { madeAt, files } = await restore(pathOf(name), join(work, 'studio')).catch(inWords);
+        const { madeAt, files, without } = await restore(pathOf(name), join(work, 'studio')).catch(inWords);
         const copy = new Database(databaseFile(join(work, 'studio')), { readonly: true });
         try {
           const count = (table: string): number =>
             (copy.prepare(`select count(*) as n from ${table}`).get() as { n: number }).n;
-          return { madeAt, files: files.length, people: count('people'), looks: count('observations') };
+          return {
+            madeAt,
+            files: files.length,
+            people: count('people'),
+            looks: count('observations'),
+            without: without ?? null,
+          };
         } finally {
           copy.close();
         }

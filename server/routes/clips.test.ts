@@ -1,6 +1,7 @@
 /** Clips: kept where there is permission, whole or not at all, played by range, gone with the permission or the look. */
 import { randomUUID } from 'node:crypto';
-import { existsSync, readdirSync } from 'node:fs';
+import { checkFiles } from '../media/check-files.js';
+import { existsSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { CSRF_HEADER } from '../../api/common.js';
@@ -79,6 +80,56 @@ describe('a clip', () => {
     await send(id, MP4);
     expect((await send(id, Buffer.from('something else'))).status).toBe(200);
     expect((await coach.agent.get(`/api/clips/${id}/content`)).body).toEqual(MP4);
+  });
+  test('sent twice at once, the later one counts; neither is mixed with the other, and nothing else is left', async () => {
+    await allow();
+    const { id } = await announce();
+    const { clipFiles } = studio.context;
+    const draft = clipFiles.draft.bind(clipFiles);
+    let [others, first] = [0, true];
+    clipFiles.draft = async (...given) => {
+      const made = await draft(...given);
+      if (!first) return made;
+      first = false;
+      // While the first is still being written, its device sends it again.
+      others = (await send(id, MP4)).status;
+      return made;
+    };
+    const other = Buffer.from(MP4).fill(9, 20);
+    expect([(await send(id, other)).status, others]).toEqual([200, 200]);
+    clipFiles.draft = draft;
+    expect((await coach.agent.get(`/api/clips/${id}/content`)).body).toEqual(MP4);
+    expect(readdirSync(join(studio.dir, 'clips')).filter((name) => name.startsWith(id))).toEqual([`${id}.clip`]);
+    expect(await checkFiles(studio.db, studio.dir)).toMatchObject({ missing: [], unknown: [], noted: 0 });
+  });
+  test('taken away while it is being sent it is not there, and neither is its file', async () => {
+    await allow();
+    const { id } = await announce();
+    const { clipFiles } = studio.context;
+    const draft = clipFiles.draft.bind(clipFiles);
+    clipFiles.draft = async (...given) => {
+      const made = await draft(...given);
+      await coach.send('delete', `/clips/${id}`);
+      return made;
+    };
+    expect((await send(id, MP4)).status).toBe(404);
+    clipFiles.draft = draft;
+    await studio.context.removals.sweep();
+    expect(readdirSync(join(studio.dir, 'clips')).filter((name) => name.startsWith(id))).toEqual([]);
+  });
+  test('records without files and files without records are found', async () => {
+    await allow();
+    const { id } = await announce();
+    await send(id, MP4);
+    rmSync(join(studio.dir, 'clips', `${id}.clip`));
+    const stray = `${randomUUID()}.clip`;
+    writeFileSync(join(studio.dir, 'clips', stray), 'x');
+    expect(await checkFiles(studio.db, studio.dir)).toMatchObject({
+      missing: [`clips/${id}.clip`],
+      unknown: [`clips/${stray}`],
+    });
+    rmSync(join(studio.dir, 'clips', stray));
+    await coach.send('delete', `/clips/${id}`);
   });
   test('needs a permission that names clips; one for pictures alone is none', async () => {
     expect((await announce()).answer.status).toBe(409);

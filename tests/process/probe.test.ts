@@ -14,6 +14,7 @@ import {
   probeStrangers,
 } from '../../tools/probe/parts.js';
 import { probeKillsWhileRestoring } from '../../tools/probe/restoring.js';
+import { probeUploadsBesideWithdrawals } from '../../tools/probe/uploads.js';
 import { probeServer } from '../../tools/probe/server.js';
 
 describe('a slice of the probe', () => {
@@ -22,6 +23,7 @@ describe('a slice of the probe', () => {
     ['mutated bodies', () => probeBodies(400), 400],
     ['kills while writing and uploading', () => probeKillsWhileWriting(3), 10],
     ['kills in a withdrawal', () => probeKillsInWithdrawals(3, 12), 6],
+    ['uploads beside withdrawals', () => probeUploadsBesideWithdrawals(40, 12), 50],
     ['kills while restoring', () => probeKillsWhileRestoring(3), 9],
     ['a locked database', () => probeLockedDatabase(1), 5],
     ['long work beside readers', () => probeLongWork(10), 10],

@@ -39,7 +39,7 @@ export interface ProbeServer {
   kill: () => Promise<void>;
   stranger: () => Promise<Client>;
   owner: () => Promise<Client>;
-  /** Pictures that have a record, those that are noted for removal, and whether the database is sound. */
+  /** Pictures that have a record, those that are noted as being written or to go, and whether the database is sound. */
   pictures: () => Promise<{ ids: string[]; noted: string[]; sound: boolean }>;
   /** Makes an account and signs in. */
   as: (role: Role, groups?: string[]) => Promise<Client>;
@@ -160,7 +160,11 @@ export async function probeServer(dir = mkdtempSync(join(tmpdir(), 'anchor-probe
         const sound =
           address !== undefined ||
           (await db.raw<{ integrity_check: string }[]>('pragma integrity_check'))[0]?.integrity_check === 'ok';
-        return { ids: await idsOf('media'), noted: address === undefined ? [] : await idsOf('media_removals'), sound };
+        return {
+          ids: await idsOf('media'),
+          noted: [...(await idsOf('media_removals')), ...(await idsOf('media_writing'))],
+          sound,
+        };
       } finally {
         await db.destroy();
       }
