@@ -64,6 +64,14 @@ export const backupRoutes = {
     answer: backupsSchema,
     status: 200,
   },
+  'clock.believe': {
+    method: 'POST',
+    path: '/clock',
+    role: 'owner',
+    says: 'Says that the clock is right after it jumped: what is due goes by itself again.',
+    answer: backupsSchema,
+    status: 200,
+  },
   'backups.make': {
     method: 'POST',
     path: '/backups',

@@ -12,6 +12,8 @@ export const backupLineSchema = z.object({
   at: z.string(),
   kind: z.enum(BACKUP_KINDS),
   bytes: z.number().int(),
+  /** Its name tells a time still to come: the clock was wrong when it was made. It counts for nothing. */
+  future: z.boolean(),
 });
 export type BackupLine = z.infer<typeof backupLineSchema>;
 export const backupScheduleSchema = z.strictObject({
@@ -32,6 +34,8 @@ export const backupsSchema = z.object({
   failed: z.string().nullable(),
   /** Studios as they were before a restore: whole, beside this one. */
   before: z.array(z.string()),
+  /** The clock jumped by more than a day from what was seen last: nothing goes by itself until an owner says that it is right. */
+  clock: z.object({ seen: z.string(), now: z.string() }).nullable(),
 });
 export type Backups = z.infer<typeof backupsSchema>;
 export const backupParams = z.object({ name: backupName });

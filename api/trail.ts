@@ -44,6 +44,7 @@ const MANY = [
   /^\/eye\/blind$/,
   /^\/trail(\/trail\.csv|\/years)?$/,
   /^\/backups(\/:name(\/content|\/restore)?)?$/,
+  /^\/clock$/,
   /^\/retention/,
 ];
 /** Asked with a body, and nothing is kept of it. */

@@ -47,6 +47,7 @@ import { plansIn } from './repositories/plans.js';
 import { programmesIn } from './repositories/programmes.js';
 import { studioIn } from './repositories/studio.js';
 import { msOf } from './clock.js';
+import { clockGuardIn } from './clock-guard.js';
 import { circumstancesIn } from './circumstance.js';
 import { mount, type Handlers } from './http/mount.js';
 import { judgingIn } from './jobs/judging.js';
@@ -106,7 +107,9 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
   const trail = trailIn(config, clock, failed);
   const store = new SessionStore(db, failed);
   const second = secondIn(accounts, sealWith(secret, 'second factor'), clock);
+  const guard = clockGuardIn(db, clock);
   const keeper = backupsIn(db, {
+    guard,
     dataDir: config.dataDir,
     folder: config.backupsDir ?? `${resolve(config.dataDir)}-backups`,
     clock,
@@ -127,10 +130,12 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     config,
     // Of several processes one does it.
     upkeep: [
-      removals.ofDeletedLooks,
-      trail.tidy,
+      removals.sweep,
+      guard.whenBelieved(removals.ofDeletedLooks),
+      guard.whenBelieved(trail.tidy),
+      () => keeper.sweepLeftovers(),
       erasure.tidy,
-      letGoInTime(retention, erasure, trail),
+      guard.whenBelieved(letGoInTime(retention, erasure, trail)),
       keeper.keepUp,
     ].map((work: () => Promise<unknown>, n) => () => alone(db, LOCKS.upkeep + n, work)),
     trail,
@@ -153,6 +158,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     work,
     circumstances,
     judging: judgingIn({ eyes, looks, people, plans, studio, circumstances, work }, config.build, failed),
+    sweepLeftovers: keeper.sweepLeftovers,
     ownerCode: () => code,
     behind: (task) => {
       if (config.background) task().catch(failed);
@@ -223,7 +229,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     'openapi.get': () => ({ openapi: '3.1.0', ...openapi() }),
     ...accountHandlers(context, secret, second),
     ...keepingHandlers(context, { store, second }),
-    ...backupHandlers(context, { keeper, erasure, retention, files: personFiles }),
+    ...backupHandlers(context, { keeper, guard, erasure, retention, files: personFiles }),
     ...peopleHandlers(context),
     ...groupHandlers(context),
     ...lookHandlers(context),

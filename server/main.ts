@@ -40,7 +40,8 @@ async function openStudio(config: Config): Promise<Open> {
     await context.pictures.sweepDrafts(broken);
     await context.clipFiles.sweepDrafts(broken);
     await context.removals.ofBrokenWritings();
-    await context.removals.ofDeletedLooks();
+    await context.removals.sweep();
+    await context.sweepLeftovers(broken);
     return {
       studio,
       async close() {

@@ -91,6 +91,10 @@ async function trailCopy(dataDir: string, to: string): Promise<boolean> {
   }
   return true;
 }
+const tablesOf = (db: Database.Database): Set<string> =>
+  new Set(
+    (db.prepare("select name from sqlite_master where type = 'table'").all() as { name: string }[]).map((t) => t.name),
+  );
 /** Ids of a table; none where a backup of an older program has no such table. */
 const idsOf = (db: Database.Database, table: string): string[] =>
   db.prepare('select 1 from sqlite_master where name = ?').get(table)
@@ -219,6 +223,11 @@ function checkWhole(dir: string): void {
       (db.pragma('foreign_key_check') as unknown[]).length > 0
     )
       throw new BackupError('The database in the backup is damaged.');
+    const steps = db.prepare("select 1 from sqlite_master where name = 'knex_migrations'").get();
+    if (!steps || !tablesOf(db).has('people') || !tablesOf(db).has('accounts'))
+      throw new BackupError('The database in the backup is none of a studio.');
+    if (!db.prepare("select 1 from accounts where role = 'owner' and disabled_at is null").get())
+      throw new BackupError('The studio in the backup has no owner: nobody could open it.');
     for (const [table, filesOf] of FILES_OF)
       for (const name of idsOf(db, table).flatMap(filesOf))
         if (!existsSync(join(dir, name))) throw new BackupError(`The file ${name} is missing from the backup.`);

@@ -18,6 +18,8 @@ import { hallHour } from '../../core/days.js';
 import { databaseFile } from '../database/open.js';
 import { HttpProblem, notFound } from '../http/problems.js';
 import { settingsIn } from '../repositories/settings.js';
+import type { ClockGuard } from '../clock-guard.js';
+import { leftoversOf, sweepLeftovers } from '../erasure/leftovers.js';
 import { BackupError, stampOf, type Archive } from './archive.js';
 
 /** Every night at three, two weeks of them: what a small hall would do by hand. */
@@ -26,6 +28,8 @@ const SETTING = 'backups';
 const FAILED = 'backup-failed';
 const NAME = /^anchor-(\d{4})(\d{2})(\d{2})-(\d{2})(\d{2})(\d{2})-(scheduled|made|taken)\.zip$/;
 const DAY_MS = 86_400_000;
+/** Names of files tell whole seconds, and clocks of halls are put right by some. */
+const FUTURE_MS = 3_600_000;
 /** A scheduled one may be so late before it is said, ms: the machine may have slept. */
 const PATIENCE_MS = 6 * 3_600_000;
 
@@ -46,6 +50,7 @@ export function backupsIn(
     dataDir,
     folder,
     clock,
+    guard,
     zone,
     archive: { backup, restore },
     scheduled = true,
@@ -53,6 +58,7 @@ export function backupsIn(
     dataDir: string;
     folder: string;
     clock: () => string;
+    guard: ClockGuard;
     zone: () => Promise<string>;
     archive: Archive;
     scheduled?: boolean;
@@ -65,12 +71,21 @@ export function backupsIn(
   /** Newest first. */
   function items(): BackupLine[] {
     if (!existsSync(folder)) return [];
+    const now = Date.parse(clock()) + FUTURE_MS;
     return readdirSync(folder)
       .flatMap((name): BackupLine[] => {
         const [, y, m, d, h, min, s, kind] = NAME.exec(name) ?? [];
         if (!kind) return [];
         const at = `${y}-${m}-${d}T${h}:${min}:${s}.000Z`;
-        return [{ name, at, kind: kind as BackupLine['kind'], bytes: statSync(join(folder, name)).size }];
+        return [
+          {
+            name,
+            at,
+            kind: kind as BackupLine['kind'],
+            bytes: statSync(join(folder, name)).size,
+            future: Date.parse(at) > now,
+          },
+        ];
       })
       .sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
   }
@@ -105,7 +120,9 @@ export function backupsIn(
     }
     return null;
   }
-  const newestScheduled = (): number => Date.parse(items().find((i) => i.kind === 'scheduled')?.at ?? '1970-01-01');
+  /** Those that count. */
+  const standing = (): BackupLine[] => items().filter((i) => !i.future);
+  const newestScheduled = (): number => Date.parse(standing().find((i) => i.kind === 'scheduled')?.at ?? '1970-01-01');
 
   return {
     folder,
@@ -113,10 +130,15 @@ export function backupsIn(
     schedule,
     /** Names of what holds copies of the studio as it is and was. */
     copies: (): string[] => [...items().map((i) => i.name), ...before()],
+    /** Names of what broken-off work left, until it is swept. */
+    leftovers: (): string[] => leftoversOf(dataDir, folder).map((path) => basename(path)),
+    /** @param age ms; 0 at a start, when nobody works on any of it */
+    sweepLeftovers: (age?: number): Promise<void> => sweepLeftovers(dataDir, folder, age),
     async list(): Promise<Backups> {
       const due = await dueSince();
       const all = items();
-      const newest = all[0] ? Date.parse(all[0].at) : null;
+      const [last] = standing();
+      const newest = last ? Date.parse(last.at) : null;
       const late = due !== null && (newest === null || newest < due) && Date.parse(clock()) - due > PATIENCE_MS;
       return {
         folder: resolve(folder),
@@ -125,6 +147,7 @@ export function backupsIn(
         late,
         failed: await settings.get(FAILED, z.string()),
         before: before(),
+        clock: await guard.doubt(),
       };
     },
     make,
@@ -143,8 +166,10 @@ export function backupsIn(
         await settings.set(FAILED, error instanceof Error ? error.message : 'it could not be written');
         throw error;
       }
+      // While the clock is not believed none goes.
+      if ((await guard.doubt()) !== null) return true;
       const { keep } = await schedule();
-      for (const old of items()
+      for (const old of standing()
         .filter((i) => i.kind === 'scheduled')
         .slice(keep))
         await rm(join(folder, old.name), { force: true });

@@ -11,6 +11,7 @@ import { databaseFile } from '../database/open.js';
 import { STEP_NAMES } from '../database/migrations.js';
 import { BackupError, restore as restoreHere, stampOf, type Archive } from './archive.js';
 
+export /** The note that another studio is to take this one's place. */
 const noteOf = (dataDir: string): string => `${resolve(dataDir)}.restore.json`;
 const noteSchema = z.object({ staged: z.string(), before: z.string() });
 

@@ -76,12 +76,7 @@ export const strangersToken = (secret: string): string =>
 export const tokenOf = (request: Request, secret: string): string => request.session.token ?? strangersToken(secret);
 
 /** Begins a session for an account; resolves when it is kept. @throws what the store failed with */
-export const beginSession = (
-  request: Request,
-  accountId: string,
-  from: number,
-  since: string,
-): Promise<void> =>
+export const beginSession = (request: Request, accountId: string, from: number, since: string): Promise<void> =>
   new Promise((resolve, reject) => {
     request.session.regenerate((error: unknown) => {
       if (error) return reject(error);

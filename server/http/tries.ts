@@ -33,9 +33,13 @@ class TriesStore implements Store {
     const [id, now] = [this.prefix + key, this.now()];
     return inTransaction(this.db, async (trx) => {
       const known = maybeRow('sign_in_tries', row, await trx('sign_in_tries').where('key', id).first());
-      const stands = known !== null && known.until > now;
+      // A window that ends later than one that begins now can was set by a clock that was ahead.
+      const stands = known !== null && known.until > now && known.until <= now + WINDOW_MS;
       const next = stands ? { tries: known.tries + 1, until: known.until } : { tries: 1, until: now + WINDOW_MS };
-      await trx('sign_in_tries').where('until', '<=', now).delete();
+      await trx('sign_in_tries')
+        .where('until', '<=', now)
+        .orWhere('until', '>', now + WINDOW_MS)
+        .delete();
       await trx('sign_in_tries')
         .insert({ key: id, ...next })
         .onConflict('key')

@@ -93,7 +93,12 @@ export function accountHandlers(context: Context, secret: string, second: Second
         throw invalid([{ path: 'before', message: 'is not your password' }]);
       await accounts.change(account.id, { passwordHash: await hash(body.password) });
       // Every session of the account has ended, this one too: it begins anew.
-      await beginSession(request, account.id, (await accounts.credentialsOf(account.id))!.sessionsFrom, circumstances.now());
+      await beginSession(
+        request,
+        account.id,
+        (await accounts.credentialsOf(account.id))!.sessionsFrom,
+        circumstances.now(),
+      );
       return state(request);
     },
     'owner.make': async ({ request, body }) => {

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import {
   copyFileSync,
+  existsSync,
+  mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
@@ -21,8 +23,9 @@ import { CSRF_HEADER } from '../../api/common.js';
 import type { TrailLine } from '../../api/trail.js';
 import { plainSettings } from '../../api/programmes.js';
 import { watchedPlank } from '../../core/testing.js';
-import { BackupError, stampOf } from '../backup/archive.js';
+import { backup, BackupError, restore, stampOf } from '../backup/archive.js';
 import { finishRestore, isStaged, stageRestore } from '../backup/swap.js';
+import { leftoversOf, sweepLeftovers } from '../erasure/leftovers.js';
 import { monthsBefore } from '../erasure/retention.js';
 import { without } from '../erasure/without.js';
 import { onFile, onServer } from '../testing-database.js';
@@ -283,6 +286,27 @@ onFile(describe)('a restore', () => {
     }
     rmSync(base, { recursive: true });
   });
+  test.each([
+    ['an empty database', (db: Database.Database) => db.exec('delete from accounts'), /no owner/],
+    [
+      'a database of something else',
+      (db: Database.Database) => db.exec('drop table knex_migrations'),
+      /none of a studio/,
+    ],
+  ])('of %s is refused at the door', async (_name, spoil, says) => {
+    const base = mkdtempSync(join(tmpdir(), 'anchor-foreign-'));
+    const dir = join(base, 'studio');
+    await restore(join(`${studio.dir}-backups`, (await made()).name), dir);
+    const db = new Database(join(dir, 'anchor.sqlite'));
+    db.pragma('foreign_keys = off');
+    spoil(db);
+    db.exec('pragma foreign_keys = off');
+    db.close();
+    const file = join(base, 'spoilt.zip');
+    await backup(dir, file, NOW);
+    await expect(restore(file, join(base, 'there'))).rejects.toThrow(says);
+    rmSync(base, { recursive: true });
+  });
   test('of a newer program is refused before anything is noted', async () => {
     await studio.db('knex_migrations').insert({ name: '999-of-tomorrow', batch: 9, migration_time: 0 });
     const { name } = await made();
@@ -373,6 +397,100 @@ onServer(test)('on a server a backup is restored into a folder and moved, which 
   expect(answer.status).toBe(409);
   expect((answer.body as { detail: string }).detail).toContain('npm run move');
   expect(reopened).toBe(0);
+});
+
+describe('a clock that jumps', () => {
+  const upkeep = async (): Promise<void> => {
+    for (const work of studio.context.upkeep) await work();
+  };
+  const YEARS = 1096;
+  test('three years ahead and back: nobody is let go, no backup counts that is to come, none that is old goes', async () => {
+    const id = await person('Archived');
+    await owner.send('patch', `/people/${id}`, { archived: true });
+    await owner.send('put', '/retention', { months: 1 });
+    await owner.send('put', '/backups/schedule', { every: 'day', hour: 3, keep: 1 });
+    await upkeep();
+    studio.setNow(at(YEARS, '10:00'));
+    await upkeep();
+    expect((await owner.get(`/people/${id}`)).status).toBe(200);
+    expect((await backups()).clock).toEqual({ seen: NOW, now: at(YEARS, '10:00') });
+    expect((await backups()).items.map((i) => i.at.slice(0, 10))).toEqual([dayAt(YEARS), DAY]);
+    // Put right again, the one of the future is named and stands in for none.
+    studio.setNow(at(1, '04:00'));
+    await upkeep();
+    const { items, clock, late } = await backups();
+    expect(items.map((i) => [i.at.slice(0, 10), i.future])).toEqual([
+      [dayAt(YEARS), true],
+      [dayAt(1), false],
+    ]);
+    expect([clock, late]).toEqual([null, false]);
+    studio.setNow(at(3, '12:00'));
+    expect((await backups()).late).toBe(true);
+  });
+  test('an owner says that it is right, and what is due goes', async () => {
+    const id = await person('Archived');
+    await owner.send('patch', `/people/${id}`, { archived: true });
+    await owner.send('put', '/retention', { months: 1 });
+    await upkeep();
+    studio.setNow(at(40, '10:00'));
+    await upkeep();
+    expect((await owner.get(`/people/${id}`)).status).toBe(200);
+    expect((await (await studio.as('coach')).send('post', '/clock')).status).toBe(403);
+    expect(((await owner.send('post', '/clock')).body as Backups).clock).toBeNull();
+    await upkeep();
+    expect((await owner.get(`/people/${id}`)).status).toBe(404);
+  });
+  test('backwards nothing goes either, and a night without the machine is no jump', async () => {
+    await upkeep();
+    studio.setNow(at(-2, '10:00'));
+    expect((await backups()).clock).toEqual({ seen: NOW, now: at(-2, '10:00') });
+    studio.setNow(at(1, '09:00'));
+    expect((await backups()).clock).toBeNull();
+  });
+  test('limits on signing in that were set by it end within their window', async () => {
+    const client = await studio.stranger();
+    const guess = async (): Promise<number> =>
+      (await client.send('post', '/session', { email: 'a@hall.example', password: 'guess' })).status;
+    studio.setNow(at(YEARS, '10:00'));
+    for (let i = 0; i < 10; i += 1) await guess();
+    expect(await guess()).toBe(429);
+    studio.setNow(NOW);
+    expect(await guess()).toBe(401);
+  });
+});
+
+describe('leftovers of broken-off work', () => {
+  test('are named until they are swept; what another process may be working on stays for a day', async () => {
+    const { dir } = studio;
+    const folder = `${dir}-backups`;
+    mkdirSync(folder, { recursive: true });
+    const left = [
+      `${dir}.restoring-Ab12`,
+      `${dir}.restored-20260520-100000`,
+      `${dir}.restored-20260520-100000.restoring-x`,
+      `${folder}.checking-Ab12`,
+      join(folder, 'anchor-20260520-100000-made.zip.work-Ab12'),
+      join(folder, 'taking-20260520-100000.part'),
+    ];
+    for (const path of left) {
+      mkdirSync(path);
+      writeFileSync(join(path, 'anchor.sqlite'), 'Marit Solheim');
+    }
+    const others = [`${dir}.before-20260520-100000`, `${dir}-of-another.restoring-Ab12`];
+    for (const path of others) mkdirSync(path);
+    expect(leftoversOf(dir, folder).sort()).toEqual([...left].sort());
+    const id = await person('Gone');
+    const { copies } = (await owner.send('post', `/people/${id}/erase`, { name: 'Gone' })).body as Receipt;
+    expect(copies).toEqual(expect.arrayContaining(left.map((path) => basename(path))));
+    await sweepLeftovers(dir, folder);
+    expect(leftoversOf(dir, folder)).toHaveLength(left.length);
+    await sweepLeftovers(dir, folder, 0);
+    expect(leftoversOf(dir, folder)).toEqual([]);
+    for (const path of others) {
+      expect(existsSync(path)).toBe(true);
+      rmSync(path, { recursive: true });
+    }
+  });
 });
 
 describe('who is archived', () => {

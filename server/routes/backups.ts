@@ -15,6 +15,7 @@ import { recordsOut } from '../transfer/record-out.js';
 import { recordTables } from '../../words/tables.js';
 import { trailTable } from '../../words/trail.js';
 import { personOf, type Context } from './context.js';
+import type { ClockGuard } from '../clock-guard.js';
 import { streamFile } from './send-file.js';
 
 type Names =
@@ -23,6 +24,7 @@ type Names =
   | 'retention.get'
   | 'retention.set'
   | 'backups.list'
+  | 'clock.believe'
   | 'backups.make'
   | 'backups.take'
   | 'backups.schedule'
@@ -41,8 +43,15 @@ export function backupHandlers(
     keeper,
     erasure,
     retention,
+    guard,
     files,
-  }: { keeper: BackupKeeper; erasure: Erasure; retention: ReturnType<typeof retentionIn>; files: PersonFiles },
+  }: {
+    keeper: BackupKeeper;
+    guard: ClockGuard;
+    erasure: Erasure;
+    retention: ReturnType<typeof retentionIn>;
+    files: PersonFiles;
+  },
 ): Handlers<Names> {
   const { config, accounts, looks, clips, pictures, clipFiles, trail, studio, circumstances } = context;
   const out = recordsOut(context);
@@ -83,7 +92,7 @@ export function backupHandlers(
       const person = await personOf(context, account, params.id);
       if (body.name.normalize('NFC') !== person.name.normalize('NFC'))
         throw invalid([{ path: 'name', message: 'is not the name of this person' }]);
-      return erasure.erase(person, account.name, keeper.copies());
+      return erasure.erase(person, account.name, [...keeper.copies(), ...keeper.leftovers()]);
     },
     'retention.get': ({ query }) => retention.preview(query.months),
     'retention.set': async ({ body }) => {
@@ -91,6 +100,10 @@ export function backupHandlers(
       return retention.preview();
     },
     'backups.list': () => keeper.list(),
+    'clock.believe': async () => {
+      await guard.believe();
+      return keeper.list();
+    },
     'backups.make': () => keeper.make('made'),
     'backups.take': ({ request }) => keeper.take(request, MOST_BYTES),
     'backups.schedule': async ({ body }) => {

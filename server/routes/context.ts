@@ -51,6 +51,8 @@ export interface Context {
   news: News;
   /** Work of its own that the studio does now and then; each failure is logged and ends nothing. */
   upkeep: readonly (() => Promise<unknown>)[];
+  /** Removes what broken-off backups, checks and restores left. @param age ms; 0 when nobody works on any of it */
+  sweepLeftovers: (age?: number) => Promise<void>;
   /** Code that makes the first owner; null when there is one. */
   ownerCode: () => string | null;
   /** Starts work that goes on behind the answer. Its failure is logged and ends nothing. */

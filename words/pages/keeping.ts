@@ -41,8 +41,15 @@ export const backupsPage = {
   asItWasBefore: 'As it was before a restore',
   theStudio: 'The studio as it was then is deleted, pictures too.',
   aBackupWasMade: (size: string): string => `A backup was made: ${size}.`,
-  wholePeopleLooksFiles: (people: number, looks: number, files: number): string =>
-    `Whole: ${people} people, ${looks} looks, ${files} files, each as it was.`,
+  wholePeopleLooksFiles: (people: number, looks: number, files: number, without: number | null): string =>
+    `Whole: ${people} people, ${looks} looks, ${files} files, each as it was.${
+      without ? ` ${without} pictures or clips had lost their file when it was made: their records are not in it.` : ''
+    }`,
+  datedInTheFuture: 'dated in the future: the clock was wrong. It counts for nothing',
+  theClockJumped: 'The clock jumped.',
+  itSaysNow: (now: string, seen: string): string =>
+    `It says ${now}; what was seen last was ${seen}. Nobody who is archived is let go, and no old backup, trail or picture of a look that was taken out goes by itself until the clock is right or you say that it is.`,
+  theTimeIsRight: 'The time is right',
   itCould: 'It could not be checked.',
   takenInAndWhole: 'Taken in, and whole. It is restored only when you say so.',
   everyDay: 'Every day',

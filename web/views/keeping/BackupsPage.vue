@@ -8,6 +8,7 @@ import PickOne from '../../components/PickOne.vue';
 import SureButton from '../../components/SureButton.vue';
 import { useAction } from '../../data/action.js';
 import {
+  believeClock,
   checkBackup,
   forgetBefore,
   makeBackup,
@@ -31,7 +32,7 @@ const checked = ref<Record<string, string>>({});
 const checking = ref<string | null>(null);
 const restoring = ref<string | null>(null);
 const picked = ref<HTMLInputElement | null>(null);
-const newest = computed(() => is.value?.items[0] ?? null);
+const newest = computed(() => is.value?.items.find((i) => !i.future) ?? null);
 
 async function make(): Promise<void> {
   await run(async () => {
@@ -42,8 +43,8 @@ async function make(): Promise<void> {
 async function check(name: string): Promise<void> {
   checking.value = name;
   const done = await run(async () => {
-    const { people, looks, files } = await checkBackup(name);
-    checked.value[name] = wording.wholePeopleLooksFiles(people, looks, files);
+    const { people, looks, files, without } = await checkBackup(name);
+    checked.value[name] = wording.wholePeopleLooksFiles(people, looks, files, without);
   });
   if (!done) checked.value[name] = error.value ?? wording.itCould;
   checking.value = null;
@@ -81,6 +82,13 @@ const set = (patch: object): void => void (is.value && run(() => setSchedule({ .
   <p class="text-soft max-w-[70ch]">{{ wording.oneFileHolds }}</p>
   <LoadState :loading="backups.loading.value" :error="backups.error.value" @retry="backups.load()" />
   <template v-if="is">
+    <div v-if="is.clock" role="alert" class="note mt-3">
+      <p>
+        <b>{{ wording.theClockJumped }}</b>
+        {{ wording.itSaysNow(dayTimeText(is.clock.now), dayTimeText(is.clock.seen)) }}
+      </p>
+      <button class="btn mt-2" :disabled="busy" @click="run(believeClock)">{{ wording.theTimeIsRight }}</button>
+    </div>
     <p v-if="is.late" role="alert" class="note mt-3">
       <b>{{ wording.theLastBackup }}</b>
       {{
@@ -132,7 +140,8 @@ const set = (patch: object): void => void (is.value && run(() => setSchedule({ .
             <div class="min-w-48 flex-1">
               <p class="font-semibold">{{ dayTimeText(b.at) }}</p>
               <p class="text-soft figures text-sm">
-                {{ agoText(b.at) }} · {{ sizeText(b.bytes) }} · {{ BACKUP_KIND[b.kind] }}
+                {{ b.future ? wording.datedInTheFuture : agoText(b.at) }} · {{ sizeText(b.bytes) }} ·
+                {{ BACKUP_KIND[b.kind] }}
               </p>
             </div>
             <button
