@@ -7,7 +7,8 @@ import { z } from 'zod';
 import type { Clock } from './clock.js';
 import { settingsIn } from './repositories/settings.js';
 
-const SEEN = 'clock-seen';
+/** The setting that holds what was seen last. */
+export const CLOCK_SEEN = 'clock-seen';
 /** Jumps up to this are a night without the machine, ms. */
 export const MOST_JUMP = 86_400_000;
 
@@ -17,16 +18,16 @@ export function clockGuardIn(db: Knex, clock: Clock) {
   const settings = settingsIn(db);
   /** What stands between the clock and what was seen last; null where it is believed. Goes on with the time where it is. */
   async function doubt(): Promise<{ seen: string; now: string } | null> {
-    const [seen, now] = [await settings.get(SEEN, z.string()), clock()];
+    const [seen, now] = [await settings.get(CLOCK_SEEN, z.string()), clock()];
     if (seen !== null && Math.abs(Date.parse(now) - Date.parse(seen)) > MOST_JUMP) return { seen, now };
-    if (seen === null || now > seen) await settings.set(SEEN, now);
+    if (seen === null || now > seen) await settings.set(CLOCK_SEEN, now);
     return null;
   }
   return {
     doubt,
     /** An owner says that the time is right. */
     async believe(): Promise<void> {
-      await settings.set(SEEN, clock());
+      await settings.set(CLOCK_SEEN, clock());
     },
     /** The same work, done only while the clock is believed. */
     whenBelieved: (work: () => Promise<unknown>) => async (): Promise<void> => {

@@ -19,6 +19,7 @@ import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { z } from 'zod';
 import { rowsIntoFiles } from '../database/move.js';
+import { CLOCK_SEEN } from '../clock-guard.js';
 import { databaseFile } from '../database/open.js';
 import { FILES_OF } from '../media/check-files.js';
 import { hashOfFile } from '../media/drafts.js';
@@ -73,6 +74,8 @@ async function snapshot(rowsDir: string, dataDir: string, to: string): Promise<{
       }
     }
     copy.exec('delete from media_removals; delete from media_writing');
+    // Brought back after weeks, it is no clock that jumped.
+    copy.prepare('delete from studio_settings where name = ?').run(CLOCK_SEEN);
     copy.pragma('journal_mode = DELETE');
     copy.exec('vacuum');
     return { whole, without };

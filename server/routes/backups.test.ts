@@ -440,6 +440,17 @@ describe('a clock that jumps', () => {
     await upkeep();
     expect((await owner.get(`/people/${id}`)).status).toBe(404);
   });
+  test('a studio that comes back after weeks has no clock that jumped', async () => {
+    await upkeep();
+    const base = mkdtempSync(join(tmpdir(), 'anchor-weeks-'));
+    await backup(studio.dir, join(base, 'old.zip'), NOW);
+    await restore(join(base, 'old.zip'), join(base, 'there'));
+    const db = new Database(join(base, 'there', 'anchor.sqlite'), { readonly: true });
+    expect(db.prepare("select 1 from studio_settings where name = 'clock-seen'").get()).toBeUndefined();
+    db.close();
+    expect(await studio.db('studio_settings').where('name', 'clock-seen').first()).toBeDefined();
+    rmSync(base, { recursive: true });
+  });
   test('backwards nothing goes either, and a night without the machine is no jump', async () => {
     await upkeep();
     studio.setNow(at(-2, '10:00'));
