@@ -47,10 +47,7 @@ export function clipsIn(db: Knex) {
     },
     /** Clips of a person that are there, oldest first. */
     async arrivedOf(personId: string): Promise<Clip[]> {
-      const found = await rows()
-        .where('person_id', personId)
-        .whereNotNull('arrived_at')
-        .orderBy(['added_at', 'clips.id']);
+      const found = await rows().where('person_id', personId).whereNotNull('arrived_at').orderBy('added_at');
       return parseRows('clips', clipRow, found).map(clip);
     },
     /** Clips that arrived and that no look shows yet, oldest first. @param only groups that are seen; null for all */
@@ -62,7 +59,7 @@ export function clipsIn(db: Knex) {
         .whereNotNull('arrived_at')
         .whereNull('people.archived_at')
         .modify((q) => void (only && q.whereIn('people.group_id', [...only])))
-        .orderBy(['added_at', 'clips.id']);
+        .orderBy('added_at');
       return parseRows('clips', waitingRow, found).map((row) => ({ ...clip(row), personName: row.person_name }));
     },
     /** Clips of a person that came by link and wait for a look, those on their way too. */

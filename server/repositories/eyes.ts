@@ -70,7 +70,6 @@ export function eyesIn(db: Knex) {
         .where('account_id', accountId)
         .whereNotNull('scored')
         .orderBy('answered_at', 'desc')
-        .orderBy('id')
         .select('id', 'day', 'scored', 'answered_at');
     const [checks, holds, pictures] = await Promise.all([
       answered().where('kind', 'placing').limit(1),
@@ -178,7 +177,6 @@ export function eyesIn(db: Knex) {
         .where('account_id', accountId)
         .whereNotNull('scored')
         .orderBy('answered_at', 'desc')
-        .orderBy('id')
         .limit(SHOWN)
         .select('id', 'day', 'scored');
       return parseRows('eye_deals', roundRow, rows);
@@ -192,7 +190,6 @@ export function eyesIn(db: Knex) {
         .whereNotNull('scored')
         .whereNotIn('source', db('eye_deals').where('account_id', accountId).select('source'))
         .orderBy('answered_at', 'desc')
-        .orderBy('eye_deals.id')
         .limit(OFFERED.rounds)
         .select('eye_deals.id', 'accounts.name as by', 'day', 'kind');
       return parseRows(
@@ -211,7 +208,6 @@ export function eyesIn(db: Knex) {
         .whereNotNull('one.scored')
         .whereNotNull('two.scored')
         .orderBy('two.answered_at', 'desc')
-        .orderBy('two.id')
         .limit(COMPARED)
         .select('one.account_id as a', 'two.account_id as b', 'one.scored as first', 'two.scored as second');
       return parseRows(
@@ -233,7 +229,7 @@ export function eyesIn(db: Knex) {
       const rows = await db('second_looks')
         .join('accounts', 'accounts.id', 'second_looks.made_by')
         .where('look_id', lookId)
-        .orderBy(['made_at', 'second_looks.made_by'])
+        .orderBy('made_at')
         .select('second_looks.*', 'accounts.name as by');
       return parseRows('second_looks', secondRow, rows).map(second);
     },
@@ -243,8 +239,7 @@ export function eyesIn(db: Knex) {
         .join('accounts', 'accounts.id', 'second_looks.made_by')
         .join('observations', 'observations.id', 'second_looks.look_id')
         .whereNull('observations.deleted_at')
-        .orderBy('second_looks.made_at', 'desc')
-        .orderBy(['second_looks.look_id', 'second_looks.made_by'])
+        .orderBy('made_at', 'desc')
         .limit(COMPARED)
         .select('second_looks.*', 'accounts.name as by');
       return parseRows('second_looks', secondRow, rows).map(second);
@@ -262,7 +257,6 @@ export function eyesIn(db: Knex) {
         .whereNot('made_by', accountId)
         .whereNotIn('id', db('second_looks').where('made_by', accountId).select('look_id'))
         .orderBy('started_at', 'desc')
-        .orderBy('id')
         // Some may be of people whom the account does not see, or who allow none any more.
         .limit(5 * OFFERED.blind)
         .select('id');
@@ -289,7 +283,6 @@ export function eyesIn(db: Knex) {
         .whereRaw(`${fieldOf(db, 'one.record', 'rung')} is not distinct from ${fieldOf(db, 'two.record', 'rung')}`)
         .whereRaw(`${secondsBetween(db, 'one.started_at', 'two.started_at')} <= ?`, [within])
         .orderBy('one.started_at', 'desc')
-        .orderBy('one.id')
         .limit(COMPARED)
         .select('one.id as first', 'two.id as second');
       return parseRows('observations', z.object({ first: z.string(), second: z.string() }), rows);

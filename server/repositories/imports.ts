@@ -76,7 +76,7 @@ export function importsIn(db: Knex) {
     },
     /** Newest first. */
     async list(now: string): Promise<StoredImport[]> {
-      const found = await rows().orderBy('made_at', 'desc').orderBy('imports.id').limit(LISTED);
+      const found = await rows().orderBy('made_at', 'desc').limit(LISTED);
       return parseRows('imports', row, found).map((r) => told(r, now));
     },
     async undone(id: string, at: string, stayed: readonly string[]): Promise<void> {

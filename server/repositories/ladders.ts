@@ -24,7 +24,6 @@ export function laddersIn(db: Knex, clock: Clock) {
         .join('accounts', 'accounts.id', 'ladder_steps.made_by')
         .where('person_id', personId)
         .orderBy('made_at', 'desc')
-        .orderBy('ladder_steps.id')
         .select('ladder_steps.*', 'accounts.name as by');
       return parseRows('ladder_steps', stepRow, rows).map((row) => ({
         ...row.record,

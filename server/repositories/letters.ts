@@ -94,9 +94,7 @@ export function lettersIn(db: Knex, seal: Seal) {
     },
     /** Newest first. */
     async list(): Promise<StoredLetter[]> {
-      return parseRows('letters', row, await rows().orderBy('sent_at', 'desc').orderBy('letters.id').limit(LISTED)).map(
-        told,
-      );
+      return parseRows('letters', row, await rows().orderBy('sent_at', 'desc').limit(LISTED)).map(told);
     },
     /** Null where it cannot be read any more. */
     async whole(id: string): Promise<WholeLetter | null> {

@@ -244,7 +244,7 @@ export function looksIn(db: Knex, eyes: Pick<Eyes, 'of'>, clock: Clock) {
       mendRow,
       await db('mends')
         .whereIn('observation_id', [...ids])
-        .orderBy(['at', 'id']),
+        .orderBy('at'),
     );
     return new Map(ids.map((id) => [id, found.filter((m) => m.observation_id === id).map(mend)]));
   };

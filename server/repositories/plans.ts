@@ -122,8 +122,7 @@ export function plansIn(db: Knex, clock: Clock) {
       const rows = await prescriptions()
         .where('person_id', personId)
         .orderBy('made_at', 'desc')
-        .orderBy('version', 'desc')
-        .orderBy('prescriptions.id');
+        .orderBy('version', 'desc');
       return parseRows('prescriptions', prescriptionRow, rows).map(told);
     },
     async findPrescription(id: string): Promise<(StoredPrescription & { personId: string }) | null> {
