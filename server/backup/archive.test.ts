@@ -18,6 +18,7 @@ let away: string;
 beforeEach(async () => {
   away = mkdtempSync(join(tmpdir(), 'anchor-backup-'));
   studio = await testStudio();
+  await studio.as('owner');
   coach = await studio.as('coach');
   person = (await coach.send('post', '/people', { name: 'Marit' })).body.id as string;
   await coach.send('post', `/people/${person}/consents`, {
@@ -77,7 +78,7 @@ describe('a studio in one file', () => {
     expect(await context.looks.find(kept.id)).toMatchObject({ mediaId: media, observation: { target: 40 } });
     expect(await db('observations')).toHaveLength(1);
     expect(await db('sessions')).toEqual([]);
-    expect(await db('accounts')).toHaveLength(1);
+    expect(await db('accounts')).toHaveLength(2);
     expect(readFileSync(context.pictures.path(media, false))).toEqual(
       readFileSync(studio.context.pictures.path(media, false)),
     );

@@ -90,7 +90,7 @@ test('a workbook has a sheet for each part, numbers as numbers, and no formula',
     'Change',
   ]);
   const members = book.getWorksheet('Members')!;
-  expect(members.getCell('A2').value).toBe('=SUM(A1)');
+  expect(members.getCell('A2').value).toBe("'=SUM(A1)");
   expect(members.getCell('A2').type).toBe(ExcelJS.ValueType.String);
   expect(members.getCell('E4').value).toBe(2);
 });
