@@ -91,6 +91,8 @@ export const consentSchema = z.object({
   from: daySchema,
   until: daySchema.nullable(),
   withdrawnOn: daySchema.nullable(),
+  /** The one clip that it is for, sent in by link; null: for all. */
+  forClip: idSchema.nullable().default(null),
 });
 export type Consent = z.infer<typeof consentSchema>;
 
@@ -123,7 +125,13 @@ export const personSchema = personSummarySchema.extend({
   cautionRecords: z.array(personCautionSchema),
   consents: z.array(consentSchema),
   /** Permissions in force today. */
-  allows: z.object({ pictures: z.boolean(), clips: z.boolean().default(false), handsOn: z.boolean() }),
+  allows: z.object({
+    pictures: z.boolean(),
+    clips: z.boolean().default(false),
+    handsOn: z.boolean(),
+    /** Clips that a permission of their own allows. */
+    ownClips: z.array(idSchema).default([]),
+  }),
 });
 export type Person = z.infer<typeof personSchema>;
 

@@ -319,8 +319,19 @@ export const soloSheetSchema = z.object({
     }),
   ),
   logs: z.array(itemLogInputSchema),
-  /** Of `send-in`: whether clips may be kept already, whether a guardian says so, how many wait for a look. */
-  sendIn: z.object({ allowed: z.boolean(), minor: z.boolean(), waiting: z.number().int() }).nullable().default(null),
+  /**
+   * Of `send-in`: whether clips may be kept already, whether that was taken back and only a coach records it anew, whether a guardian says
+   * so, how many wait for a look.
+   */
+  sendIn: z
+    .object({
+      allowed: z.boolean(),
+      withdrawn: z.boolean().default(false),
+      minor: z.boolean(),
+      waiting: z.number().int(),
+    })
+    .nullable()
+    .default(null),
   /** Of `progress`: sets done and planned, and the best clean seconds or reps of each day at each version that was looked at. */
   progress: z
     .object({

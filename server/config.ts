@@ -15,6 +15,8 @@ const schema = z.object({
   ANCHOR_DEMO: z.enum(['0', '1']).default('0'),
   ANCHOR_SECRET: z.string().min(32, 'needs at least 32 characters; leave it unset and one is made').optional(),
   ANCHOR_TRUST_PROXY: z.enum(['0', '1']).default('0'),
+  /** Address at which people open the studio, for links in letters. */
+  ANCHOR_ADDRESS: z.url({ protocol: /^https?$/, error: 'must be an address like https://hall.example' }).optional(),
   /** Most gigabytes of clips that are kept. */
   ANCHOR_CLIPS_GB: z.coerce.number().min(0).max(100_000).default(20),
   /** Folder of backups; beside the data where left out. */
@@ -36,6 +38,8 @@ export interface Config {
   dataDir: string;
   /** Address of a PostgreSQL server's database; the file in the folder where left out. */
   database?: string;
+  /** Origin at which people open the studio; null where nobody told it and it is not this machine alone. */
+  address: string | null;
   demo: boolean;
   /** Time zone of the demo's hall. */
   demoZone?: string;
@@ -62,6 +66,12 @@ export interface Config {
   webDir?: string;
 }
 
+/** What was told, or this machine's own address where nobody else can open the studio anyway. Never what a request says. */
+const addressOf = ({ ANCHOR_ADDRESS: told, HOST: host, PORT: port }: z.infer<typeof schema>): string | null => {
+  if (told !== undefined) return new URL(told).origin;
+  return ['127.0.0.1', 'localhost', '::1'].includes(host) ? `http://localhost:${port}` : null;
+};
+
 /** @throws Error naming the variable that is wrong */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const result = schema.safeParse(env);
@@ -72,6 +82,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host: e.HOST,
     dataDir: e.ANCHOR_DATA,
     database: e.ANCHOR_DATABASE,
+    address: addressOf(e),
     demo: e.ANCHOR_DEMO === '1',
     demoZone: e.ANCHOR_DEMO_ZONE,
     secret: e.ANCHOR_SECRET,

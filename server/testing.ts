@@ -12,8 +12,9 @@ import type { Route } from '../api/route.js';
 import { routes } from '../api/routes.js';
 import { addDays, hallDay, type Day } from '../core/days.js';
 import { mondayOf } from '../core/formats/programme.js';
+import { instantOn } from '../core/transfer/sets.js';
 import { circumstanceOf, type Circumstance, type PersonRecord } from '../core/person/circumstance.js';
-import { TEST_NOW } from '../tools/test-day.mjs';
+import { TEST_NOW, TEST_ZONE } from '../tools/test-day.mjs';
 import { createApp, type Studio } from './app.js';
 import type { Config } from './config.js';
 import { openDatabase } from './database/open.js';
@@ -24,11 +25,16 @@ export const PASSWORD = 'salt-and-tar-42';
 /** What the test studio's clock says at first. */
 export const NOW = TEST_NOW;
 /** The hall's day then. */
-export const DAY = hallDay(NOW, 'UTC');
+export const DAY = hallDay(NOW, TEST_ZONE);
 /** The day so many days after {@link DAY}. */
 export const dayAt = (days: number): Day => addDays(DAY, days);
 /** An instant of that day. @param time `HH:MM` or `HH:MM:SS` */
-export const at = (days: number, time: string): string => new Date(`${dayAt(days)}T${time}Z`).toISOString();
+export function at(days: number, time: string): string {
+  const [hours = 0, minutes = 0, seconds = 0] = time.split(':').map(Number);
+  return new Date(Date.parse(instantOn(dayAt(days), 60 * hours + minutes, TEST_ZONE)) + 1000 * seconds).toISOString();
+}
+/** So many hours after {@link NOW}. */
+export const after = (hours: number): string => new Date(Date.parse(NOW) + 3_600_000 * hours).toISOString();
 /** The Monday of {@link DAY}'s week, or of another. */
 export const mondayIn = (weeks: number): Day => addDays(mondayOf(DAY), 7 * weeks);
 
@@ -80,6 +86,7 @@ function fitsTable(method: string, path: string, answer: request.Response): void
 export const testConfig = (config: Partial<Config> & Pick<Config, 'dataDir'>): Config => ({
   port: 0,
   host: '127.0.0.1',
+  address: 'https://hall.example',
   demo: false,
   trustProxy: false,
   logLevel: 'info',
@@ -101,7 +108,7 @@ export async function testStudio(config: Partial<Config> = {}): Promise<TestStud
     db,
     { write: (line: string) => void log.push(line) },
   );
-  await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'UTC' });
+  await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: TEST_ZONE });
   let [counter, seed] = [0, 0];
 
   async function stranger(): Promise<Client> {

@@ -5,7 +5,7 @@ import { writtenDay } from './days.js';
 export const LETTER_WORDS = { sheet: 'Drills', programme: 'Programme', record: 'Record' } as const;
 export type LetterAbout =
   | { what: 'sheet'; relookOn: Day }
-  | { what: 'programme'; link: string; until: string; from: Day; weeks: number }
+  | { what: 'programme'; link: string; until: Day; from: Day; weeks: number }
   | { what: 'record' };
 interface Who {
   /** First name. */
@@ -29,7 +29,7 @@ function about(letter: LetterAbout): string[] {
     case 'programme':
       return [
         `Your programme is ready: ${letter.weeks} ${letter.weeks === 1 ? 'week' : 'weeks'} from ${writtenDay(letter.from)}.`,
-        `It opens on your phone until ${writtenDay(letter.until.slice(0, 10))}, without an account:`,
+        `It opens on your phone until ${writtenDay(letter.until)}, without an account:`,
         letter.link,
         'The link is yours alone: whoever has it can read the programme. Of the files with this letter one is the programme on paper, the other puts its days in your calendar.',
       ];

@@ -2,6 +2,7 @@
 import type { Knex } from 'knex';
 import { hallDay } from '../../core/days.js';
 import { caseless, onPostgres, orNothing } from './dialect.js';
+import { linksAndLocks } from './links-step.js';
 import { writing } from './writing-step.js';
 import { order } from './order-step.js';
 import { programmes } from './programmes-step.js';
@@ -569,6 +570,7 @@ const STEPS: readonly Step[] = [
   second,
   order,
   writing,
+  linksAndLocks,
 ];
 
 /** Names of the steps that this program knows. */

@@ -105,13 +105,13 @@ function reader(route: Route): RequestHandler {
  * Mounts every route on a router.
  * @param requireAccount loads the signed-in account into `response.locals`, or ends the request
  * @param marks what puts a request into the trail of who saw what; null for a route that touches nobody's health data
- * @param slow limits on tries, for the routes that may answer 429
+ * @param slow limits on tries of a route, for those that may answer 429
  */
 export function mount(
   router: Router,
   handlers: Handlers,
   requireAccount: RequestHandler,
-  slow: readonly RequestHandler[],
+  slow: (name: RouteName) => readonly RequestHandler[],
   marks: (name: RouteName, route: Route) => RequestHandler | null,
 ): void {
   for (const [name, route] of Object.entries(routes) as [RouteName, Route][]) {
@@ -141,7 +141,7 @@ export function mount(
       ...(route.body ? [reader(route)] : []),
       check,
       ...(marked ? [marked] : []),
-      ...(route.problems?.includes(429) ? slow : []),
+      ...(route.problems?.includes(429) ? slow(name) : []),
       ...(route.form ? [upload.single(route.form)] : []),
       answerWith(route, handler),
     ];

@@ -4,6 +4,7 @@ import type { Request, RequestHandler } from 'express';
 import { ipKeyGenerator, rateLimit, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
 import type { Knex } from 'knex';
 import { z } from 'zod';
+import type { RouteName } from '../../api/routes.js';
 import { machineClock, msOf } from '../clock.js';
 import { maybeRow } from '../database/rows.js';
 import { inTransaction } from '../database/transaction.js';
@@ -77,28 +78,35 @@ const accountOf = (request: Request): string =>
     .toLowerCase()
     .slice(0, 200);
 
+/** What is tried: each is counted by itself, so that wrong codes at a screen keep nobody from signing in. */
+const KINDS = { solo: 'link', walls: 'wall' } as const;
+const kindOf = (route: RouteName): string => KINDS[route.split('.')[0] as keyof typeof KINDS] ?? 'sign-in';
+
 /**
- * The limits on wrong tries, one after the other; a right one takes its count back.
+ * The limits on wrong tries of what a route asks for, one after the other; a right one takes its count back.
  * @param now epoch ms
  */
-export function slowDown(db: Knex, now: () => number): RequestHandler[] {
-  const limited = (name: keyof typeof LIMITS, key: (request: Request) => string): RequestHandler =>
-    rateLimit({
-      windowMs: WINDOW_MS,
-      limit: LIMITS[name],
-      skipSuccessfulRequests: true,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      passOnStoreError: false,
-      store: new TriesStore(db, `${name}:`, now),
-      keyGenerator: key,
-      handler: () => {
-        throw new HttpProblem(429, 'Too many tries', 'Wait a quarter of an hour and try again.', undefined, 900);
-      },
-    });
-  return [
-    limited('together', (request) => `${accountOf(request)} ${addressOf(request)}`),
-    limited('address', addressOf),
-    limited('account', accountOf),
-  ];
-}
+export const slowDown =
+  (db: Knex, now: () => number) =>
+  (route: RouteName): RequestHandler[] => {
+    const kind = kindOf(route);
+    const limited = (name: keyof typeof LIMITS, key: (request: Request) => string): RequestHandler =>
+      rateLimit({
+        windowMs: WINDOW_MS,
+        limit: LIMITS[name],
+        skipSuccessfulRequests: true,
+        standardHeaders: 'draft-8',
+        legacyHeaders: false,
+        passOnStoreError: false,
+        store: new TriesStore(db, `${kind} ${name}:`, now),
+        keyGenerator: key,
+        handler: () => {
+          throw new HttpProblem(429, 'Too many tries', 'Wait a quarter of an hour and try again.', undefined, 900);
+        },
+      });
+    return [
+      limited('together', (request) => `${accountOf(request)} ${addressOf(request)}`),
+      limited('address', addressOf),
+      limited('account', accountOf),
+    ];
+  };

@@ -62,22 +62,47 @@ export function clipsIn(db: Knex) {
         .orderBy('added_at');
       return parseRows('clips', waitingRow, found).map((row) => ({ ...clip(row), personName: row.person_name }));
     },
-    /** Clips of a person that came by link and wait for a look, those on their way too. */
-    async waitingByLink(personId: string): Promise<number> {
+    /** Clips of a person that came by link and wait for a look, those too that were announced since an instant and may still come. */
+    async waitingByLink(personId: string, since: string): Promise<number> {
       const row: unknown = await db('clips')
         .where({ person_id: personId, by_link: true })
         .whereNull('look_id')
+        .where((w) => void w.whereNotNull('arrived_at').orWhere('added_at', '>=', since))
         .count({ n: '*' })
         .first();
       return parseRow('clips', z.object({ n: z.number() }), row).n;
     },
-    /** Bytes of all clips that are kept or announced. */
+    /** Bytes of all clips that are kept or on their way: an announcement alone takes no room. */
     async bytes(): Promise<number> {
-      const row: unknown = await db('clips').sum({ bytes: 'bytes' }).first();
+      const row: unknown = await db('clips')
+        .whereNotNull('arrived_at')
+        .orWhereIn('id', db('media_writing').select('id'))
+        .sum({ bytes: 'bytes' })
+        .first();
       return parseRow('clips', z.object({ bytes: z.number().nullable() }), row).bytes ?? 0;
     },
-    /** Announces a clip. @returns false where one of this id is known */
-    async add(of: Omit<Clip, 'by' | 'arrivedAt'>, by: string): Promise<boolean> {
+    /** Whether the link by which a clip was announced still stands. */
+    async linkOpen(id: string, now: string, trx: Knex = db): Promise<boolean> {
+      const link = await trx('clips')
+        .join('programme_links', 'programme_links.id', 'clips.link_id')
+        .where('clips.id', id)
+        .whereNull('revoked_at')
+        .where('until', '>', now)
+        .first('clips.id');
+      return link !== undefined;
+    },
+    /**
+     * Announces a clip.
+     * @param link by which it comes, where it does
+     * @param also what is kept with it, in the same transaction
+     * @returns false where one of this id is known
+     */
+    async add(
+      of: Omit<Clip, 'by' | 'arrivedAt'>,
+      by: string,
+      link: string | null = null,
+      also: (trx: Knex) => Promise<unknown> = () => Promise.resolve(),
+    ): Promise<boolean> {
       return inTransaction(db, async (trx) => {
         if (await trx('clips').where('id', of.id).first('id')) return false;
         await trx('clips').insert({
@@ -91,7 +116,9 @@ export function clipsIn(db: Knex) {
           added_at: of.addedAt,
           added_by: by,
           by_link: of.byLink,
+          link_id: link,
         });
+        await also(trx);
         return true;
       });
     },
@@ -127,8 +154,10 @@ export function clipsIn(db: Knex) {
     },
     /** Lets the clips go of looks that were taken out before an instant, and those whose content never came. @returns how many */
     async removeOfDeleted(before: string, at: string): Promise<number> {
-      return inTransaction(db, (trx) =>
-        letFilesGo(
+      return inTransaction(db, async (trx) => {
+        const neverCame = trx('clips').whereNull('arrived_at').where('added_at', '<', before).select('id');
+        await trx('consents').whereIn('for_clip', neverCame).delete();
+        return letFilesGo(
           trx,
           'clips',
           trx('clips').where(
@@ -138,8 +167,8 @@ export function clipsIn(db: Knex) {
                 .orWhere((o) => void o.whereNull('arrived_at').where('added_at', '<', before)),
           ),
           at,
-        ),
-      );
+        );
+      });
     },
   };
 }

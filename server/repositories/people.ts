@@ -21,7 +21,7 @@ import {
 import { addDays, type Day } from '../../core/days.js';
 import { CAUTION_IDS, type CautionId } from '../../core/formats/catalog.js';
 import { cautionsOn, type PersonRecord } from '../../core/person/circumstance.js';
-import { consentStands, isMinor, picturesAllowed } from '../../core/person/consent.js';
+import { clipAllowed, consentStands, isMinor, picturesAllowed } from '../../core/person/consent.js';
 import type { MethodChoice } from '../../core/person/method-in-force.js';
 import type { Clock } from '../clock.js';
 import { changeRow, type ChangeBy } from '../database/change.js';
@@ -110,6 +110,7 @@ const consentRow = z.object({
   from_day: z.string(),
   until_day: z.string().nullable(),
   withdrawn_on: z.string().nullable(),
+  for_clip: z.string().nullable(),
 });
 const groupRow = z.object({ id: z.string(), name: z.string(), people: number });
 
@@ -168,16 +169,17 @@ async function consentsOf(db: Knex, personId: string): Promise<Consent[]> {
     from: c.from_day,
     until: c.until_day,
     withdrawnOn: c.withdrawn_on,
+    forClip: c.for_clip,
   }));
 }
 /** What may be taken and shown of a person on a day. */
-async function allowed(db: Knex, personId: string, day: Day): Promise<{ pictures: boolean; clips: boolean }> {
+async function allowed(db: Knex, personId: string, day: Day): Promise<ReturnType<typeof picturesAllowed>> {
   const person = maybeRow(
     'people',
     personRow.pick({ birth_year: true }),
     await db('people').where('id', personId).first('birth_year'),
   );
-  if (person === null) return { pictures: false, clips: false };
+  if (person === null) return { pictures: false, clips: false, ownClips: [] };
   return picturesAllowed(await consentsOf(db, personId), day, isMinor(person.birth_year, day));
 }
 
@@ -509,15 +511,16 @@ export function peopleIn(db: Knex, clock: Clock) {
     async removeCaution(personId: string, id: string): Promise<boolean> {
       return (await db('cautions').where({ id, person_id: personId }).delete()) > 0;
     },
-    /** @param withdrawnOn of one that comes with a record: the day on which it was withdrawn */
+    /** @param more of one that comes with a record: the day on which it was withdrawn; of one for a single clip: the clip */
     async addConsent(
       personId: string,
       input: ConsentInput,
       by: string,
-      withdrawnOn: Day | null = null,
+      { withdrawnOn = null, forClip = null }: { withdrawnOn?: Day | null; forClip?: string | null } = {},
+      trx: Knex = db,
     ): Promise<string> {
       const id = randomUUID();
-      await db('consents').insert({
+      await trx('consents').insert({
         id,
         person_id: personId,
         kind: input.kind,
@@ -529,6 +532,7 @@ export function peopleIn(db: Knex, clock: Clock) {
         until_day: input.until,
         recorded_by: by,
         withdrawn_on: withdrawnOn,
+        for_clip: forClip,
       });
       return id;
     },
@@ -544,16 +548,17 @@ export function peopleIn(db: Knex, clock: Clock) {
         await trx('consents').where('id', id).whereNull('withdrawn_on').update({ withdrawn_on: day });
         const still = await allowed(trx, personId, day);
         if (!still.pictures) await letFilesGo(trx, 'media', trx('media').where('person_id', personId), at);
-        if (!still.clips) await letFilesGo(trx, 'clips', trx('clips').where('person_id', personId), at);
+        const clips = trx('clips').where('person_id', personId).whereNotIn('id', still.ownClips);
+        if (!still.clips) await letFilesGo(trx, 'clips', clips, at);
         return true;
       });
     },
     /** Whether a person's pictures may be taken and shown on a day. */
     allowsPictures: async (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
       (await allowed(trx, personId, day)).pictures,
-    /** Whether a person's clips may be kept and shown on a day. */
-    allowsClips: async (personId: string, day: Day, trx: Knex = db): Promise<boolean> =>
-      (await allowed(trx, personId, day)).clips,
+    /** Whether a clip of a person may be kept and shown on a day. @param id null: one that comes anew */
+    allowsClip: async (personId: string, id: string | null, day: Day, trx: Knex = db): Promise<boolean> =>
+      clipAllowed(await allowed(trx, personId, day), id),
     /** Days from a day on, on which each of some people was marked as here. */
     async hereSince(ids: readonly string[], from: Day): Promise<Map<string, Day[]>> {
       const rows = parseRows(

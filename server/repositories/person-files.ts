@@ -201,8 +201,8 @@ export function personFilesIn(db: Knex, clock: Clock) {
       const id = await people.add({ ...fields, groupId });
       if (archived) await people.change(id, { archived: true }, { by: by.id, version: null });
       for (const caution of record.cautions) await people.addCaution(id, caution, by.id);
-      for (const { withdrawnOn, ...consent } of record.consents)
-        await people.addConsent(id, consent, by.id, withdrawnOn);
+      for (const { withdrawnOn, forClip, ...consent } of record.consents)
+        await people.addConsent(id, consent, by.id, { withdrawnOn, forClip });
       for (const day of record.attendance) await people.attend(id, day, true);
 
       const newIds = new Map(record.looks.map((l, i) => [l.id, looks[i]!.input.id]));

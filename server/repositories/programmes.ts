@@ -276,6 +276,7 @@ export function programmesIn(db: Knex) {
       secret: string,
       now: string,
     ): Promise<{
+      id: string;
       programme: string;
       scopes: ProgrammeLink['scopes'];
       until: string;
@@ -285,7 +286,8 @@ export function programmesIn(db: Knex) {
       const row = maybeRow('programme_links', linkRow, await links().where('secret_hash', hashOf(secret)).first());
       if (!row || row.revoked_at !== null || row.until <= now) return null;
       await db('programme_links').where('id', row.id).update({ opened_at: now });
-      return { programme: row.programme_id, scopes: row.scopes, until: row.until, by: row.by, madeBy: row.made_by };
+      const { id, programme_id: programme, scopes, until, by, made_by: madeBy } = row;
+      return { id, programme, scopes, until, by, madeBy };
     },
   };
 }

@@ -29,7 +29,18 @@ import { leftoversOf, sweepLeftovers } from '../erasure/leftovers.js';
 import { monthsBefore } from '../erasure/retention.js';
 import { without } from '../erasure/without.js';
 import { onFile, onServer } from '../testing-database.js';
-import { at, DAY, dayAt, mondayIn, NOW, PASSWORD, testStudio, type Client, type TestStudio } from '../testing.js';
+import {
+  after,
+  at,
+  DAY,
+  dayAt,
+  mondayIn,
+  NOW,
+  PASSWORD,
+  testStudio,
+  type Client,
+  type TestStudio,
+} from '../testing.js';
 
 let studio: TestStudio;
 let owner: Client;
@@ -160,7 +171,7 @@ describe('a backup', () => {
     });
     const file = await fileOf(`/backups/${line.name}/content`);
     expect(file.length).toBe(line.bytes);
-    studio.setNow(at(0, '11:00:00'));
+    studio.setNow(after(1));
     const taken = await owner.send('put', '/backups').type('application/octet-stream').send(file);
     expect(taken.body).toMatchObject({ kind: 'taken', bytes: line.bytes });
     expect((await backups()).items.map((i) => i.kind)).toEqual(['taken', 'made']);
@@ -189,6 +200,8 @@ describe('a backup', () => {
     await owner.send('put', '/backups/schedule', { every: 'day', hour: 3, keep: 2 });
     await made();
     for (const day of [1, 2, 3, 4]) {
+      studio.setNow(at(day - 1, '14:00'));
+      await keepUp();
       studio.setNow(at(day, '02:59'));
       await keepUp();
       studio.setNow(at(day, '03:05'));
@@ -198,9 +211,9 @@ describe('a backup', () => {
     }
     const all = await backups();
     expect(all.items.map((i) => `${i.kind} ${i.at.slice(0, 13)}`)).toEqual([
-      `scheduled ${dayAt(4)}T03`,
-      `scheduled ${dayAt(3)}T03`,
-      `made ${DAY}T10`,
+      `scheduled ${at(4, '03:05').slice(0, 13)}`,
+      `scheduled ${at(3, '03:05').slice(0, 13)}`,
+      `made ${NOW.slice(0, 13)}`,
     ]);
     expect(all).toMatchObject({ late: false, failed: null });
     studio.setNow(at(6, '12:00:00'));
@@ -214,10 +227,10 @@ describe('a backup', () => {
     const keepUp = studio.context.upkeep.at(-1)!;
     await owner.send('put', '/backups/schedule', { every: 'week', hour: 3, keep: 5 });
     for (let i = 0; i < 21; i += 1) {
-      studio.setNow(new Date(Date.parse(at(1, '03:05:00')) + i * 86_400_000).toISOString());
+      studio.setNow(at(1 + i, '03:05'));
       await keepUp();
     }
-    expect((await backups()).items.map((i) => i.at.slice(0, 10))).toEqual([dayAt(15), dayAt(8), dayAt(1)]);
+    expect((await backups()).items.map((i) => i.at)).toEqual([15, 8, 1].map((day) => at(day, '03:05')));
   });
   test('taken while fifty write restores whole', async () => {
     const writing = Array.from({ length: 50 }, async (_, i) => {
@@ -366,7 +379,7 @@ describe('a person’s way out', () => {
       'marit@quay',
     ];
     expect(JSON.stringify(receipt)).not.toMatch(new RegExp(secrets.slice(0, 5).join('|')));
-    studio.setNow(at(0, '12:00:00'));
+    studio.setNow(after(2));
     const late = await made();
     const unpacked = await entriesOf(await fileOf(`/backups/${late.name}/content`));
     const bytes = [
@@ -414,7 +427,7 @@ describe('a clock that jumps', () => {
     await upkeep();
     expect((await owner.get(`/people/${id}`)).status).toBe(200);
     expect((await backups()).clock).toEqual({ seen: NOW, now: at(YEARS, '10:00') });
-    expect((await backups()).items.map((i) => i.at.slice(0, 10))).toEqual([dayAt(YEARS), DAY]);
+    expect((await backups()).items.map((i) => i.at.slice(0, 10))).toEqual([dayAt(YEARS), NOW.slice(0, 10)]);
     // Put right again, the one of the future is named and stands in for none.
     studio.setNow(at(1, '04:00'));
     await upkeep();
@@ -455,7 +468,7 @@ describe('a clock that jumps', () => {
     await upkeep();
     studio.setNow(at(-2, '10:00'));
     expect((await backups()).clock).toEqual({ seen: NOW, now: at(-2, '10:00') });
-    studio.setNow(at(1, '09:00'));
+    studio.setNow(after(23));
     expect((await backups()).clock).toBeNull();
   });
   test('limits on signing in that were set by it end within their window', async () => {

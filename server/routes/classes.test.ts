@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { ClassInput, ClassLine, ClassOfStudio, PlannedClass } from '../../api/classes.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
-import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -89,7 +89,7 @@ describe('a class worked out', () => {
     await held(marit, 'forearm', 39.9);
     await coach.send('post', `/people/${marit}/looks`, {
       id: randomUUID(),
-      startedAt: NOW.replace('T10', 'T11'),
+      startedAt: after(0.02),
       observation: watchedPlank({ rung: 'forearm', events: [], ended: { t: 45, reason: 'coach' }, target: 45 }),
     });
     const later = (await plan(one.id)).plan!.blocks[0]!.options.filter((o) => o.member === marit);

@@ -8,7 +8,7 @@ import { CSRF_HEADER } from '../../api/common.js';
 import type { Clip, WaitingClip } from '../../api/clips.js';
 import type { Look } from '../../api/observations.js';
 import { watchedPlank } from '../../core/testing.js';
-import { at, DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -182,7 +182,7 @@ describe('a clip', () => {
     await coach.send('delete', `/looks/${look}`);
     await studio.context.removals.ofDeletedLooks();
     expect(file(id)).toBe(true);
-    studio.setNow(at(42, '10:00:00'));
+    studio.setNow(after(42 * 24));
     await studio.context.removals.ofDeletedLooks();
     studio.setNow(NOW);
     expect(file(id)).toBe(false);

@@ -16,26 +16,34 @@ const noConsent = (): HttpProblem =>
 
 /** Keeping clips, whoever sends them: room for all, the content whole or not at all, and only while the permission stands. */
 export function clipKeeping({ people, clips, clipFiles, removals, circumstances, config }: Context) {
+  /** @throws HttpProblem 409 where there is no room for so many bytes more */
+  async function checkRoom(bytes: number): Promise<void> {
+    const most = config.clipsBytes ?? CLIPS_BYTES;
+    if ((await clips.bytes()) + bytes > most)
+      throw new HttpProblem(
+        409,
+        'There is no room for this clip',
+        `The studio keeps ${Math.round(most / 1024 ** 3)} GB of clips. Delete some that are not needed any more.`,
+      );
+  }
   return {
-    /** @throws HttpProblem 409 where there is no room */
-    async checkRoom(bytes: number): Promise<void> {
-      const most = config.clipsBytes ?? CLIPS_BYTES;
-      if ((await clips.bytes()) + bytes > most)
-        throw new HttpProblem(
-          409,
-          'There is no room for this clip',
-          `The studio keeps ${Math.round(most / 1024 ** 3)} GB of clips. Delete some that are not needed any more.`,
-        );
-    },
+    checkRoom,
     /** @throws HttpProblem 409 where the permission was withdrawn or the clip sent anew meanwhile, 404 where it was taken away, and as the files do */
     storeContent: (clip: Clip, content: Readable): Promise<void> =>
       removals.whileWriting(clip.id, async (writer) => {
+        // What is on its way counts, this clip too.
+        await checkRoom(0);
         const draft = await clipFiles.draft(clip.id, content, clip);
         try {
           const day = await circumstances.today();
           const sent = { writer, at: circumstances.now(), publish: draft.publish };
-          const became = await clips.arrived(clip.id, sent, (trx) => people.allowsClips(clip.personId, day, trx));
+          let shut = false;
+          const became = await clips.arrived(clip.id, sent, async (trx) => {
+            shut = clip.byLink && !(await clips.linkOpen(clip.id, sent.at, trx));
+            return !shut && people.allowsClip(clip.personId, clip.id, day, trx);
+          });
           if (became === 'kept') return;
+          if (shut) throw notFound('What this link opened');
           if (became === 'forbidden') throw noConsent();
           if (became === 'gone') throw notFound('This clip');
           // The same clip was sent again meanwhile: that one counts, unless it is here already.
@@ -97,7 +105,7 @@ export function clipHandlers(context: Context): Handlers<keyof typeof clipRoutes
     'clips.get': async ({ account, params, response }) => {
       const clip = await clipOf(account, params.id);
       // Every delivery asks whether the permission stands today, by the server's day.
-      if (!(await people.allowsClips(clip.personId, await circumstances.today()))) throw notFound('This clip');
+      if (!(await people.allowsClip(clip.personId, clip.id, await circumstances.today()))) throw notFound('This clip');
       if (clip.arrivedAt === null || !(await clipFiles.exists(clip.id))) throw notFound('This clip');
       response
         .set({ 'Cache-Control': 'private, no-store', 'Content-Disposition': 'inline', 'Content-Type': clip.type })

@@ -9,7 +9,7 @@ import { pictureOf, truthOfHold } from '../../core/eye/deal.js';
 import type { Dealt, PictureItem } from '../../core/formats/eye.js';
 import { nobody } from '../../core/person/circumstance.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
-import { DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let owner: Client;
@@ -299,7 +299,7 @@ describe('two eyes', () => {
     // An hour later it was another hold.
     await coach.send('post', `/people/${who}/looks`, {
       id: randomUUID(),
-      startedAt: NOW.replace('T10', 'T11'),
+      startedAt: after(0.02),
       observation: watchedPlank(),
     });
     const { eyes, pairs } = (await owner.get('/studio/eyes')).body as StudioEyes;

@@ -100,7 +100,8 @@ export function eyeHandlers({ config, eyes, looks, people, studio, circumstances
       throw new HttpProblem(409, 'This look is your own', 'A second eye is somebody else’s.');
     const day = await circumstances.today();
     // A clip is watched as the hold was; reps are counted by who sees them all, so a set of reps is judged by its picture alone.
-    const clipId = isTimed(look.observation) && (await people.allowsClips(look.personId, day)) ? look.clipId : null;
+    const shown = isTimed(look.observation) && (await people.allowsClip(look.personId, look.clipId, day));
+    const clipId = shown ? look.clipId : null;
     const mediaId = clipId === null && (await people.allowsPictures(look.personId, day)) ? look.mediaId : null;
     if (clipId === null && mediaId === null)
       throw new HttpProblem(

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import type { OnLadders } from '../../api/ladders.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { watchedPlank } from '../../core/testing.js';
-import { at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -70,11 +70,11 @@ describe('steps decided', () => {
     const first = step({ lookId });
     expect((await decide(first)).status).toBe(201);
     expect((await decide(first)).status).toBe(200);
-    studio.setNow(at(0, '11:00'));
+    studio.setNow(after(0.02));
     await decide(step({ decision: 'changed', to: 'front-plank/hollow-shaped', reason: 'wrists are tired' }));
-    studio.setNow(at(0, '12:00'));
-    const after = (await decide(step({ decision: 'declined', reason: 'a wedding on Saturday' }))).body as OnLadders;
-    expect(after.steps.map((s) => [s.decision, s.to, s.by, s.day])).toEqual([
+    studio.setNow(after(0.04));
+    const then = (await decide(step({ decision: 'declined', reason: 'a wedding on Saturday' }))).body as OnLadders;
+    expect(then.steps.map((s) => [s.decision, s.to, s.by, s.day])).toEqual([
       ['declined', 'front-plank/elbows-ahead', coach.account!.name, DAY],
       ['changed', 'front-plank/hollow-shaped', coach.account!.name, DAY],
       ['accepted', 'front-plank/elbows-ahead', coach.account!.name, DAY],

@@ -14,6 +14,7 @@ import { ON_SERVER } from '../testing-database.js';
 import { sealWith } from '../mail/seal.js';
 import { lettersIn } from '../repositories/letters.js';
 import { noDefaults } from '../repositories/studio.js';
+import { addDays } from '../../core/days.js';
 import { at, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
@@ -98,6 +99,20 @@ describe('a letter', () => {
     expect((await coach.send('delete', `/letters/${body.id}`)).status).toBe(204);
     expect(((await coach.get('/letters')).body as OutboxOfStudio).letters).toEqual([]);
   });
+  test('names the last day of its link by the hall’s wall; without a told address it holds none', async () => {
+    const programme = randomUUID() as string;
+    const settings = { ...plainSettings(mondayIn(1)), weeks: 2 };
+    await coach.send('post', `/people/${id}/programmes`, { id: programme, version: 0, settings });
+    // Two o'clock in the afternoon in the hall is the day before at Greenwich.
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'Pacific/Kiritimati' });
+    studio.setNow(`${addDays(DAY, 1)}T22:00:00.000Z`);
+    const body = input({ what: 'programme', of: programme, days: 7 });
+    expect((await send(body)).status).toBe(201);
+    expect(((await coach.get(`/letters/${body.id}`)).body as Letter).text).toContain(`until ${written(9)}`);
+    studio.context.config.address = null;
+    expect((await send(input({ what: 'programme', of: programme, days: 7 }))).status).toBe(409);
+    expect((await send(input())).status).toBe(201);
+  });
   test('with a programme holds a link that opens it, and its days; the database alone gives neither away', async () => {
     const programme = randomUUID() as string;
     const settings = { ...plainSettings(mondayIn(1)), weeks: 2 };
@@ -113,6 +128,8 @@ describe('a letter', () => {
     );
     expect(calendar.getAllSubcomponents('vevent').length).toBeGreaterThan(3);
     expect(text).toContain(`until ${written(7)}`);
+    // By the address that was told, whatever a request says.
+    expect(text).toContain(`https://hall.example/s/${secret}`);
 
     const stored = await everyByte();
     expect(stored).not.toContain(secret);

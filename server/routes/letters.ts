@@ -7,9 +7,8 @@ import { DAY_MS } from '../../core/days.js';
 import { prescriptionWarnings } from '../../core/prescribe/prescription.js';
 import { letterText, type LetterAbout } from '../../words/letters.js';
 import { shortNames } from '../../words/names.js';
-import { Again, type Asked, type Handlers } from '../http/mount.js';
+import { Again, type Handlers } from '../http/mount.js';
 import { HttpProblem, notFound } from '../http/problems.js';
-import type { Routes } from '../../api/routes.js';
 import type { Post, Letter as Sent } from '../mail/post.js';
 import { hallOf, programmeCalendar } from '../media/calendar.js';
 import { programmePdf } from '../media/programme.js';
@@ -49,7 +48,6 @@ export function letterHandlers(
     account: Account,
     person: Person,
     { what, of, days = 30 }: Pick<LetterInput, 'what' | 'of' | 'days'>,
-    origin: string,
   ): Promise<Made> {
     const { catalog, defaults } = await studio.now();
     if (what === 'record')
@@ -76,12 +74,25 @@ export function letterHandlers(
     }
     const stored = await programmes.find(of!);
     if (stored?.personId !== person.id) throw notFound('This programme');
+    const { address } = context.config;
+    if (address === null)
+      throw new HttpProblem(
+        409,
+        'This studio does not know its address',
+        'A link in a letter begins with it. Whoever runs the program tells it by ANCHOR_ADDRESS; the sheet can be given on paper.',
+      );
     const now = circumstances.now();
     const until = new Date(Date.parse(now) + days * DAY_MS).toISOString();
     const { secret } = await programmes.addLink(stored, { scopes: ['programme', 'progress'], until }, account.id, now);
     const name = shortNames([person]).get(person.id)!;
     return {
-      about: { what, link: `${origin}/s/${secret}`, until, from: stored.settings.from, weeks: stored.settings.weeks },
+      about: {
+        what,
+        link: `${address}/s/${secret}`,
+        until: await circumstances.dayOf(until),
+        from: stored.settings.from,
+        weeks: stored.settings.weeks,
+      },
       attachments: [
         {
           name: 'programme.ics',
@@ -96,16 +107,13 @@ export function letterHandlers(
       ],
     };
   }
-  const originOf = ({ request }: Pick<Asked<Routes['letters.send']>, 'request'>): string =>
-    `${request.protocol}://${request.get('host') ?? 'localhost'}`;
-
   return {
-    'letters.send': async ({ account, params, body, request }) => {
+    'letters.send': async ({ account, params, body }) => {
       const person = await personOf(context, account, params.id);
       const known = await letters.find(body.id);
       if (known && known.personId !== person.id) throw new HttpProblem(409, 'This letter is to somebody else');
       if (known) return new Again(line(known));
-      const { about, attachments } = await made(account, person, body, originOf({ request }));
+      const { about, attachments } = await made(account, person, body);
       const { defaults } = await studio.now();
       const { subject, text } = letterText(about, {
         name: shortNames([person]).get(person.id)!,

@@ -7,7 +7,7 @@ import type { History } from '../../api/observations.js';
 import type { Facts } from '../../api/plans.js';
 import { noDefaults } from '../repositories/studio.js';
 import { watchedPlank } from '../../core/testing.js';
-import { at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, at, DAY, dayAt, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -563,7 +563,7 @@ describe('pictures', () => {
     for (const input of [a, b]) await coach.send('delete', `/looks/${input.id}`);
     await studio.context.removals.ofDeletedLooks();
     expect((await coach.get(`/media/${own}`)).status).toBe(200);
-    studio.setNow(at(1, '10:00:01'));
+    studio.setNow(after(24.1));
     await studio.context.removals.ofDeletedLooks();
     expect((await coach.get(`/media/${own}`)).status).toBe(404);
     expect(existsSync(`${studio.dir}/media/${own}.jpg`)).toBe(false);

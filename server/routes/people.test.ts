@@ -173,7 +173,7 @@ describe('cautions and consents', () => {
     });
     expect(
       (await coach.send('post', `/people/${id}/consents`, { ...consent, relation: 'guardian' })).body.allows,
-    ).toEqual({ pictures: true, clips: false, handsOn: false });
+    ).toEqual({ pictures: true, clips: false, handsOn: false, ownClips: [] });
   });
   test('health notes stay out of the log, ids and queries too', async () => {
     const id = await add({ name: 'Teo Aldana', notes: 'herniated disc 2019' });

@@ -7,7 +7,7 @@ import { catalog } from '../../core/catalog/shipped.js';
 import { doseOf } from '../../core/prescribe/dose.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
-import { at, DAY, dayAt, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, at, DAY, dayAt, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -162,7 +162,7 @@ describe('prescriptions', () => {
   test('what arrives later counts later, whatever the clocks of devices and server say', async () => {
     await ask();
     // A slow device brings a hold from before the asking after it.
-    studio.setNow(at(0, '11:00:00'));
+    studio.setNow(after(0.02));
     await coach.send('post', `/people/${person}/looks`, {
       id: randomUUID(),
       startedAt: at(0, '08:00:00'),

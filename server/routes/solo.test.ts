@@ -17,7 +17,8 @@ import { addDays } from '../../core/days.js';
 import { stopSigns } from '../../core/studio/intake.js';
 import { watchedPlank } from '../../core/testing.js';
 import { noDefaults } from '../repositories/studio.js';
-import { at, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { TEST_ZONE } from '../../tools/test-day.mjs';
+import { after, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let coach: Client;
@@ -109,9 +110,9 @@ describe('a link', () => {
     expect((await open(secret)).status).toBe(404);
     expect((await log(secret, [{ day: monday().day, item: monday().items[0]!.item, is: 'done' }])).status).toBe(404);
     const short = await linked(['programme'], 1);
-    studio.setNow(at(1, '09:59:00'));
+    studio.setNow(after(23.9));
     expect((await open(short.secret)).status).toBe(200);
-    studio.setNow(at(1, '10:00:01'));
+    studio.setNow(after(24.1));
     expect((await open(short.secret)).status).toBe(404);
     const third = await linked();
     await coach.send('patch', `/people/${id}`, { archived: true });
@@ -129,8 +130,12 @@ describe('a link', () => {
     const answer = await elsewhere.agent.post('/api/solo').set('x-anchor-token', elsewhere.token).send({ secret });
     // The same address in a test; what counts is that no other link's own count was used up.
     expect([200, 429]).toContain(answer.status);
-    const counts = (await studio.db('sign_in_tries').where('key', 'like', 'account:%')) as { tries: number }[];
+    const counts = (await studio.db('sign_in_tries').where('key', 'like', 'link account:%')) as { tries: number }[];
+    expect(counts.length).toBeGreaterThan(50);
     expect(Math.max(...counts.map((c) => c.tries))).toBeLessThan(100);
+    // Signing in and opening a screen from there are counted by themselves.
+    await studio.as('assistant');
+    expect((await stranger.send('post', '/walls', { code: 'AAAAAA' })).status).toBe(404);
   });
 
   test('what was done is said by the person, counts, and is told apart; what cannot be is refused whole', async () => {
@@ -223,7 +228,7 @@ describe('a calendar', () => {
     expect(new ICAL.Component(ICAL.parse(first) as unknown[]).getFirstPropertyValue('x-wr-timezone')).toBe(
       'Pacific/Auckland',
     );
-    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'UTC' });
+    await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: TEST_ZONE });
     expect(first).not.toContain('Solheim');
     await coach.send('post', `/people/${id}/programmes`, {
       id: made.id,
@@ -238,7 +243,7 @@ describe('a calendar', () => {
     expect(new Set(second.map((e) => e.uid)).size).toBe(second.length);
     await coach.send('post', `/programmes/${made.id}/end`, { day: DAY });
     expect(events(await text(`/programmes/${made.id}/calendar.ics`)).map((e) => e.day)).toEqual(
-      stays.filter((d) => d <= DAY),
+      second.map((e) => e.day).filter((d) => d <= DAY),
     );
   });
 
@@ -294,7 +299,12 @@ describe('a clip that is sent in', () => {
 
   test('lands in the coach’s inbox, with the permission that was stated recorded as such', async () => {
     const { secret } = await linked(['programme', 'send-in']);
-    expect(((await open(secret)).body as SoloSheet).sendIn).toEqual({ allowed: false, minor: false, waiting: 0 });
+    expect(((await open(secret)).body as SoloSheet).sendIn).toEqual({
+      allowed: false,
+      withdrawn: false,
+      minor: false,
+      waiting: 0,
+    });
     const one = clip();
     expect((await announce(secret, one, null)).body).toMatchObject({ problems: [{ path: 'consent' }] });
     expect((await announce(secret, one)).status).toBe(201);
@@ -306,15 +316,62 @@ describe('a clip that is sent in', () => {
       { id: one.id, personName: 'Marit Solheim', note: 'my hips?', byLink: true, by: coach.account!.name },
     ]);
     const person = (await coach.get(`/people/${id}`)).body as Person;
-    expect(person.allows.clips).toBe(true);
+    // For this clip, and for nothing else.
+    expect(person.allows).toMatchObject({ clips: false, pictures: false, ownClips: [one.id] });
     expect(person.consents).toMatchObject([
-      { givenBy: 'Marit Solheim', clips: true, purpose: expect.stringContaining('by link') },
+      { givenBy: 'Marit Solheim', clips: true, forClip: one.id, purpose: expect.stringContaining('by link') },
     ]);
-    expect(((await open(secret)).body as SoloSheet).sendIn).toEqual({ allowed: true, minor: false, waiting: 1 });
-    // Allowed now: nothing more has to be said. Withdrawn, the clip is gone with the others.
+    expect((await coach.get(`/clips/${one.id}/content`)).status).toBe(200);
+    expect((await coach.send('post', `/people/${id}/clips`, clip())).status).toBe(409);
+    expect(((await open(secret)).body as SoloSheet).sendIn).toMatchObject({ allowed: false, waiting: 1 });
+    expect((await announce(secret, clip(), null)).status).toBe(422);
+  });
+  test('goes alone when its own permission is withdrawn, and none is given by link after that', async () => {
+    const { secret } = await linked(['send-in']);
+    const [one, two] = [clip(), clip()];
+    for (const each of [one, two]) {
+      await announce(secret, each);
+      expect((await content(each.id)).status).toBe(204);
+    }
+    const under = clip();
+    await announce(secret, under);
+    const consentFor = async (of: string): Promise<string> =>
+      ((await coach.get(`/people/${id}`)).body as Person).consents.find((c) => c.forClip === of)!.id;
+    await coach.send('post', `/people/${id}/consents/${await consentFor(one.id)}/withdraw`);
+    expect((await inbox()).map((c) => c.id)).toEqual([two.id]);
+    expect(((await open(secret)).body as SoloSheet).sendIn).toMatchObject({ allowed: false, withdrawn: true });
+    expect((await announce(secret, clip())).status).toBe(409);
+    // What was announced before carries its own permission still; withdrawn as well, it does not come.
+    await coach.send('post', `/people/${id}/consents/${await consentFor(under.id)}/withdraw`);
+    expect((await content(under.id)).status).toBe(404);
+    // A coach records a new one.
+    const anew = { kind: 'pictures', givenBy: 'Marit', relation: 'self', purpose: '', clips: true, from: DAY };
+    expect((await coach.send('post', `/people/${id}/consents`, anew)).status).toBe(201);
     expect((await announce(secret, clip(), null)).status).toBe(201);
-    await coach.send('post', `/people/${id}/consents/${person.consents[0]!.id}/withdraw`);
+  });
+  test('that was announced does not come once the link is shut, or over', async () => {
+    for (const end of ['shut', 'over'] as const) {
+      const { secret, link } = await linked(['send-in']);
+      const one = clip();
+      expect((await announce(secret, one)).status).toBe(201);
+      if (end === 'shut') await coach.send('delete', `/links/${link.id}`);
+      else await studio.db('programme_links').where('id', link.id).update({ until: NOW });
+      expect((await content(one.id)).status).toBe(404);
+    }
     expect(await inbox()).toEqual([]);
+  });
+  test('takes room when it comes, not when it is announced; and waits no longer than it may come', async () => {
+    const small = await studio.again({ clipsBytes: 2 * CLIP.length });
+    expect(small.context.config.clipsBytes).toBe(2 * CLIP.length);
+    const { secret } = await linked(['send-in']);
+    for (let i = 0; i < 5; i += 1) expect((await announce(secret, clip())).status).toBe(201);
+    expect(await studio.context.clips.bytes()).toBe(0);
+    expect((await announce(secret, clip())).status).toBe(409);
+    studio.setNow(after(1.1));
+    const last = clip();
+    expect((await announce(secret, last)).status).toBe(201);
+    expect((await content(last.id)).status).toBe(204);
+    expect(await studio.context.clips.bytes()).toBe(CLIP.length);
   });
   test('a picture waits like a clip, without what a phone wrote into it; what is none is not kept', async () => {
     const { secret } = await linked(['send-in']);
@@ -372,7 +429,9 @@ describe('a clip that is sent in', () => {
     expect((await content(one.id, Buffer.concat([CLIP, CLIP]))).status).toBe(413);
     expect((await content(one.id, Buffer.alloc(CLIP.length, 7))).status).toBe(422);
     const own = clip();
-    await coach.send('post', `/people/${id}/clips`, own);
+    const all = { kind: 'pictures', givenBy: 'Marit', relation: 'self', purpose: '', clips: true, from: DAY };
+    await coach.send('post', `/people/${id}/consents`, all);
+    expect((await coach.send('post', `/people/${id}/clips`, own)).status).toBe(201);
     expect((await content(own.id)).status).toBe(404);
     expect((await announce(may.secret, own)).status).toBe(409);
     for (let i = 0; i < 4; i += 1) expect((await announce(may.secret, clip())).status).toBe(201);

@@ -1,11 +1,12 @@
 /** Links to a programme, and what whoever has one reads and says: no account, nothing beyond the person's own sheet. */
 import type { Account } from '../../api/accounts.js';
-import type { Person } from '../../api/people.js';
+import type { ConsentInput, Person } from '../../api/people.js';
 import { SENT_IN, type SoloSheet } from '../../api/programmes.js';
 import { placeKey } from '../../core/catalog/ladders.js';
 import { DAY_MS } from '../../core/days.js';
 import { sessionsAt } from '../../core/ladder/next-gate.js';
 import { methodFor } from '../../core/person/circumstance.js';
+import { clipsWithdrawn } from '../../core/person/consent.js';
 import { assignable, versionOf } from '../../core/prescribe/assignable.js';
 import { breathBy } from '../../core/prescribe/by-method.js';
 import { adherence } from '../../core/programme/adherence.js';
@@ -52,6 +53,8 @@ export function soloHandlers(context: Context): Handlers<Names> {
   }
 
   interface Opened {
+    /** The link; null for an account's own programme. */
+    link: string | null;
     stored: StoredProgramme;
     scopes: SoloSheet['scopes'];
     until: string;
@@ -67,8 +70,13 @@ export function soloHandlers(context: Context): Handlers<Names> {
     const person = stored && (await people.find(HOUSE, stored.personId, await circumstances.today()));
     if (!link || !stored || !person || person.archived) throw notFound('What this link opened');
     await trail.add({ act: 'read', what: 'record', account: null, person: person.id, device: 'by link' });
-    return { stored, person, scopes: link.scopes, until: link.until, coach: link.by, madeBy: link.madeBy };
+    const { id, scopes, until, by: coach, madeBy } = link;
+    return { link: id, stored, person, scopes, until, coach, madeBy };
   }
+
+  /** What was announced before it does not come any more. */
+  const announcedSince = (): string =>
+    new Date(Date.parse(circumstances.now()) - SENT_IN.minutes * 60_000).toISOString();
 
   /** What the account's own person is to do now: the newest programme that is not over. @throws 404 */
   async function own(account: Account): Promise<Opened> {
@@ -78,6 +86,7 @@ export function soloHandlers(context: Context): Handlers<Names> {
     if (!stored) throw notFound('A programme of your own');
     const person = await personOf(context, HOUSE, stored.personId);
     return {
+      link: null,
       stored,
       person,
       scopes: ['programme', 'progress'],
@@ -138,7 +147,12 @@ export function soloHandlers(context: Context): Handlers<Names> {
       texts: scopes.includes('programme') ? texts : {},
       logs: logs.map(({ by: _by, at: _at, note: _note, ...log }) => ({ ...log, note: '' })),
       sendIn: scopes.includes('send-in')
-        ? { allowed: person.allows.clips, minor: person.minor, waiting: await clips.waitingByLink(person.id) }
+        ? {
+            allowed: person.allows.clips,
+            withdrawn: clipsWithdrawn(person.consents, today, person.minor),
+            minor: person.minor,
+            waiting: await clips.waitingByLink(person.id, announcedSince()),
+          }
         : null,
       progress: scopes.includes('progress')
         ? { done: done.done, planned: done.planned, lines: await linesOf(stored, items) }
@@ -191,7 +205,10 @@ export function soloHandlers(context: Context): Handlers<Names> {
         programmeCalendar(catalog, link.stored, shortNames([person]).get(person.id)!, hallOf(defaults)),
       );
     },
-    /** Where there is no permission yet, the one who sends says who gives it: that is recorded as such, and can be withdrawn as any. */
+    /**
+     * Where there is no permission yet, the one who sends says who gives it: for this clip alone, recorded as such, withdrawn as any. What
+     * was withdrawn is given anew to a coach, never by link.
+     */
     'solo.clip': async ({ body: { secret, clip, consent } }) => {
       const link = await opened(secret);
       if (!link.scopes.includes('send-in')) throw notFound('What this link opened');
@@ -201,36 +218,41 @@ export function soloHandlers(context: Context): Handlers<Names> {
       if (known && (known.personId !== person.id || !known.byLink))
         throw new HttpProblem(409, 'This clip belongs to somebody else');
       if (known) return new Again({ id: known.id, arrived: known.arrivedAt !== null });
-      if ((await clips.waitingByLink(person.id)) >= SENT_IN.waiting)
+      if ((await clips.waitingByLink(person.id, announcedSince())) >= SENT_IN.waiting)
         throw new HttpProblem(
           409,
           'Your coach has not looked at the last ones yet',
           `${SENT_IN.waiting} clips wait. Send this one when they were looked at.`,
         );
       await keeping.checkRoom(clip.bytes);
+      if (clipsWithdrawn(person.consents, today, person.minor))
+        throw new HttpProblem(
+          409,
+          'The permission was taken back',
+          `Nothing can be sent by link until ${person.minor ? 'a guardian' : 'you'} gave your coach a new one.`,
+        );
+      let stated: ConsentInput | null = null;
       if (!person.allows.clips) {
         if (consent === null)
           throw invalid([{ path: 'consent', message: 'is missing: who says that it may be kept?' }]);
         if (person.minor && consent.relation === 'self')
           throw invalid([{ path: 'consent.relation', message: 'a guardian gives consent for someone under 18' }]);
-        const stated = {
-          kind: 'pictures' as const,
-          clips: true,
-          purpose: 'Stated by link, with a clip that was sent in.',
-        };
-        await people.addConsent(person.id, { ...consent, ...stated, from: today, until: null }, link.madeBy);
+        const purpose = 'Stated by link, for one clip that was sent in.';
+        stated = { ...consent, kind: 'pictures', clips: true, purpose, from: today, until: null };
       }
       const announced = { ...clip, personId: person.id, lookId: null, addedAt: circumstances.now(), byLink: true };
-      await clips.add(announced, link.madeBy);
+      await clips.add(announced, link.madeBy, link.link, async (trx) => {
+        if (stated) await people.addConsent(person.id, stated, link.madeBy, { forClip: clip.id }, trx);
+      });
       return { id: clip.id, arrived: false };
     },
     /** The id of a clip that was just announced is known to the device that announced it alone. */
     'solo.content': async ({ params, request }) => {
       const clip = await clips.find(params.id);
-      const since = new Date(Date.parse(circumstances.now()) - SENT_IN.minutes * 60_000).toISOString();
-      if (!clip?.byLink || clip.addedAt < since) throw notFound('This clip');
+      if (!clip?.byLink || clip.addedAt < announcedSince()) throw notFound('This clip');
       // Sent again, since the answer was lost: it lies here already.
       if (clip.arrivedAt !== null) request.resume();
+      else if (!(await clips.linkOpen(clip.id, circumstances.now()))) throw notFound('What this link opened');
       else await keeping.storeContent(clip, request);
       return undefined;
     },

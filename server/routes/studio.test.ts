@@ -8,6 +8,7 @@ import type { StudioEntry } from '../../core/formats/entries.js';
 import { applyEntries } from '../../core/studio/overlay.js';
 import { watchedPlank } from '../../core/testing.js';
 import { at, DAY, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { TEST_ZONE } from '../../tools/test-day.mjs';
 
 let studio: TestStudio;
 let coach: Client;
@@ -30,7 +31,7 @@ describe('the studio’s catalogue', () => {
   test('starts empty, with nothing chosen', async () => {
     expect((await coach.get('/catalogue')).body).toMatchObject({
       entries: [],
-      defaults: { method: null, familyMethods: {}, kit: null, timeZone: 'UTC', offlineCopies: true },
+      defaults: { method: null, familyMethods: {}, kit: null, timeZone: TEST_ZONE, offlineCopies: true },
     });
   });
   test('a shipped drill is changed and restored; who did what is kept', async () => {

@@ -13,7 +13,7 @@ import { record } from '../../core/catalog/index.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { placedPlank, watchedPlank } from '../../core/testing.js';
 import { stopSigns } from '../../core/studio/intake.js';
-import { at, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
+import { after, at, DAY, dayAt, mondayIn, NOW, testStudio, type Client, type TestStudio } from '../testing.js';
 
 let studio: TestStudio;
 let owner: Client;
@@ -177,7 +177,7 @@ describe('a roster', () => {
     expect(back.stayed).toEqual(['Marit']);
     expect(await names()).toEqual(['Marit']);
     const later = await kept('Name\nSunniva\n');
-    studio.setNow(at(1, '10:00:01'));
+    studio.setNow(after(24.1));
     expect(((await owner.get('/imports')).body as ImportDone[])[0]).toMatchObject({ id: later.id, undoUntil: null });
     expect((await owner.send('post', `/imports/${later.id}/undo`)).body).toMatchObject({
       title: 'It is too late to take this back',

@@ -52,7 +52,7 @@ export const somebody = (n: number, change: Partial<Person> = {}): Person => ({
   notes: '',
   cautionRecords: [],
   consents: [],
-  allows: { pictures: false, clips: false, handsOn: false },
+  allows: { pictures: false, clips: false, handsOn: false, ownClips: [] },
   ...change,
 });
 export const noFacts = (change: Partial<Facts> = {}): Facts => ({

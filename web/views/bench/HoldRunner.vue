@@ -14,7 +14,8 @@ import { athleteOf, type Circumstance } from '../../../core/person/circumstance.
 import { loadAsSet } from '../../../core/statics/setup.js';
 import { countWord } from '../../../words/counts.js';
 import { secondsText } from '../../../words/numbers.js';
-import { catalog } from '../../data/catalogue.js';
+import { hallDay } from '../../../core/days.js';
+import { catalog, studio } from '../../data/catalogue.js';
 import { announce } from '../../data/said.js';
 import { useSettings } from '../../stores/settings.js';
 import { restOver, useChosenSignals, useSignals } from './use-signals.js';
@@ -323,7 +324,7 @@ watch(
 async function saveAsFile(): Promise<void> {
   const done = whole();
   const { observation, startedAt } = await withBody(madeOf(done), done);
-  saveFile(`hold-${startedAt.slice(0, 10)}.json`, JSON.stringify(observation, null, 2));
+  saveFile(`hold-${hallDay(startedAt, studio.defaults.timeZone)}.json`, JSON.stringify(observation, null, 2));
 }
 /** Pain ends a hold whoever has the clock. */
 async function pain(): Promise<void> {
