@@ -202,6 +202,26 @@ describe('a programme by link', () => {
     expect(await coach.$('[data-item^="hollow/"]')).toBeNull();
   });
 
+  test('its person removes it from a device: sheet, clock and what waits; the link opens it again', async () => {
+    const { address } = await linked('Sunniva Brandt');
+    const page = await phone(address);
+    await onADay(page);
+    await press(page, 'Start');
+    await page.waitForSelector('[role="timer"]');
+    const here = (): Promise<string[]> =>
+      page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('anchor.solo')));
+    await page.reload();
+    await onADay(page);
+    expect((await here()).some((k) => k.startsWith('anchor.solo-clock'))).toBe(true);
+    await press(page, 'Remove from this device');
+    await sees(page, 'the link opens it again');
+    await press(page, 'Remove it');
+    await sees(page, 'Nothing of it is on this device now');
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    expect(await here()).toEqual([]);
+    await page.reload();
+    await sees(page, 'Sunniva’s programme');
+  });
   test('taken back it opens nothing, and nothing of it is left on the phone', async () => {
     const { coach, address } = await linked('Sunniva Brandt');
     const page = await phone(address);

@@ -14,7 +14,7 @@ import { CLIP_BYTES } from '../../api/clips.js';
 import { ApiError, call, hasToken, Told, wordsOf } from './call.js';
 import { plainClip, plainStill } from './clips.js';
 import { outdated, useRead, type Read } from './query.js';
-import { ownSoloPlace } from './own-solo.js';
+import { forgetSolo, ownSoloPlace } from './own-solo.js';
 import { useSession } from './session.js';
 import { solo as wording } from '../../words/pages/data.js';
 
@@ -71,12 +71,16 @@ export interface Solo {
   sheet: ComputedRef<SoloSheet | null>;
   /** The link opens nothing, or nothing more. */
   shut: Ref<boolean>;
+  /** What this device kept was removed by who reads it. */
+  forgotten: Ref<boolean>;
   /** The server was not reached the last time it was asked. */
   away: Ref<boolean>;
   waiting: ComputedRef<number>;
   error: Ref<string | null>;
   log: (logs: readonly ItemLogInput[]) => void;
   load: () => Promise<void>;
+  /** Removes what this device keeps of the programme, what was not sent too. */
+  forget: () => void;
 }
 
 const one = (l: Pick<ItemLogInput, 'day' | 'item'>): string => `${l.day} ${l.item}`;
@@ -93,7 +97,7 @@ export function useSolo(secret: string | null): Solo {
   const logSheet = (logs: ItemLogInput[]): Promise<SoloSheet> =>
     secret === null ? call('solo.note', { body: { logs } }) : call('solo.log', { body: { secret, logs } });
   const kept: ShallowRef<Kept> = shallowRef(read());
-  const [shut, away, error] = [ref(false), ref(false), ref<string | null>(null)];
+  const [shut, forgotten, away, error] = [ref(false), ref(false), ref(false), ref<string | null>(null)];
   function read(): Kept {
     try {
       const found = keptSchema.safeParse(JSON.parse(localStorage.getItem(place) ?? 'null'));
@@ -104,6 +108,8 @@ export function useSolo(secret: string | null): Solo {
     return { sheet: null, waiting: [] };
   }
   function put(next: Kept): void {
+    // What was on its way when it was removed does not bring it back.
+    if (forgotten.value) return;
     kept.value = next;
     try {
       localStorage.setItem(place, JSON.stringify(next));
@@ -111,15 +117,18 @@ export function useSolo(secret: string | null): Solo {
       error.value = wording.thisDeviceKeepsNothing;
     }
   }
+  function clear(): void {
+    forgetSolo(place, kept.value.sheet?.programme);
+    kept.value = { sheet: null, waiting: [] };
+  }
   function over(): void {
     shut.value = true;
-    kept.value = { sheet: null, waiting: [] };
-    localStorage.removeItem(place);
+    clear();
   }
   let busy = false;
   /** Sends what waits, else asks for the sheet. */
   async function load(): Promise<void> {
-    if (busy || shut.value) return;
+    if (busy || shut.value || forgotten.value) return;
     busy = true;
     try {
       if (!hasToken()) await useSession().load();
@@ -154,6 +163,7 @@ export function useSolo(secret: string | null): Solo {
       return sheet && { ...sheet, logs: laid(sheet.logs, waiting) };
     }),
     shut,
+    forgotten,
     away,
     waiting: computed(() => kept.value.waiting.length),
     error,
@@ -162,5 +172,9 @@ export function useSolo(secret: string | null): Solo {
       void load();
     },
     load,
+    forget() {
+      forgotten.value = true;
+      clear();
+    },
   };
 }

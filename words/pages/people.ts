@@ -120,6 +120,8 @@ export const consentsPanel = {
   record: 'Record',
   askForHands: 'Ask for hands-on help every time as well.',
   andClips: ' and clips',
+  oneClip: 'One clip, sent in by link,',
+  thatClip: 'That clip is deleted for good; the numbers stay.',
   guardian: ' (guardian)',
   to: (day: string): string => ` to ${day}`,
   by: (givenBy: string, relationPart: string, day: string, untilPart: string): string =>

@@ -29,6 +29,15 @@ export const soloLines = {
 export const soloPage = {
   thisLinkOpensNothing: 'This link opens nothing',
   itWasTakenBack: 'It was taken back, or it has run out. Ask your coach for a new one.',
+  removeFromDevice: 'Remove from this device',
+  removeIt: 'Remove it',
+  whatIsHere: (waiting: number): string =>
+    waiting > 0
+      ? `The copy of this programme on this device goes, and with it ${waiting} of what you noted here that your coach has not got yet. What was sent stays with your hall.`
+      : 'The copy of this programme on this device goes. What was sent stays with your hall, and the link opens it again.',
+  nothingIsHere: 'Nothing of it is on this device now',
+  theLinkOpensIt:
+    'The link opens it again as long as it stands. To be shut out for good, ask your coach to take it back.',
   noProgrammeNow: 'No programme now',
   noneOfYoursRuns: 'None of yours runs at the moment. A coach makes one on the page Plans.',
   toTheFloor: 'To the floor',
@@ -110,7 +119,9 @@ export const soloSend = {
   iAm: 'I am',
   theirGuardian: 'their guardian',
   thePersonInIt: 'the person in it',
-  picturesAndClipsMay: 'Pictures and clips may be kept by this hall for training, until I say otherwise.',
+  thisOneMay: 'This one may be kept by this hall for training, until I say otherwise.',
+  takenBack: (coach: string, minor: boolean): string =>
+    `The permission to keep clips was taken back. Nothing is sent by this link until ${minor ? 'a guardian gives' : 'you give'} ${coach} a new one in the hall.`,
   sendIt: 'Send it',
   itIsWithNow: (coach: string): string => `It is with ${coach} now.`,
   itIsStillHere: (error: string): string => `${error} It is still here: try again.`,

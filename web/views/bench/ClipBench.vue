@@ -7,6 +7,7 @@ import type { LookInput } from '../../../api/observations.js';
 import type { Person } from '../../../api/people.js';
 import type { Observation } from '../../../core/formats/observation.js';
 import type { Circumstance } from '../../../core/person/circumstance.js';
+import { clipAllowed } from '../../../core/person/consent.js';
 import { clipProblemText } from '../../../words/clip.js';
 import type { Region } from '../../clip/messages.js';
 import { MAX_MB, MAX_SECONDS } from '../../clip/limits.js';
@@ -205,6 +206,11 @@ async function poster(record: Observation): Promise<File | null> {
 }
 /** Whether the clip itself is kept with the look, where that is allowed. */
 const keeping = ref(true);
+const clipStays = computed(() =>
+  props.clipId
+    ? props.person !== null && props.person !== undefined && clipAllowed(props.person.allows, props.clipId)
+    : keeping.value && props.person?.allows.clips === true,
+);
 /** Has the clip follow its look, where that is allowed. */
 function keepClip(lookId: string): void {
   if (props.clipId) void keepWithLook(props.personId, lookId, { id: props.clipId });
@@ -362,7 +368,7 @@ function another(): void {
         {{
           wording.theSeriesOfPoints(
             person?.allows.pictures ? wording.withOnePicture : '',
-            person?.allows.clips && (keeping || clipId) ? '' : wording.theClipItselfStays,
+            clipStays ? '' : wording.theClipItselfStays,
           )
         }}
       </p>

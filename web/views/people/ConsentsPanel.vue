@@ -100,7 +100,7 @@ async function withdraw(consent: Consent): Promise<void> {
     <p class="text-soft text-sm">{{ wording.askForHands }}</p>
     <ul class="divide-rule divide-y">
       <li v-for="c in person.consents" :key="c.id" class="py-2 text-sm">
-        <b>{{ KIND[c.kind] }}{{ c.clips ? wording.andClips : '' }}</b>
+        <b>{{ c.forClip ? wording.oneClip : KIND[c.kind] }}{{ c.clips && !c.forClip ? wording.andClips : '' }}</b>
         {{
           wording.by(
             c.givenBy,
@@ -115,7 +115,7 @@ async function withdraw(consent: Consent): Promise<void> {
             {{ wording.withdraw }}
           </button>
           <div v-else class="note mt-1">
-            {{ c.kind === 'pictures' ? wording.allPicturesAndClips : wording.touchCues }}
+            {{ c.forClip ? wording.thatClip : c.kind === 'pictures' ? wording.allPicturesAndClips : wording.touchCues }}
             <div class="mt-1 flex gap-2">
               <button class="btn btn-stop" :disabled="busy" @click="withdraw(c)">
                 {{ wording.withdrawIt }}</button><button class="btn" @click="confirming = null">

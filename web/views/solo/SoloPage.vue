@@ -12,6 +12,8 @@ import { WEEKDAY_NAMES, WEEKDAY_SHORT, weekOfText } from '../../../words/program
 import LoadState from '../../components/LoadState.vue';
 import ModalFrame from '../../components/ModalFrame.vue';
 import PickOne from '../../components/PickOne.vue';
+import SureButton from '../../components/SureButton.vue';
+import { soloClockPlace } from '../../data/own-solo.js';
 import { useSolo } from '../../data/solo.js';
 import SoloItem from './SoloItem.vue';
 import SoloLines from './SoloLines.vue';
@@ -72,7 +74,7 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
     :key="day.day"
     :items="doable"
     :texts="texts"
-    :place="`${sheet!.programme}/${day.day}`"
+    :place="soloClockPlace(sheet!.programme, day.day)"
     :log-of="logOf"
     @log="log"
     @pain="(item) => ((where = item), (hurting = true))"
@@ -89,6 +91,10 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
         <p class="note">{{ wording.noneOfYoursRuns }}</p>
       </template>
       <RouterLink v-if="!secret" to="/" class="btn">{{ wording.toTheFloor }}</RouterLink>
+    </template>
+    <template v-else-if="solo.forgotten.value">
+      <h1>{{ wording.nothingIsHere }}</h1>
+      <p class="note">{{ wording.theLinkOpensIt }}</p>
     </template>
     <template v-else-if="!sheet">
       <h1>{{ secret ? wording.aProgrammeByLink : wording.yourProgramme }}</h1>
@@ -189,6 +195,13 @@ const doneOn = (of: string): boolean => sheet.value?.logs.some((l) => l.day === 
         {{ wording.painOrSomethingOdd }}
       </button>
       <p class="text-soft text-sm">{{ wording.generalGuidanceNotMedical }}</p>
+      <SureButton
+        v-if="secret"
+        :label="wording.removeFromDevice"
+        :says="wording.whatIsHere(solo.waiting.value)"
+        :sure="wording.removeIt"
+        @do="solo.forget()"
+      />
     </template>
   </div>
   <ModalFrame :open="hurting" :title="wording.stopHere" @close="hurting = false">

@@ -39,7 +39,7 @@ const emit = defineEmits<{
 const TICK_MS = 100;
 /** Turns older than this are of another time, ms. */
 const FORGOTTEN = 6 * 3_600_000;
-const kept = useLocalStorage<RunEvent[]>(`anchor.solo-clock.${props.place}`, []);
+const kept = useLocalStorage<RunEvent[]>(props.place, []);
 if (kept.value.some((e) => Date.now() - e.at > FORGOTTEN)) kept.value = [];
 const blocks = computed(() => sessionBlocks(props.items));
 const parts = computed(() => timelineOf(blocks.value));

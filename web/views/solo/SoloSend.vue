@@ -40,7 +40,8 @@ const send = (): Promise<boolean> =>
     } finally {
       doing.value = '';
     }
-    [file.value, note.value, done.value] = [null, '', true];
+    // The permission was for that one.
+    [file.value, note.value, done.value, stated.value] = [null, '', true, false];
     emit('sent');
   });
 </script>
@@ -48,7 +49,8 @@ const send = (): Promise<boolean> =>
 <template>
   <section class="card" aria-labelledby="solo-send">
     <h2 id="solo-send">{{ wording.aClip(coach) }}</h2>
-    <p v-if="full" class="text-soft">{{ wording.ofYourClipsWait(may.waiting) }}</p>
+    <p v-if="may.withdrawn" class="text-soft">{{ wording.takenBack(coach, may.minor) }}</p>
+    <p v-else-if="full" class="text-soft">{{ wording.ofYourClipsWait(may.waiting) }}</p>
     <template v-else>
       <p class="text-soft text-sm">{{ wording.fromTheSide }}</p>
       <input
@@ -98,8 +100,7 @@ const send = (): Promise<boolean> =>
             @update:model-value="relation = $event as typeof relation"
           />
           <label class="flex min-h-[44px] items-center gap-3"
-            ><input v-model="stated" type="checkbox" class="h-6 w-6 shrink-0" />
-            {{ wording.picturesAndClipsMay }}</label
+            ><input v-model="stated" type="checkbox" class="h-6 w-6 shrink-0" /> {{ wording.thisOneMay }}</label
           >
         </template>
         <button class="btn btn-main w-full" :disabled="busy || !ready">{{ wording.sendIt }}</button>
