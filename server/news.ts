@@ -1,17 +1,17 @@
-/** What one process tells the others of a studio at once: that there is something new in a class. What it is they read for themselves. */
+/** What one process tells the others of a studio at once: that there is something new in a class, or that an account's sessions may be over. What it is they read for themselves. */
 import { EventEmitter } from 'node:events';
 import type { Knex } from 'knex';
 import pg from 'pg';
 import { z } from 'zod';
 import { json } from './database/rows.js';
 
-export interface Told {
-  run: string;
-  what: 'noted' | 'joined';
-  /** How much is new. */
-  many: number;
-}
-const toldSchema = z.object({ run: z.string(), what: z.enum(['noted', 'joined']), many: z.number() });
+const toldSchema = z.union([
+  /** `many`: how much is new. */
+  z.object({ run: z.string(), what: z.enum(['noted', 'joined']), many: z.number() }),
+  /** An account was changed or shut, or signed out somewhere. */
+  z.object({ account: z.string() }),
+]);
+export type Told = z.infer<typeof toldSchema>;
 
 const fromText = json(toldSchema);
 

@@ -13,6 +13,12 @@ const BYTES = 20;
 const LOST_CODES = 10;
 /** Bytes of a code for a lost device: eighty bits, which nobody guesses by a limited number of tries. */
 const LOST_BYTES = 10;
+/** Wrong codes in a row that shut an account's second factor, and for how many minutes each further one does. */
+export const WRONG_CODES = 3;
+const SHUT_MINUTES = [5, 15, 60, 240, 720] as const;
+/** Minutes for which so many wrong codes in a row shut it; 0: not yet. */
+export const shutMinutes = (wrong: number): number =>
+  wrong < WRONG_CODES ? 0 : SHUT_MINUTES[Math.min(wrong - WRONG_CODES, SHUT_MINUTES.length - 1)]!;
 
 const codeOf = (secret: Secret, label: string, issuer: string): TOTP =>
   new TOTP({ secret, label, issuer, algorithm: 'SHA1', digits: 6, period: PERIOD });
@@ -55,11 +61,31 @@ export function secondIn(accounts: Accounts, seal: Seal, clock: () => string) {
       await accounts.keepSecond(id, step, codes.map(hashOf));
       return codes;
     },
-    /** Whether a code lets in, which it does once. */
-    async lets(id: string, code: string): Promise<boolean> {
+    /**
+     * Whether a code lets in, which it does once. Wrong ones are counted by account, wherever they come from: from the third in a row on
+     * each shuts codes of time out, for minutes and then for hours. A code for a lost device lets in meanwhile: nobody guesses one.
+     * @returns `shut`: when codes of time are taken again; `told`: this wrong one shut it
+     */
+    async lets(id: string, code: string): Promise<{ in: boolean; shut: string | null; told: boolean }> {
+      const now = clock();
+      if (await accounts.useLostCode(id, hashOf(code))) {
+        await accounts.rightCode(id);
+        return { in: true, shut: null, told: false };
+      }
+      const shut = await accounts.secondShut(id, now);
+      if (shut !== null) return { in: false, shut, told: false };
       const step = await stepOf(id, code);
-      if (step !== null) return accounts.useStep(id, step);
-      return accounts.useLostCode(id, hashOf(code));
+      if (step !== null) {
+        const fresh = await accounts.useStep(id, step);
+        if (fresh) await accounts.rightCode(id);
+        // A right one that was used already is no guess.
+        return { in: fresh, shut: null, told: false };
+      }
+      const until = await accounts.wrongCode(id, (wrong) => {
+        const minutes = shutMinutes(wrong);
+        return minutes === 0 ? null : new Date(Date.parse(now) + 60_000 * minutes).toISOString();
+      });
+      return { in: false, shut: until, told: until !== null };
     },
   };
 }

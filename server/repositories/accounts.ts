@@ -57,6 +57,10 @@ const secrets = (row: Row | null): Credentials | null =>
 // Every request reads an account: a schema is made once.
 const groupRow = z.object({ group_id: z.string() });
 const countRow = z.object({ n: number });
+const shutRow = z.object({ second_shut_until: z.string().nullable() });
+const wrongRow = z.object({ second_wrong: z.number() });
+/** No second factor is shut longer, ms. */
+const LONGEST_SHUT_MS = 12 * 3_600_000;
 
 export type Accounts = ReturnType<typeof accountsIn>;
 
@@ -194,12 +198,34 @@ export function accountsIn(db: Knex, clock: Clock) {
     async dropSecond(id: string): Promise<void> {
       await inTransaction(db, async (trx) => {
         await trx('second_codes').where('account_id', id).delete();
-        await trx('accounts').where('id', id).update({ second_on: false, second_secret: null, second_step: 0 });
+        await trx('accounts')
+          .where('id', id)
+          .update({ second_on: false, second_secret: null, second_step: 0, second_wrong: 0, second_shut_until: null });
       });
     },
     /** @returns false where a code of this step or a later one was used already */
     async useStep(id: string, step: number): Promise<boolean> {
       return (await db('accounts').where('id', id).where('second_step', '<', step).update({ second_step: step })) > 0;
+    },
+    /** When codes of time are taken again; null where they are taken now. An end that no lock reaches was set by a clock that was ahead. */
+    async secondShut(id: string, now: string): Promise<string | null> {
+      const row = maybeRow('accounts', shutRow, await db('accounts').where('id', id).first('second_shut_until'));
+      const until = row?.second_shut_until ?? null;
+      const reach = new Date(Date.parse(now) + LONGEST_SHUT_MS).toISOString();
+      return until !== null && until > now && until <= reach ? until : null;
+    },
+    /** Counts a wrong code. @param shutUntil of so many in a row @returns until when that shuts the second factor */
+    async wrongCode(id: string, shutUntil: (wrong: number) => string | null): Promise<string | null> {
+      return inTransaction(db, async (trx) => {
+        await trx('accounts').where('id', id).increment('second_wrong', 1);
+        const row = maybeRow('accounts', wrongRow, await trx('accounts').where('id', id).first('second_wrong'));
+        const until = shutUntil(row?.second_wrong ?? 0);
+        if (until !== null) await trx('accounts').where('id', id).update({ second_shut_until: until });
+        return until;
+      });
+    },
+    async rightCode(id: string): Promise<void> {
+      await db('accounts').where('id', id).update({ second_wrong: 0, second_shut_until: null });
     },
     async useLostCode(id: string, hash: string): Promise<boolean> {
       return (await db('second_codes').where({ account_id: id, code_hash: hash }).delete()) > 0;

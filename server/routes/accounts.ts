@@ -24,11 +24,16 @@ type Names =
   | 'accounts.add'
   | 'accounts.change';
 
+/** Seconds as they are said: whole minutes, or hours from two on. */
+const aboutText = (seconds: number): string => {
+  const minutes = Math.ceil(seconds / 60);
+  return minutes < 120 ? `${minutes} ${minutes === 1 ? 'minute' : 'minutes'}` : `${Math.ceil(minutes / 60)} hours`;
+};
 const TAKEN = [{ path: 'email', message: 'has an account already' }];
 
 /** @param secret of the sessions */
 export function accountHandlers(context: Context, secret: string, second: Second): Handlers<Names> {
-  const { trail, accounts, eyes, config, people, circumstances } = context;
+  const { trail, accounts, eyes, config, people, circumstances, news } = context;
   const state = async (request: Request): Promise<SessionState> => {
     const account = await accountOf(accounts, request);
     return {
@@ -68,8 +73,19 @@ export function accountHandlers(context: Context, secret: string, second: Second
       }
       if (known.second) {
         const asks = body.code === undefined || body.code === '';
-        if (asks || !(await second.lets(known.id, body.code!))) {
+        const tried = asks ? null : await second.lets(known.id, body.code!);
+        if (!tried?.in) {
           if (!asks) await signedIn(request, 'refused', known.id);
+          if (tried?.shut) {
+            const seconds = Math.ceil((Date.parse(tried.shut) - Date.parse(circumstances.now())) / 1000);
+            throw new HttpProblem(
+              429,
+              'Too many wrong codes',
+              `Codes are taken again in ${aboutText(seconds)}, from whichever device. A code for a lost device lets in now. If it was not you, change your password: whoever tried knows it.`,
+              undefined,
+              seconds,
+            );
+          }
           throw new HttpProblem(401, asks ? 'Now the code' : 'The code is wrong', undefined, [
             {
               path: 'code',
@@ -83,7 +99,9 @@ export function accountHandlers(context: Context, secret: string, second: Second
       return state(request);
     },
     'session.end': async ({ request, response }) => {
+      const { accountId } = request.session;
       await endSession(request);
+      if (accountId !== undefined) news.tell({ account: accountId });
       response.clearCookie('anchor.sid');
       return undefined;
     },
@@ -93,6 +111,7 @@ export function accountHandlers(context: Context, secret: string, second: Second
         throw invalid([{ path: 'before', message: 'is not your password' }]);
       await accounts.change(account.id, { passwordHash: await hash(body.password) });
       // Every session of the account has ended, this one too: it begins anew.
+      news.tell({ account: account.id });
       await beginSession(
         request,
         account.id,
@@ -136,6 +155,7 @@ export function accountHandlers(context: Context, secret: string, second: Second
         passwordHash: body.password ? await hash(body.password) : undefined,
         personId: body.personId,
       });
+      news.tell({ account: params.id });
       if (changed && body.second === false) await accounts.dropSecond(params.id);
       if (!changed)
         throw new HttpProblem(

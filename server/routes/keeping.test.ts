@@ -270,8 +270,42 @@ describe('a second factor', () => {
     // An old one does not, nor one of a minute to come.
     studio.setNow(new Date(now() + 300_000).toISOString());
     expect((await signIn(codeAt(secret, now() + 30_000))).status).toBe(401);
-    expect((await signIn(codeAt(secret, now() + 400_000))).status).toBe(401);
     expect((await signIn(codeAt(secret, now() + 300_000))).status).toBe(200);
+    expect((await signIn(codeAt(secret, now() + 400_000))).status).toBe(401);
+  });
+  test('wrong codes shut it by account: for minutes, then for hours; a code for a lost device lets in', async () => {
+    const { secret, codes } = await begun();
+    let time = now() + 60_000;
+    const wait = (minutes: number): void => studio.setNow(new Date((time += minutes * 60_000)).toISOString());
+    wait(0);
+    for (const status of [401, 401, 429]) expect((await signIn('000000')).status).toBe(status);
+    // The right one does not let in either, and says when it will.
+    const shut = await signIn(codeAt(secret, time));
+    expect([shut.status, shut.headers['retry-after']]).toEqual([429, '300']);
+    expect((shut.body as ProblemBody).detail).toContain('5 minutes');
+    wait(5.1);
+    expect((await signIn('000000')).status).toBe(429);
+    wait(14.8);
+    expect((await signIn(codeAt(secret, time))).status).toBe(429);
+    wait(0.3);
+    for (const [minutes, said] of [
+      [61, '60 minutes'],
+      [241, '4 hours'],
+      [721, '12 hours'],
+      [721, '12 hours'],
+    ] as const) {
+      expect(((await signIn('000000')).body as ProblemBody).detail).toContain(said);
+      wait(minutes);
+    }
+    expect((await signIn('000000')).status).toBe(429);
+    expect((await signIn(codes[2])).status).toBe(200);
+    // Let in, it counts from none again.
+    expect((await signIn('000000')).status).toBe(401);
+    expect((await signIn(codeAt(secret, time))).status).toBe(200);
+    // A lock that a clock years ahead had set is none.
+    await studio.db('accounts').update({ second_shut_until: '2099-01-01T00:00:00.000Z' });
+    wait(1);
+    expect((await signIn(codeAt(secret, time))).status).toBe(200);
   });
   test('ten codes for a lost device let in once each, however they are typed', async () => {
     const { codes } = await begun();

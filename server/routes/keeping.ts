@@ -32,7 +32,7 @@ const SIGN_INS = 20;
 const MOST_LINES = 100_000;
 
 export function keepingHandlers(
-  { accounts, people, trail, studio }: Context,
+  { accounts, people, trail, studio, news }: Context,
   { store, second }: { store: SessionStore; second: Second },
 ): Handlers<Names> {
   /** Lines with the names of who is still here. */
@@ -84,6 +84,7 @@ export function keepingHandlers(
     await new Promise<void>((done, fail) => {
       store.destroy(found.sid, (error) => (error ? fail(error) : done()));
     });
+    news.tell({ account: accountId });
   }
   const known = async (id: string): Promise<void> => {
     if (!(await accounts.find(id))) throw notFound('This account');

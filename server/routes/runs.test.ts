@@ -176,6 +176,43 @@ const cookieOf = (client: Client): string =>
     .getCookies({ domain: '127.0.0.1', path: '/api', secure: false, script: false })
     .toValueString();
 
+test('who follows a class and is shut out hears nothing more at once; twenty devices hang on one listener', async () => {
+  const ana = await person('Ana');
+  const { run } = await begun([ana]);
+  const server = studio.app.listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const { port } = server.address() as AddressInfo;
+  const warned: string[] = [];
+  const warning = (w: Error): void => void warned.push(w.message);
+  process.on('warning', warning);
+  /** Opens a stream. @returns what resolves when it ends */
+  const follow = (cookie: string) =>
+    new Promise<{ over: Promise<void> }>((resolve, reject) => {
+      const stream = ask({ port, path: `/api/runs/${run.id}/stream`, headers: { cookie } }, (answer) => {
+        answer.resume();
+        resolve({ over: new Promise((over) => answer.on('close', () => over())) });
+      });
+      stream.on('error', reject);
+      stream.end();
+    });
+  try {
+    const [owner, other] = [await studio.as('owner'), await studio.as('coach')];
+    const cookie = cookieOf(other);
+    const ended = await Promise.all(Array.from({ length: 20 }, () => follow(cookie)));
+    const stays = await follow(cookieOf(coach));
+    let stayed = true;
+    void stays.over.then(() => (stayed = false));
+    expect((await owner.send('patch', `/accounts/${other.account!.id}`, { disabled: true })).status).toBe(200);
+    await Promise.all(ended.map((e) => e.over));
+    expect(stayed).toBe(true);
+    expect((await other.get(`/runs/${run.id}`)).status).toBe(401);
+    expect(warned).toEqual([]);
+  } finally {
+    process.off('warning', warning);
+    server.closeAllConnections();
+    server.close();
+  }
+});
 test('who follows a class is told at once of what another device noted; who may not see classes is not let in', async () => {
   const ana = await person('Ana');
   const { run } = await begun([ana]);

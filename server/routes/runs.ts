@@ -1,5 +1,6 @@
 /** Running a class: begun, noted on from one device or several, and kept as looks. */
 import { randomUUID } from 'node:crypto';
+import type { Response } from 'express';
 import { createChannel, createSession, type Channel } from 'better-sse';
 import type { Account } from '../../api/accounts.js';
 import type { ClassOfStudio } from '../../api/classes.js';
@@ -22,10 +23,25 @@ export function runHandlers(context: Context): Handlers<Names> {
   const { workedOut } = plannerIn(context);
   /** Devices that follow a class, by run: they hang on this process, which hears what the others take. */
   const following = new Map<string, Channel>();
+  /** Streams that are open, each with the account that it was opened by. */
+  const open = new Map<Response, string>();
   news.hear((told) => {
-    if (told) following.get(told.run)?.broadcast(told.many, told.what);
-    else for (const channel of following.values()) channel.broadcast(0, 'joined');
+    if (told === null) for (const channel of following.values()) channel.broadcast(0, 'joined');
+    else if ('run' in told) following.get(told.run)?.broadcast(told.many, told.what);
+    // Whoever may still follow comes again by itself, and is asked who it is.
+    else for (const [stream, account] of open) if (account === told.account) stream.end();
   });
+  function channelOf(run: string): Channel {
+    const known = following.get(run);
+    if (known) return known;
+    const channel = createChannel();
+    // Once for all that follow, however many they are.
+    channel.on('session-deregistered', () => {
+      if (channel.sessionCount === 0) following.delete(run);
+    });
+    following.set(run, channel);
+    return channel;
+  }
 
   async function found(id: string): Promise<Run> {
     const run = await runs.find(id);
@@ -103,15 +119,12 @@ export function runHandlers(context: Context): Handlers<Names> {
       if (added > 0) news.tell({ run: run.id, what: 'noted', many: added });
       return { ...(await runs.events(run.id, body.since)), now: Date.parse(circumstances.now()) };
     },
-    'runs.stream': async ({ params, request, response }) => {
+    'runs.stream': async ({ account, params, request, response }) => {
       const run = await found(params.id);
       const session = await createSession(request, response);
-      const channel = following.get(run.id) ?? createChannel();
-      following.set(run.id, channel);
-      channel.register(session);
-      channel.on('session-deregistered', () => {
-        if (channel.sessionCount === 0) following.delete(run.id);
-      });
+      channelOf(run.id).register(session);
+      open.set(response, account.id);
+      session.on('disconnected', () => open.delete(response));
       session.push(0, 'noted');
       return SENT;
     },

@@ -203,7 +203,7 @@ describe('a programme by link', () => {
   });
 
   test('its person removes it from a device: sheet, clock and what waits; the link opens it again', async () => {
-    const { address } = await linked('Sunniva Brandt');
+    const { address } = await linked('Marit Solheim');
     const page = await phone(address);
     await onADay(page);
     await press(page, 'Start');
@@ -220,7 +220,7 @@ describe('a programme by link', () => {
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
     expect(await here()).toEqual([]);
     await page.reload();
-    await sees(page, 'Sunniva’s programme');
+    await sees(page, 'Marit’s programme');
   });
   test('taken back it opens nothing, and nothing of it is left on the phone', async () => {
     const { coach, address } = await linked('Sunniva Brandt');
