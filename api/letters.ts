@@ -23,16 +23,21 @@ export const letterInputSchema = z
   .refine((l) => (l.what === 'record') === (l.of === null), { path: ['of'], message: 'does not fit what is sent' });
 export type LetterInput = z.input<typeof letterInputSchema>;
 
+/** What letters to accounts are about, which the studio writes by itself. */
+export const ACCOUNT_LETTER_KINDS = ['second-shut'] as const;
 export const letterLineSchema = z.object({
   id: idSchema,
-  personId: idSchema,
+  /** Null: to who has an account. */
+  personId: idSchema.nullable(),
+  /** Whom it is to. */
   personName: z.string(),
-  what: z.enum(LETTER_KINDS),
+  what: z.enum([...LETTER_KINDS, ...ACCOUNT_LETTER_KINDS]),
   /** Null: sealed by another installation's secret, it can be read no more. */
   to: z.string().nullable(),
   subject: z.string().nullable(),
   at: z.string(),
-  by: z.string(),
+  /** Null: the studio by itself. */
+  by: z.string().nullable(),
 });
 export type LetterLine = z.infer<typeof letterLineSchema>;
 export const outboxSchema = z.object({

@@ -42,20 +42,28 @@ export function hallDay(instant: string | number, timeZone: string): Day {
   return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`;
 }
 
-const hours = new Map<string, Intl.DateTimeFormat>();
+const times = new Map<string, Intl.DateTimeFormat>();
 /**
- * The hour on the clock of a hall in a time zone, 0–23.
- * @param instant ISO instant
+ * The time on the clock of a hall in a time zone, 'HH:MM', 00:00–23:59.
+ * @param instant ISO instant, or epoch ms
  * @param timeZone IANA name
  * @throws RangeError for an unknown zone or something that is no instant
+ * @example hallTime('2026-05-31T23:30:00Z', 'Europe/Oslo') // => '01:30'
+ */
+export function hallTime(instant: string | number, timeZone: string): string {
+  let format = times.get(timeZone);
+  if (!format) {
+    const figures = { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' } as const;
+    times.set(timeZone, (format = new Intl.DateTimeFormat('en-GB', { timeZone, ...figures })));
+  }
+  return format.format(typeof instant === 'number' ? instant : Date.parse(instant));
+}
+/**
+ * The hour on the clock of a hall in a time zone, 0–23.
+ * @throws RangeError as {@link hallTime}
  * @example hallHour('2026-05-31T23:30:00Z', 'Europe/Oslo') // => 1
  */
-export function hallHour(instant: string, timeZone: string): number {
-  let format = hours.get(timeZone);
-  if (!format)
-    hours.set(timeZone, (format = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' })));
-  return Number(format.format(Date.parse(instant)));
-}
+export const hallHour = (instant: string, timeZone: string): number => Number(hallTime(instant, timeZone).slice(0, 2));
 
 /** Whether a name is a time zone that this program knows. */
 export function isTimeZone(name: string): boolean {

@@ -27,6 +27,7 @@ import { slowDown } from './http/tries.js';
 import { clipFilesIn } from './media/clips.js';
 import { simulatedPost } from './mail/post.js';
 import { sealWith } from './mail/seal.js';
+import { tellShutIn } from './mail/to-account.js';
 import { picturesIn } from './media/pictures.js';
 import { removalsIn } from './media/removals.js';
 import { workIn } from './work/work.js';
@@ -221,13 +222,14 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     next();
   });
   const personFiles = personFilesIn(db, clock);
+  const [letters, post] = [lettersIn(db, sealWith(secret, 'letters')), simulatedPost()];
   const handlers: Handlers = {
     'health.get': async () => {
       await db.raw('select 1');
       return { ok: true };
     },
     'openapi.get': () => ({ openapi: '3.1.0', ...openapi() }),
-    ...accountHandlers(context, secret, second),
+    ...accountHandlers(context, secret, second, tellShutIn(context, letters, post)),
     ...keepingHandlers(context, { store, second }),
     ...backupHandlers(context, { keeper, guard, erasure, retention, files: personFiles }),
     ...peopleHandlers(context),
@@ -237,7 +239,7 @@ export function createApp(config: Config, db: Knex, logTo?: DestinationStream): 
     ...planHandlers(context),
     ...programmeHandlers(context),
     ...soloHandlers(context),
-    ...letterHandlers(context, { letters: lettersIn(db, sealWith(secret, 'letters')), post: simulatedPost() }),
+    ...letterHandlers(context, { letters, post }),
     ...transferHandlers(context, db, { imports: importsIn(db), files: personFiles }),
     ...ladderHandlers(context),
     ...eyeHandlers(context),

@@ -2,7 +2,12 @@
 import type { Day } from '../core/days.js';
 import { writtenDay } from './days.js';
 
-export const LETTER_WORDS = { sheet: 'Drills', programme: 'Programme', record: 'Record' } as const;
+export const LETTER_WORDS = {
+  sheet: 'Drills',
+  programme: 'Programme',
+  record: 'Record',
+  'second-shut': 'Sign-in shut',
+} as const;
 export type LetterAbout =
   | { what: 'sheet'; relookOn: Day }
   | { what: 'programme'; link: string; until: Day; from: Day; weeks: number }
@@ -37,6 +42,16 @@ function about(letter: LetterAbout): string[] {
       return ['Your record comes with this letter, as you asked for it.'];
   }
 }
+/** To who has an account: wrong codes shut its second factor. @param until when codes are taken again, as it is written */
+export const secondShutText = ({ name, until, hall }: { name: string; until: string; hall: string }) => ({
+  subject: hall ? `Wrong codes for your account, ${hall}` : 'Wrong codes for your account',
+  text: `${[
+    `Hello ${name},`,
+    `Somebody typed your right password and then wrong codes. Codes from your phone are taken again from ${until} on; a code for a lost device lets you in before.`,
+    'If it was you, wait. If not, whoever it was knows your password: sign in, change it, and tell an owner.',
+    ...(hall ? [hall] : []),
+  ].join('\n\n')}\n`,
+});
 const SUBJECT = { sheet: 'Your drills', programme: 'Your programme', record: 'Your record' } as const;
 
 /** Subject and text of a letter. */

@@ -49,6 +49,7 @@ export const TABLES: readonly TableToCopy[] = [
   { name: 'programme_links', key: ['id'] },
   { name: 'imports', key: ['id'] },
   { name: 'letters', key: ['id'] },
+  { name: 'account_letters', key: ['id'] },
 ];
 /** The tables of the trail. */
 export const TRAIL_TABLES: readonly TableToCopy[] = [

@@ -6,6 +6,7 @@ import type { Handlers } from '../http/mount.js';
 import { HttpProblem, invalid, notFound } from '../http/problems.js';
 import { accountOf, beginSession, endSession, tokenOf } from '../http/session.js';
 import type { Second } from '../http/second.js';
+import type { TellShut } from '../mail/to-account.js';
 import { deviceOf } from '../trail/device.js';
 import type { Context } from './context.js';
 
@@ -32,7 +33,7 @@ const aboutText = (seconds: number): string => {
 const TAKEN = [{ path: 'email', message: 'has an account already' }];
 
 /** @param secret of the sessions */
-export function accountHandlers(context: Context, secret: string, second: Second): Handlers<Names> {
+export function accountHandlers(context: Context, secret: string, second: Second, tellShut: TellShut): Handlers<Names> {
   const { trail, accounts, eyes, config, people, circumstances, news } = context;
   const state = async (request: Request): Promise<SessionState> => {
     const account = await accountOf(accounts, request);
@@ -77,6 +78,7 @@ export function accountHandlers(context: Context, secret: string, second: Second
         if (!tried?.in) {
           if (!asks) await signedIn(request, 'refused', known.id);
           if (tried?.shut) {
+            if (tried.told) await tellShut(known.id, tried.shut);
             const seconds = Math.ceil((Date.parse(tried.shut) - Date.parse(circumstances.now())) / 1000);
             throw new HttpProblem(
               429,

@@ -6,10 +6,13 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { Secret, TOTP } from 'otpauth';
 import type { OwnDevices, SecondBegun, SessionState } from '../../api/accounts.js';
 import type { ProblemBody } from '../../api/common.js';
+import type { Letter, OutboxOfStudio } from '../../api/letters.js';
 import type { Route } from '../../api/route.js';
 import { routes } from '../../api/routes.js';
 import { trailMark, type TrailLine, type TrailState } from '../../api/trail.js';
+import { hallTime } from '../../core/days.js';
 import { watchedPlank } from '../../core/testing.js';
+import { TEST_ZONE } from '../../tools/test-day.mjs';
 import { marksIn } from '../trail/mark.js';
 import { ON_SERVER, onFile } from '../testing-database.js';
 import { openTrail, trailFile } from '../trail/trail-database.js';
@@ -279,10 +282,18 @@ describe('a second factor', () => {
     const wait = (minutes: number): void => studio.setNow(new Date((time += minutes * 60_000)).toISOString());
     wait(0);
     for (const status of [401, 401, 429]) expect((await signIn('000000')).status).toBe(status);
+    // Told to who has the account, once for each wrong code that shut it.
+    const outbox = (): Promise<OutboxOfStudio> => coach.get('/letters').then((a) => a.body as OutboxOfStudio);
+    const { letters } = await outbox();
+    expect(letters).toMatchObject([{ what: 'second-shut', to: coach.account!.email, personId: null, by: null }]);
+    const letter = (await coach.get(`/letters/${letters[0]!.id}`)).body as Letter;
+    expect(letter.text).toContain(`from ${hallTime(time + 300_000, TEST_ZONE)} on `);
+    expect((await coach.get(`/letters/${letters[0]!.id}/message.eml`)).status).toBe(200);
     // The right one does not let in either, and says when it will.
     const shut = await signIn(codeAt(secret, time));
     expect([shut.status, shut.headers['retry-after']]).toEqual([429, '300']);
     expect((shut.body as ProblemBody).detail).toContain('5 minutes');
+    expect((await outbox()).letters).toHaveLength(1);
     wait(5.1);
     expect((await signIn('000000')).status).toBe(429);
     wait(14.8);

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { format, parseISO } from 'date-fns';
 import ICAL from 'ical.js';
-import type { Letter, LetterLine, OutboxOfStudio } from '../../api/letters.js';
+import type { Letter, OutboxOfStudio } from '../../api/letters.js';
 import { plainSettings } from '../../api/programmes.js';
 import { catalog } from '../../core/catalog/shipped.js';
 import { rowsIntoFiles } from '../database/move.js';
@@ -169,12 +169,7 @@ describe('a letter', () => {
   });
   test('that another secret sealed is listed, and said to be unreadable', async () => {
     const elsewhere = lettersIn(studio.db, sealWith('another secret of another installation', 'letters'));
-    const letter: Pick<LetterLine, 'id' | 'personId' | 'what' | 'at'> = {
-      id: randomUUID(),
-      personId: id,
-      what: 'record',
-      at: NOW,
-    };
+    const letter = { id: randomUUID() as string, personId: id, what: 'record' as const, at: NOW };
     const about = { to: 'x@hall.example', subject: 'x', text: 'x', attachments: [] };
     await elsewhere.add(letter, about, { message: Buffer.from('x'), attachments: [] }, coach.account!.id);
     expect(((await coach.get('/letters')).body as OutboxOfStudio).letters).toMatchObject([{ to: null, subject: null }]);

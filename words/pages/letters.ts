@@ -1,6 +1,7 @@
 /** What letters and their outbox say. */
 
 export const lettersPage = {
+  byItself: 'by the studio itself',
   outbox: 'Outbox',
   lettersAsTheyWent: 'Letters as they went.',
   mailIsSimulatedEvery:

@@ -53,7 +53,7 @@ const { busy, error, run } = useAction();
           <span class="min-w-0 flex-1">
             <b class="block">{{ l.personName }}</b>
             <span class="block">{{ LETTER_WORDS[l.what] }}</span>
-            <span class="text-soft figures block text-sm">{{ agoText(l.at) }}, {{ l.by }}</span>
+            <span class="text-soft figures block text-sm">{{ agoText(l.at) }}, {{ l.by ?? wording.byItself }}</span>
           </span>
         </button>
       </li>
@@ -65,11 +65,12 @@ const { busy, error, run } = useAction();
         <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-4">
           <dt class="text-soft">{{ wording.to }}</dt>
           <dd class="break-all">
-            <RouterLink :to="`/people/${read.personId}`" class="link">{{ read.personName }}</RouterLink>
-            &lt;{{ read.to }}&gt;
+            <RouterLink v-if="read.personId" :to="`/people/${read.personId}`" class="link">{{
+              read.personName
+            }}</RouterLink><template v-else>{{ read.personName }}</template> &lt;{{ read.to }}&gt;
           </dd>
           <dt class="text-soft">{{ wording.sent }}</dt>
-          <dd class="figures">{{ dayTimeText(read.at) }}, {{ read.by }}</dd>
+          <dd class="figures">{{ dayTimeText(read.at) }}, {{ read.by ?? wording.byItself }}</dd>
         </dl>
         <p class="border-rule mt-3 border-t pt-3 break-words whitespace-pre-line">{{ read.text }}</p>
         <ul class="mt-3 flex flex-wrap gap-2" :aria-label="wording.filesWithIt">
