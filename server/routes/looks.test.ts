@@ -174,14 +174,15 @@ describe('looks', () => {
     expect((await coach.get(`/people/${person}/looks`)).body.items).toHaveLength(1);
   });
   test('a look stands on the hall’s day, whatever the day elsewhere', async () => {
+    const utc = (days: number, time: string): string => `${dayAt(days)}T${time}.000Z`;
     await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'Pacific/Tongatapu' });
-    studio.setNow(at(-1, '12:30:00'));
-    await coach.send('post', `/people/${person}/looks`, look({ startedAt: at(-1, '12:00:00') }));
+    studio.setNow(utc(-1, '12:30:00'));
+    await coach.send('post', `/people/${person}/looks`, look({ startedAt: utc(-1, '12:00:00') }));
     expect((await coach.get(`/people/${person}/looks`)).body.items[0].day).toBe(DAY);
     expect((await coach.get('/floor')).body.looksToday).toBe(1);
     await studio.context.studio.setDefaults({ ...noDefaults(), timeZone: 'America/Los_Angeles' });
-    studio.setNow(at(0, '04:30:00'));
-    const evening = look({ startedAt: at(0, '04:00:00') });
+    studio.setNow(utc(0, '04:30:00'));
+    const evening = look({ startedAt: utc(0, '04:00:00') });
     await coach.send('post', `/people/${person}/looks`, evening);
     expect((await coach.get(`/looks/${evening.id}`)).body.day).toBe(dayAt(-1));
     expect((await coach.get(`/people/${person}/ladders`)).body.holds[0].day).toBe(dayAt(-1));
