@@ -207,9 +207,16 @@ describe('an account', () => {
     await other.locator('#password').fill('tautline-2026');
     await press(other, 'Sign in');
     await sees(other, 'Now the code from your device.');
-    await other.locator('#second').fill('000000');
+    // Asked for, it is typed at once.
+    await other.waitForFunction(() => document.activeElement?.id === 'second');
+    await other.keyboard.type('000000');
     await press(other, 'Sign in');
     await sees(other, 'The code is not one of now');
+    for (const wrong of ['000001', '000002']) {
+      await other.locator('#second').fill(wrong);
+      await press(other, 'Sign in');
+    }
+    await sees(other, 'Codes are taken again in 5 minutes');
     await other.locator('#second').fill(lost[0]!);
     await press(other, 'Sign in');
     await other.waitForSelector('::-p-aria(Places)');

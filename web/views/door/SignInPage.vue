@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref } from 'vue';
+import { computed, nextTick, onMounted, reactive, ref, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import TautLine from '../../drawing/TautLine.vue';
 import { ApiError, Told } from '../../data/call.js';
@@ -16,6 +16,11 @@ const route = useRoute();
 const form = reactive({ email: '', password: '', name: '', code: '' });
 /** The account has a second factor, and the password was right. */
 const asksCode = ref(false);
+const codeField = ref<HTMLInputElement | null>(null);
+watch(asksCode, async () => {
+  await nextTick();
+  codeField.value?.focus();
+});
 const first = computed(() => session.state?.needsOwner === true);
 const { busy, error, run } = useAction();
 /** How many things wait on this device for whoever kept them: a count, nobody's name. */
@@ -118,8 +123,8 @@ async function enterDemo(): Promise<void> {
           id="second"
           v-model="form.code"
           class="field figures"
+          ref="codeField"
           required
-          autofocus
           autocomplete="one-time-code"
           maxlength="40"
         />
