@@ -67,9 +67,14 @@ export interface Config {
 }
 
 /** What was told, or this machine's own address where nobody else can open the studio anyway. Never what a request says. */
-const addressOf = ({ ANCHOR_ADDRESS: told, HOST: host, PORT: port }: z.infer<typeof schema>): string | null => {
+const addressOf = ({
+  ANCHOR_ADDRESS: told,
+  ANCHOR_TRUST_PROXY: proxy,
+  HOST: host,
+  PORT: port,
+}: z.infer<typeof schema>): string | null => {
   if (told !== undefined) return new URL(told).origin;
-  return ['127.0.0.1', 'localhost', '::1'].includes(host) ? `http://localhost:${port}` : null;
+  return proxy === '0' && ['127.0.0.1', 'localhost', '::1'].includes(host) ? `http://localhost:${port}` : null;
 };
 
 /** @throws Error naming the variable that is wrong */
