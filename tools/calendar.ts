@@ -1,5 +1,5 @@
 /**
- * `npm run calendar [-- DAY …] [-- --walks | --http | --all-walks]`: the tests of the routes and a slice of the walks on the days on
+ * `npm run calendar [-- DAY …] [-- --walks | --http | --all-walks | --demo]`: the demo, the tests of the routes and a slice of the walks on the days on
  * which programs break. Each line of its table is one whole run with server, filler, pages and tests on that day.
  */
 import { spawnSync } from 'node:child_process';
@@ -43,15 +43,32 @@ const DAYS: readonly CalendarDay[] = [
 /** Walks that live by the day: floor and looks, plans, links, ladders, classes, screens with codes. */
 const SLICE = ['walks', 'plans', 'solo', 'ladders', 'classes', 'running', 'kept'];
 
+let failures = 0;
+
 interface Outcome {
   passed: number;
   failed: string[];
+}
+/** What a process of the day gets beside its other settings. */
+const dayEnv = ({ day, minutes = MORNING, zone = 'UTC', machine = zone }: CalendarDay): NodeJS.ProcessEnv => ({
+  ...process.env,
+  TZ: machine,
+  ANCHOR_TEST_NOW: instantOn(day, minutes, zone),
+  ANCHOR_TEST_ZONE: zone,
+});
+/** What the demo has on a day; what is missing is a failure. */
+function demoOn(of: CalendarDay): string {
+  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', 'tools/calendar-demo.ts'], {
+    encoding: 'utf8',
+    env: dayEnv(of),
+  });
+  if (status !== 0) failures += 1;
+  return `${stdout.trim()}${status === 0 ? '' : ', **not good**'}`;
 }
 /** Runs a kind of tests on a day. */
 function run(project: 'http' | 'e2e', files: readonly string[], of: CalendarDay): Outcome {
   const folder = mkdtempSync(join(tmpdir(), 'anchor-calendar-'));
   const file = join(folder, 'report.json');
-  const { day, minutes = MORNING, zone = 'UTC', machine = zone } = of;
   spawnSync(
     process.execPath,
     [
@@ -60,7 +77,7 @@ function run(project: 'http' | 'e2e', files: readonly string[], of: CalendarDay)
     ],
     {
       stdio: ['ignore', 'ignore', 'ignore'],
-      env: { ...process.env, TZ: machine, ANCHOR_TEST_NOW: instantOn(day, minutes, zone), ANCHOR_TEST_ZONE: zone },
+      env: dayEnv(of),
     },
   );
   try {
@@ -83,19 +100,18 @@ function run(project: 'http' | 'e2e', files: readonly string[], of: CalendarDay)
 }
 
 const asked = process.argv.slice(2);
-const kinds = ['http', 'walks', 'all-walks'].filter((k) => asked.includes(`--${k}`));
+const kinds = ['http', 'walks', 'all-walks', 'demo'].filter((k) => asked.includes(`--${k}`));
 const wanted = asked.filter((a) => !a.startsWith('--'));
 const days = DAYS.filter((d) => wanted.length === 0 || wanted.some((w) => d.day === w || d.name.includes(w)));
 const unknown = asked.filter((a) => a.startsWith('--') && !kinds.includes(a.slice(2)));
 if (unknown.length > 0 || days.length === 0) {
   process.stderr.write(
-    `${unknown.length > 0 ? `Unknown option ${unknown.join(' ')}` : `No day ${wanted.join(' ')}`}. Days: ${DAYS.map((d) => d.day).join(', ')}; --http, --walks, --all-walks.\n`,
+    `${unknown.length > 0 ? `Unknown option ${unknown.join(' ')}` : `No day ${wanted.join(' ')}`}. Days: ${DAYS.map((d) => d.day).join(', ')}; --http, --walks, --all-walks, --demo.\n`,
   );
   process.exit(2);
 }
 const all = kinds.length === 0;
-process.stdout.write('| day | hall | machine | routes | walks |\n|---|---|---|---|---|\n');
-let failures = 0;
+process.stdout.write('| day | hall | machine | routes | walks | demo |\n|---|---|---|---|---|---|\n');
 for (const one of days) {
   const cell = (outcome: Outcome | null): string => {
     if (outcome === null) return '';
@@ -106,8 +122,11 @@ for (const one of days) {
   const http = all || kinds.includes('http') ? run('http', ['server/routes', 'server/http'], one) : null;
   const every = kinds.includes('all-walks');
   const walks = all || every || kinds.includes('walks') ? run('e2e', every ? [] : SLICE, one) : null;
+  const demo = all || kinds.includes('demo') ? demoOn(one) : '';
   const { day, name, zone = 'UTC', machine = zone, minutes = MORNING } = one;
   const time = `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-  process.stdout.write(`| ${day}, ${name} | ${time} ${zone} | ${machine} | ${cell(http)} | ${cell(walks)} |\n`);
+  process.stdout.write(
+    `| ${day}, ${name} | ${time} ${zone} | ${machine} | ${cell(http)} | ${cell(walks)} | ${demo} |\n`,
+  );
 }
 process.exit(failures > 0 ? 1 : 0);
