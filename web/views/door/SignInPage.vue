@@ -121,9 +121,9 @@ async function enterDemo(): Promise<void> {
         <label class="label" for="second">{{ wording.codeFromYourDevice }}</label>
         <input
           id="second"
+          ref="codeField"
           v-model="form.code"
           class="field figures"
-          ref="codeField"
           required
           autocomplete="one-time-code"
           maxlength="40"
